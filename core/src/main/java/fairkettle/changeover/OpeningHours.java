@@ -1,0 +1,55 @@
+package fairkettle.changeover;
+
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.Instant;
+import java.util.Map;
+import java.util.Set;
+
+/** When somebody is there to lend a hand; machines and rests go on by themselves. */
+public record OpeningHours(ZoneId zone, Map<DayOfWeek, Span> week, Set<LocalDate> holidays) {
+
+    /** @param close after open, on the same day */
+    public record Span(LocalTime open, LocalTime close) {
+        public Span {
+            if (!open.isBefore(close)) {
+                throw new IllegalArgumentException("The shop cannot close (%s) before it opens (%s).".formatted(close, open));
+            }
+        }
+    }
+
+    public OpeningHours {
+        week = Map.copyOf(week);
+        holidays = Set.copyOf(holidays);
+        if (week.isEmpty()) {
+            throw new IllegalArgumentException("The shop is never open. Enter at least one opening day.");
+        }
+    }
+
+    /** The moment at which so much work is done, begun at the start or at the next opening after it. */
+    public Instant afterWork(Instant start, Duration work) {
+        var at = ZonedDateTime.ofInstant(start, zone);
+        var left = work;
+        for (int day = 0; day < 800; day++) {
+            var span = holidays.contains(at.toLocalDate()) ? null : week.get(at.getDayOfWeek());
+            if (span != null) {
+                var open = at.with(span.open());
+                var from = at.isBefore(open) ? open : at;
+                var close = at.with(span.close());
+                if (from.isBefore(close)) {
+                    var room = Duration.between(from, close);
+                    if (left.compareTo(room) <= 0) {
+                        return from.plus(left).toInstant();
+                    }
+                    left = left.minus(room);
+                }
+            }
+            at = at.toLocalDate().plusDays(1).atStartOfDay(zone);
+        }
+        throw new IllegalArgumentException("The shop is closed for more than two years ahead. Check opening days and holidays.");
+    }
+}

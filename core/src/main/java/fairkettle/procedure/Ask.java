@@ -1,0 +1,85 @@
+package fairkettle.procedure;
+
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import fairkettle.ink.Millilitres;
+import java.util.List;
+
+/** What a step wants to be told before it is done. */
+public sealed interface Ask {
+
+    /** Nothing but that it is done. */
+    record Done() implements Ask {}
+
+    /** Every item ticked. */
+    record Ticks(List<String> items) implements Ask {
+        public Ticks {
+            items = List.copyOf(items);
+        }
+    }
+
+    /** Channels down, columns across; every cell is tapped. */
+    record Grid(List<ChannelCode> channels, List<Column> columns) implements Ask {
+        public Grid {
+            channels = List.copyOf(channels);
+            columns = List.copyOf(columns);
+        }
+    }
+
+    /**
+     * @param kind what a cell takes
+     * @param expected mL per channel in the order of the grid's rows; empty for ticks. A channel with none has no cell.
+     */
+    record Column(String label, ColumnKind kind, List<Millilitres> expected) {
+        public Column {
+            expected = List.copyOf(expected);
+        }
+    }
+
+    enum ColumnKind {
+        /** mL, tapped on the syringe's marks */
+        VOLUME,
+        /** only air came */
+        AIR,
+        TICK,
+        /** the code read on the bottle in hand; it must be one that fits the slot */
+        CODE
+    }
+
+    /** A count that must agree. */
+    record Count(String what, int expected) implements Ask {}
+
+    /** A lot from the shelf for every channel, its code read aloud; it must fit what the slot is to hold. */
+    record Lots(List<ChannelCode> channels, Family family) implements Ask {
+        public Lots {
+            channels = List.copyOf(channels);
+        }
+    }
+
+    /** A nozzle check, entered by tapping the teeth that are missing. */
+    record Comb(List<ChannelCode> channels, List<Integer> nozzles) implements Ask {
+        public Comb {
+            channels = List.copyOf(channels);
+            nozzles = List.copyOf(nozzles);
+        }
+    }
+
+    /** Words that are agreed to, once and with a date. */
+    record Acknowledge(String words) implements Ask {}
+
+    /** Something written down: a version, a place. */
+    record Words(String what) implements Ask {}
+
+    /** One answer out of several, as the hands found it. */
+    record Choice(String question, List<String> answers) implements Ask {
+        public Choice {
+            answers = List.copyOf(answers);
+        }
+    }
+
+    /** The machine's activation code lies in the vault. It is never written on the card. */
+    record KeyStored() implements Ask {}
+
+    /** At least one photo on this step. */
+    record Photo() implements Ask {}
+}

@@ -1,0 +1,279 @@
+package fairkettle.procedure;
+
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Millilitres;
+import fairkettle.procedure.CardAct.BeginWait;
+import fairkettle.procedure.CardAct.Enter;
+import fairkettle.procedure.CardAct.Fail;
+import fairkettle.procedure.CardAct.Finish;
+import fairkettle.procedure.CardAct.Skip;
+import fairkettle.procedure.CardAct.Strike;
+import fairkettle.procedure.Outcome.Reason;
+import fairkettle.procedure.Outcome.Refused;
+import fairkettle.procedure.Outcome.Went;
+import fairkettle.procedure.StepRun.Status;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A procedure being carried out: a state machine without a clock or a memory of its own. Every act gives a new card or a
+ * refusal with its reasons; the same act twice is done once.
+ *
+ * @param start the machine's state when the card was made
+ * @param runs the steps in order, with those that branches brought in
+ * @param done ids of the steps done, in the order in which they were
+ * @param branches how often each branch was taken, by "step/branch"
+ */
+public record Card(List<Condition> start, List<StepRun> runs, List<String> done, Map<String, Integer> branches) {
+
+    public Card {
+        start = List.copyOf(start);
+        runs = List.copyOf(runs);
+        done = List.copyOf(done);
+        branches = Map.copyOf(branches);
+    }
+
+    public static Card of(Procedure procedure, Instant now) {
+        return new Card(procedure.start(), procedure.steps().stream().map(StepRun::open).toList(), List.of(), Map.of())
+                .withNextOpened(now);
+    }
+
+    /** The first step that is neither done nor skipped; empty when the card is finished. */
+    public Optional<StepRun> next() {
+        return runs.stream().filter(StepRun::isOpen).findFirst();
+    }
+
+    public boolean finished() {
+        return next().isEmpty();
+    }
+
+    /** @throws IllegalArgumentException if there is no such step */
+    public StepRun run(String step) {
+        return runs.stream().filter(r -> r.step().id().equals(step)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("The card has no step (%s).".formatted(step)));
+    }
+
+    /** The machine's state: the start, and the effects of what was done in its order. */
+    public MachineState state() {
+        return stateAfter(done);
+    }
+
+    private MachineState stateAfter(List<String> steps) {
+        var effects = new HashMap<String, List<Condition>>();
+        runs.forEach(r -> effects.put(r.step().id(), r.step().effects()));
+        return MachineState.USUAL.with(start).withAll(steps.stream().map(id -> effects.getOrDefault(id, List.of())).toList());
+    }
+
+    /** What stands in the way of a step, each with the step that would bring it about. */
+    public List<Reason> missing(String step) {
+        return missing(step, state());
+    }
+
+    /** @param state the card's {@link #state}, for asking about many steps at once */
+    public List<Reason> missing(String step, MachineState state) {
+        return state.missing(run(step).step().needs()).stream()
+                .map(need -> {
+                    var remedy = remedy(need, step);
+                    return new Reason(sentence(need.asNeed()) + remedy.map(r -> ": first “" + r.title() + "”.").orElse("."), null,
+                            remedy.map(Step::id).orElse(null));
+                }).toList();
+    }
+
+    private Optional<Step> remedy(Condition need, String step) {
+        return runs.stream().filter(r -> r.status() != Status.DONE && !r.step().id().equals(step)).map(StepRun::step)
+                .filter(s -> s.effects().contains(need)).findFirst();
+    }
+
+    /** The lot chosen for a channel, the last time a step asked for it; 0 if none was. */
+    public long lotOf(ChannelCode channel) {
+        return runs.stream().filter(r -> r.step().ask() instanceof Ask.Lots).flatMap(r -> r.entry(channel.code()).stream())
+                .mapToLong(Long::parseLong).reduce(0, (_, later) -> later);
+    }
+
+    /** Whether parts of the machine have been exchanged already, so that it has its new paths. */
+    public boolean refitted() {
+        return done.stream().anyMatch(id -> run(id).step().move() instanceof Move.Refit);
+    }
+
+    /** Carries out an act. */
+    public Outcome after(CardAct act, Surroundings around, String who, Instant now) {
+        var run = runs.stream().filter(r -> r.step().id().equals(act.step())).findFirst();
+        if (run.isEmpty()) {
+            return Refused.because("The card has no such step (%s). Load the card again.".formatted(act.step()), null);
+        }
+        return switch (act) {
+            case Enter enter -> enter(run.get(), enter, around, now);
+            case Finish finish -> finish(run.get(), finish, around, who, now);
+            case Skip skip -> skip(run.get(), skip, who, now);
+            case Fail fail -> fail(run.get(), fail, now);
+            case BeginWait _ -> beginWait(run.get(), around, now);
+            case Strike _ -> strike(run.get());
+        };
+    }
+
+    private Outcome enter(StepRun run, Enter enter, Surroundings around, Instant now) {
+        if (run.status() == Status.DONE) {
+            return run.entry(enter.cell()).orElse("").equals(enter.value()) ? new Went(this, false)
+                    : Refused.because("“%s” is done. Strike it out to change what was entered.".formatted(run.step().title()),
+                            enter.cell());
+        }
+        var problem = Entries.problem(run.step().ask(), enter.cell(), enter.value(), around);
+        if (problem.isPresent()) {
+            return Refused.because(problem.get(), enter.cell());
+        }
+        var entered = run.entered(enter.cell(), enter.value());
+        return entered.equals(run) ? new Went(this, false) : new Went(with(entered.opened(now)), true);
+    }
+
+    private Outcome finish(StepRun run, Finish finish, Surroundings around, String who, Instant now) {
+        if (run.status() == Status.DONE) {
+            return new Went(this, false);
+        }
+        var reasons = new ArrayList<>(missing(run.step().id()));
+        reasons.addAll(Entries.missing(run, around, finish.accept()));
+        waitReason(run, now).ifPresent(reasons::add);
+        padReason(run.step(), around).ifPresent(reasons::add);
+        if (!reasons.isEmpty()) {
+            return new Refused(reasons);
+        }
+        var closed = with(run.closed(Status.DONE, now, who, finish.accept()));
+        var order = new ArrayList<>(done);
+        order.add(run.step().id());
+        return new Went(new Card(start, closed.runs, order, branches).withNextOpened(now), true);
+    }
+
+    private static Optional<Reason> waitReason(StepRun run, Instant now) {
+        var wait = run.step().pause();
+        if (wait == null) {
+            return Optional.empty();
+        }
+        if (run.waitStarted() == null) {
+            return Optional.of(new Reason("Start the wait first: %s.".formatted(wait.label()), null, null));
+        }
+        var over = run.waitOver().orElseThrow();
+        if (now.isBefore(over)) {
+            long minutes = Math.ceilDiv(java.time.Duration.between(now, over).toSeconds(), 60);
+            return Optional.of(new Reason("%s: %d min to go.".formatted(sentence(wait.label()), minutes), null, null));
+        }
+        return Optional.empty();
+    }
+
+    /** A cleaning that would overflow the pad is refused before it is begun. */
+    private static Optional<Reason> padReason(Step step, Surroundings around) {
+        var waste = padWaste(step.move());
+        return waste.compareTo(around.padRoom()) <= 0 ? Optional.empty() : Optional.of(new Reason(
+                "This puts %s mL into the waste pad, which has room for %s mL. Change the pad first, and say so on the machine's page."
+                        .formatted(waste, around.padRoom()), null, null));
+    }
+
+    /** What a step puts into the machine's own pad. */
+    public static Millilitres padWaste(Move move) {
+        return switch (move) {
+            case Move.Charge(var channels, var loss) -> loss.times(channels.size());
+            case Move.Clean(var channels, var each) -> each.times(channels.size());
+            case Move.Nothing _, Move.Draw _, Move.DrawBack _, Move.Rinse _, Move.Pour _, Move.PourOnTray _, Move.DrawOnTray _,
+                    Move.PrimeOnTray _, Move.Prime _, Move.PourFluid _, Move.Supplied _, Move.Refit _, Move.Spoil _, Move.Print _, Move.Reading _ -> Millilitres.ZERO;
+        };
+    }
+
+    private Outcome skip(StepRun run, Skip skip, String who, Instant now) {
+        if (run.status() == Status.SKIPPED) {
+            return new Went(this, false);
+        }
+        if (run.status() == Status.DONE) {
+            return Refused.because("“%s” is already done.".formatted(run.step().title()), null);
+        }
+        if (!run.step().skippable()) {
+            return Refused.because(run.step().hold() != null
+                    ? "This is a hold point: it cannot be skipped. " + run.step().hold()
+                    : "“%s” cannot be skipped: later steps stand on it.".formatted(run.step().title()), null);
+        }
+        if (skip.reason().isBlank()) {
+            return Refused.because("Say in a word why it is skipped, so that the next person knows.", "reason");
+        }
+        return new Went(with(run.closed(Status.SKIPPED, now, who, skip.reason().strip())).withNextOpened(now), true);
+    }
+
+    private Outcome fail(StepRun run, Fail fail, Instant now) {
+        var branch = run.step().branches().stream().filter(b -> b.id().equals(fail.branch())).findFirst();
+        if (branch.isEmpty()) {
+            return Refused.because("“%s” has no branch (%s).".formatted(run.step().title(), fail.branch()), null);
+        }
+        if (run.status() == Status.DONE) {
+            return Refused.because("“%s” is done. Strike it out first.".formatted(run.step().title()), null);
+        }
+        if (branch.get().stops()) {
+            return new Outcome.Stopped(branch.get().atLimit());
+        }
+        var key = run.step().id() + "/" + fail.branch();
+        int taken = branches.getOrDefault(key, 0);
+        int at = runs.indexOf(run);
+        boolean underWay = at > 0 && runs.subList(0, at).stream().anyMatch(
+                r -> r.isOpen() && r.step().id().startsWith(key + "~" + taken + "/"));
+        if (underWay) {
+            return new Went(this, false); // a second tap on the same button, or the other tablet was faster
+        }
+        if (taken >= branch.get().limit()) {
+            return Refused.because(branch.get().atLimit(), null);
+        }
+        var all = new ArrayList<>(runs);
+        all.set(at, run.step().move() instanceof Move.Nothing || run.step().ask() instanceof Ask.Comb ? StepRun.open(run.step()) : run);
+        int index = at;
+        for (var step : branch.get().steps()) {
+            all.add(index++, StepRun.open(step.withId(key + "~" + (taken + 1) + "/" + step.id())));
+        }
+        var counts = new HashMap<>(branches);
+        counts.put(key, taken + 1);
+        return new Went(new Card(start, all, done, counts).withNextOpened(now), true);
+    }
+
+    private Outcome beginWait(StepRun run, Surroundings around, Instant now) {
+        if (run.waitStarted() != null) {
+            return new Went(this, false);
+        }
+        if (run.step().pause() == null || !run.isOpen()) {
+            return Refused.because("“%s” has nothing to wait for.".formatted(run.step().title()), null);
+        }
+        var missing = new ArrayList<>(missing(run.step().id()));
+        padReason(run.step(), around).ifPresent(missing::add);
+        return missing.isEmpty() ? new Went(with(run.opened(now).waiting(now)), true) : new Refused(missing);
+    }
+
+    private Outcome strike(StepRun run) {
+        if (run.isOpen()) {
+            return new Went(this, false);
+        }
+        if (run.status() == Status.DONE) {
+            int at = done.indexOf(run.step().id());
+            var kept = new ArrayList<>(done.subList(0, at));
+            for (var later : done.subList(at + 1, done.size())) {
+                var gone = stateAfter(kept).missing(run(later).step().needs());
+                if (!gone.isEmpty()) {
+                    return new Refused(List.of(new Reason("“%s” was done after it and stands on it. Strike that out first."
+                            .formatted(run(later).step().title()), null, later)));
+                }
+                kept.add(later);
+            }
+            return new Went(new Card(start, with(run.reopened()).runs, kept, branches), true);
+        }
+        return new Went(with(run.reopened()), true);
+    }
+
+    private Card with(StepRun changed) {
+        return new Card(start, runs.stream().map(r -> r.step().id().equals(changed.step().id()) ? changed : r).toList(), done,
+                branches);
+    }
+
+    private Card withNextOpened(Instant now) {
+        return next().map(run -> with(run.opened(now))).orElse(this);
+    }
+
+    private static String sentence(@Nullable String text) {
+        return text == null || text.isEmpty() ? "" : Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    }
+}

@@ -1,0 +1,244 @@
+package fairkettle.procedure;
+
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import fairkettle.ink.Millilitres;
+import fairkettle.procedure.Ask.ColumnKind;
+import fairkettle.procedure.Outcome.Reason;
+import fairkettle.procedure.Surroundings.LotFacts;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+
+/** What may be entered in a step's cells, and what is still missing. */
+public final class Entries {
+
+    private static final Millilitres MOST = new Millilitres(2_000_000);
+    private static final double SHORTFALL = 0.8; // of what was reckoned: levels read off a stained window are no better
+    static final String TICK = "yes";
+
+    private Entries() {}
+
+    /** The volume in a grid's cell, in mL. */
+    public static Optional<Millilitres> volume(StepRun run, ChannelCode channel, int column) {
+        return run.entry(channel + "/" + column).map(Millilitres::parse);
+    }
+
+    /** Missing teeth in a comb's cell, counted from 0. "none" is a whole comb; a cell without entry was not looked at. */
+    public static List<Integer> missingTeeth(String entry) {
+        return entry.equals("none") ? List.of() : java.util.Arrays.stream(entry.split(",")).map(Integer::valueOf).toList();
+    }
+
+    static Optional<String> problem(Ask ask, String cell, String value, Surroundings around) {
+        if (value.isEmpty()) {
+            return Optional.empty();
+        }
+        return switch (ask) {
+            case Ask.Done _, Ask.Photo _ -> Optional.of("There is nothing to enter at this step.");
+            case Ask.Ticks(var items) -> IntStream.range(0, items.size()).anyMatch(i -> cell.equals("item/" + i))
+                    ? tick(value) : unknown(cell);
+            case Ask.Acknowledge _ -> cell.equals("agreed") ? tick(value) : unknown(cell);
+            case Ask.Count _ -> cell.equals("count") ? count(value) : unknown(cell);
+            case Ask.Grid grid -> gridCell(grid, cell).map(kind -> switch (kind) {
+                case VOLUME -> volume(value);
+                case AIR, TICK -> tick(value);
+                case CODE -> code(value, ChannelCode.of(cell.substring(0, cell.indexOf('/'))), around);
+            }).orElseGet(() -> unknown(cell));
+            case Ask.KeyStored _ -> Optional.of("The code goes into the vault, not onto the card.");
+            case Ask.Words _ -> cell.equals("words") ? words(value) : unknown(cell);
+            case Ask.Choice(_, var answers) -> cell.equals("choice")
+                    ? answers.contains(value) ? Optional.empty() : Optional.of("Choose one of the answers.") : unknown(cell);
+            case Ask.Lots(var channels, var family) -> channels.stream().filter(c -> c.code().equals(cell)).findFirst()
+                    .map(channel -> lot(value, channel, family, around)).orElseGet(() -> unknown(cell));
+            case Ask.Comb(var channels, var nozzles) -> {
+                int row = channels.stream().map(ChannelCode::code).toList().indexOf(cell);
+                yield row < 0 ? unknown(cell) : comb(value, nozzles.get(row));
+            }
+        };
+    }
+
+    private static Optional<ColumnKind> gridCell(Ask.Grid grid, String cell) {
+        for (int column = 0; column < grid.columns().size(); column++) {
+            for (var channel : cells(grid, column)) {
+                if (cell.equals(channel + "/" + column)) {
+                    return Optional.of(grid.columns().get(column).kind());
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The channels that have a cell in a column: all for ticks, those that expect something for volumes. */
+    static List<ChannelCode> cells(Ask.Grid grid, int column) {
+        var expected = grid.columns().get(column).expected();
+        return IntStream.range(0, grid.channels().size())
+                .filter(row -> expected.isEmpty() || !expected.get(row).isZero())
+                .mapToObj(grid.channels()::get).toList();
+    }
+
+    /** A bottle that does not belong is refused before its cap is opened. */
+    private static Optional<String> lot(String value, ChannelCode channel, Family family, Surroundings around) {
+        if (!value.matches("\\d{1,18}")) {
+            return Optional.of("Choose a bottle from the shelf for %s.".formatted(channel));
+        }
+        var found = around.lot(Long.parseLong(value));
+        return found.isEmpty() ? Optional.of("There is no such bottle on the shelf.") : unfit(found.get(), channel, family, around);
+    }
+
+    /** Why a bottle must not go into a slot; empty if it may. */
+    public static Optional<String> unfit(LotFacts lot, ChannelCode channel, Family family, Surroundings around) {
+        if (lot.spoiled() != null) {
+            return Optional.of("This bottle was marked bad: %s. Nothing is filled from it.".formatted(lot.spoiled()));
+        }
+        if (lot.channel() == null) {
+            return Optional.of("This is a bottle of cleaning fluid, not ink.");
+        }
+        if (lot.family() != family) {
+            return Optional.of("This bottle holds %s ink; the machine is to hold %s.".formatted(lot.family().label(), family.label()));
+        }
+        if (!channel.equals(lot.channel())) {
+            return Optional.of("The bottle says %s, the tank says %s.".formatted(lot.channel(), channel));
+        }
+        if (family.food() && !lot.foodGrade()) {
+            return Optional.of("This bottle is not food grade. Only food-grade ink goes into a machine that prints food.");
+        }
+        if (lot.bestBefore() != null && lot.bestBefore().isBefore(around.today())) {
+            return Optional.of("This bottle was best before %s.".formatted(lot.bestBefore()));
+        }
+        return lot.left().isZero() ? Optional.of("By the account this bottle is empty.") : Optional.empty();
+    }
+
+    /** The bottle in hand, by the id of its lot: what may go into this slot is the shop's to say. */
+    private static Optional<String> code(String value, ChannelCode channel, Surroundings around) {
+        if (!value.matches("\\d{1,18}")) {
+            return Optional.of("Read the code on the bottle, and choose the one it names.");
+        }
+        var found = around.lot(Long.parseLong(value));
+        return found.isEmpty() ? Optional.of("There is no such bottle on the shelf.")
+                : unfit(found.get(), channel, around.family(), around).map(why -> why + " Leave its cap shut.");
+    }
+
+    private static Optional<String> words(String value) {
+        return value.isBlank() ? Optional.of("Write it down first.") : Optional.empty();
+    }
+
+    private static Optional<String> volume(String value) {
+        try {
+            return Millilitres.parse(value).compareTo(MOST) > 0
+                    ? Optional.of("%s mL is more than any vessel here holds. Was it typed in mL?".formatted(value)) : Optional.empty();
+        } catch (IllegalArgumentException e) {
+            return Optional.of("Type the volume as a number of mL, such as 57 or 5.5.");
+        }
+    }
+
+    private static Optional<String> tick(String value) {
+        return value.equals(TICK) ? Optional.empty() : Optional.of("This cell takes a tick and nothing else.");
+    }
+
+    private static Optional<String> count(String value) {
+        return value.matches("\\d{1,4}") ? Optional.empty() : Optional.of("Type a whole number.");
+    }
+
+    private static Optional<String> comb(String value, int nozzles) {
+        if (value.equals("none")) {
+            return Optional.empty();
+        }
+        if (!value.matches("\\d{1,4}(,\\d{1,4})*")) {
+            return Optional.of("Give the missing teeth as numbers with commas between, or “none”.");
+        }
+        return missingTeeth(value).stream().allMatch(tooth -> tooth < nozzles) ? Optional.empty()
+                : Optional.of("This comb has %d teeth, numbered from 0.".formatted(nozzles));
+    }
+
+    private static Optional<String> unknown(String cell) {
+        return Optional.of("This step has no cell (%s).".formatted(cell));
+    }
+
+    static List<Reason> missing(StepRun run, Surroundings around, @Nullable String accept) {
+        var reasons = new ArrayList<Reason>();
+        switch (run.step().ask()) {
+            case Ask.Done _ -> { }
+            case Ask.Photo _ -> {
+                if (around.photos(run.step().id()) == 0) {
+                    reasons.add(new Reason("Take a photo first.", "photo", null));
+                }
+            }
+            case Ask.Ticks(var items) -> {
+                for (int i = 0; i < items.size(); i++) {
+                    require(run, "item/" + i, "Not ticked yet: " + items.get(i), reasons);
+                }
+            }
+            case Ask.Words(var what) -> require(run, "words", "Write it down first: " + what + ".", reasons);
+            case Ask.Choice(var question, _) -> require(run, "choice", question, reasons);
+            case Ask.KeyStored _ -> {
+                if (!around.keyStored()) {
+                    reasons.add(new Reason("The activation code is not in the vault yet. Store it before the window that shows it is closed.", "key", null));
+                }
+            }
+            case Ask.Acknowledge _ -> require(run, "agreed", "This has to be agreed to first.", reasons);
+            case Ask.Count(var what, var expected) -> {
+                var counted = run.entry("count");
+                if (counted.isEmpty()) {
+                    reasons.add(new Reason("Enter the count: " + what + ".", "count", null));
+                } else if (Integer.parseInt(counted.get()) != expected && accept == null) {
+                    reasons.add(new Reason("%s counted, %d expected. Look again – the first count is often one short – or say why it is right."
+                            .formatted(counted.get(), expected), "count", null));
+                }
+            }
+            case Ask.Grid grid -> {
+                for (int column = 0; column < grid.columns().size(); column++) {
+                    for (var channel : cells(grid, column)) {
+                        require(run, channel + "/" + column,
+                                "%s: “%s” is still open.".formatted(channel, grid.columns().get(column).label()), reasons);
+                    }
+                }
+                if (reasons.isEmpty() && accept == null && (run.step().move() instanceof Move.Draw || run.step().move() instanceof Move.DrawBack)) {
+                    shortfalls(run, grid, reasons);
+                }
+            }
+            case Ask.Lots(var channels, var family) -> {
+                for (var channel : channels) {
+                    var chosen = run.entry(channel.code());
+                    var problem = chosen.isEmpty() ? Optional.of("Choose the bottle for %s.".formatted(channel))
+                            : lot(chosen.get(), channel, family, around);
+                    problem.ifPresent(message -> reasons.add(new Reason(message, channel.code(), null)));
+                }
+            }
+            case Ask.Comb(var channels, _) -> {
+                channels.forEach(c -> require(run, c.code(), "%s was not looked at yet.".formatted(c), reasons));
+                long gaps = channels.stream().flatMap(c -> run.entry(c.code()).stream()).mapToLong(e -> missingTeeth(e).size()).sum();
+                if (reasons.isEmpty() && gaps > 0 && (accept == null || accept.isBlank())) {
+                    reasons.add(new Reason("Teeth are missing: %d. Take “Gaps left”, or say what it is good enough for."
+                            .formatted(gaps), null, null));
+                }
+            }
+        }
+        return reasons;
+    }
+
+    /** "Empty" is a claim: when much less came out than was in, something holds it back, or the account was wrong. */
+    private static void shortfalls(StepRun run, Ask.Grid grid, List<Reason> reasons) {
+        for (int row = 0; row < grid.channels().size(); row++) {
+            double drawn = 0;
+            double expected = 0;
+            for (int column = 0; column < grid.columns().size(); column++) {
+                if (grid.columns().get(column).kind() == ColumnKind.VOLUME) {
+                    expected += grid.columns().get(column).expected().get(row).mL();
+                    drawn += volume(run, grid.channels().get(row), column).map(Millilitres::mL).orElse(0.0);
+                }
+            }
+            if (drawn < SHORTFALL * expected - 1) {
+                reasons.add(new Reason("%s gave %.0f of %.0f mL. Is its cap open? Pull once more – or say why it is right."
+                        .formatted(grid.channels().get(row), drawn, expected), null, null));
+            }
+        }
+    }
+
+    private static void require(StepRun run, String cell, String message, List<Reason> reasons) {
+        if (run.entry(cell).isEmpty()) {
+            reasons.add(new Reason(message, cell, null));
+        }
+    }
+}

@@ -1,0 +1,19 @@
+package fairkettle.procedure;
+
+import java.time.Duration;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A wait that the step starts and that must be over before it is done.
+ *
+ * @param max null if nothing spoils by waiting longer
+ * @param machine true if the machine is working, false if it only stands
+ */
+public record Pause(String label, Duration min, @Nullable Duration max, boolean machine) {
+
+    public Pause {
+        if (min.isNegative() || (max != null && max.compareTo(min) < 0)) {
+            throw new IllegalArgumentException("The wait (%s) from (%s) to (%s) runs backwards.".formatted(label, min, max));
+        }
+    }
+}

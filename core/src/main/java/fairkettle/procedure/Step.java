@@ -1,0 +1,152 @@
+package fairkettle.procedure;
+
+import fairkettle.safety.Caution;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One move of the hands.
+ *
+ * @param part the part of the route it belongs to, e.g. "Draw out the old ink"
+ * @param title a short order
+ * @param say what to do, then why
+ * @param hold words of a hold point, or null; a hold point cannot be skipped
+ * @param irreversible what cannot be undone after it, or null
+ * @param skippable whether it may be skipped with a reason
+ * @param minutes hands-on
+ */
+public record Step(String id, String part, String title, String say, @Nullable String hold, @Nullable String irreversible,
+        boolean skippable, int minutes, List<String> tools, List<Caution> cautions, List<Condition> needs,
+        List<Condition> effects, Ask ask, Move move, @Nullable Pause pause, List<Branch> branches) {
+
+    public Step {
+        tools = List.copyOf(tools);
+        cautions = List.copyOf(cautions);
+        needs = List.copyOf(needs);
+        effects = List.copyOf(effects);
+        branches = List.copyOf(branches);
+        if (hold != null && skippable) {
+            throw new IllegalArgumentException("The hold point (%s) must not be skippable.".formatted(id));
+        }
+    }
+
+    public static Builder step(String id, String title) {
+        return new Builder(id, title);
+    }
+
+    Step withId(String other) {
+        return new Step(other, part, title, say, hold, irreversible, skippable, minutes, tools, cautions, needs, effects, ask,
+                move, pause, branches);
+    }
+
+    Step inPart(String name) {
+        return new Step(id, name, title, say, hold, irreversible, skippable, minutes, tools, cautions, needs, effects, ask,
+                move, pause, branches.stream().map(b -> new Branch(b.id(), b.label(),
+                        b.steps().stream().map(s -> s.inPart(name)).toList(), b.limit(), b.atLimit())).toList());
+    }
+
+    /** Says a step in the order one would tell it. */
+    public static final class Builder {
+        private final String id;
+        private final String title;
+        private String say = "";
+        private @Nullable String hold;
+        private @Nullable String irreversible;
+        private boolean skippable;
+        private int minutes = 1;
+        private final List<String> tools = new ArrayList<>();
+        private final List<Caution> cautions = new ArrayList<>();
+        private final List<Condition> needs = new ArrayList<>();
+        private final List<Condition> effects = new ArrayList<>();
+        private Ask ask = new Ask.Done();
+        private Move move = new Move.Nothing();
+        private @Nullable Pause pause;
+        private final List<Branch> branches = new ArrayList<>();
+
+        private Builder(String id, String title) {
+            this.id = id;
+            this.title = title;
+        }
+
+        public Builder say(String text) {
+            say = text;
+            return this;
+        }
+
+        public Builder hold(String text) {
+            hold = text;
+            return this;
+        }
+
+        public Builder irreversible(String text) {
+            irreversible = text;
+            return this;
+        }
+
+        public Builder skippable() {
+            skippable = true;
+            return this;
+        }
+
+        public Builder minutes(int handsOn) {
+            minutes = handsOn;
+            return this;
+        }
+
+        public Builder with(String... inHand) {
+            tools.addAll(List.of(inHand));
+            return this;
+        }
+
+        public Builder care(Caution... which) {
+            cautions.addAll(List.of(which));
+            return this;
+        }
+
+        public Builder needs(Facet facet, String value) {
+            needs.add(Condition.that(facet, value));
+            return this;
+        }
+
+        public Builder needs(Facet facet, List<fairkettle.ink.ChannelCode> channels, String value) {
+            channels.forEach(c -> needs.add(Condition.that(facet, c, value)));
+            return this;
+        }
+
+        public Builder then(Facet facet, String value) {
+            effects.add(Condition.that(facet, value));
+            return this;
+        }
+
+        public Builder then(Facet facet, List<fairkettle.ink.ChannelCode> channels, String value) {
+            channels.forEach(c -> effects.add(Condition.that(facet, c, value)));
+            return this;
+        }
+
+        public Builder ask(Ask what) {
+            ask = what;
+            return this;
+        }
+
+        public Builder moves(Move what) {
+            move = what;
+            return this;
+        }
+
+        public Builder waits(Pause what) {
+            pause = what;
+            return this;
+        }
+
+        public Builder branch(Branch... which) {
+            branches.addAll(List.of(which));
+            return this;
+        }
+
+        public Step build() {
+            return new Step(id, "", title, say, hold, irreversible, skippable, minutes, tools, cautions, needs, effects, ask,
+                    move, pause, branches);
+        }
+    }
+}

@@ -1,0 +1,32 @@
+package fairkettle.procedure;
+
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import fairkettle.ink.Millilitres;
+import java.time.LocalDate;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/** What a card has to know of the shop around it. */
+public interface Surroundings {
+
+    Optional<LotFacts> lot(long id);
+
+    /** The ink that the machine is to hold. */
+    Family family();
+
+    /** Whether the machine's activation code lies in the vault. */
+    boolean keyStored();
+
+    /** Until the pad is full. */
+    Millilitres padRoom();
+
+    /** Photos taken at a step. */
+    int photos(String step);
+
+    LocalDate today();
+
+    /** @param spoiled why it must not be used, or null */
+    record LotFacts(long id, Family family, @Nullable ChannelCode channel, boolean foodGrade, @Nullable LocalDate bestBefore,
+            Millilitres left, @Nullable String spoiled) {}
+}

@@ -1,0 +1,37 @@
+package fairkettle.machine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+class ProfilesTest {
+
+    static java.util.List<Profile> all() {
+        return Profiles.ALL;
+    }
+
+    @ParameterizedTest
+    @MethodSource("all")
+    void everyProfileLeadsInkToAHead(Profile profile) {
+        assertThat(profile.channels()).allSatisfy(c -> {
+            assertThat(c.path().getLast().kind()).isEqualTo(VesselKind.HEAD);
+            assertThat(c.path()).allSatisfy(v -> assertThat(v.heel()).isLessThan(v.capacity()));
+        });
+        assertThat(Profiles.named(profile.id())).isEqualTo(profile);
+    }
+
+    @Test
+    void thereAreNineAndAnUnknownOneNamesThem() {
+        assertThat(Profiles.ALL).extracting(Profile::id).doesNotHaveDuplicates().hasSize(9);
+        assertThatThrownBy(() -> Profiles.named("toaster")).hasMessageContaining("(toaster)").hasMessageContaining("wide-tank");
+    }
+
+    @Test
+    void vesselsThatCannotBeAreRefused() {
+        assertThatThrownBy(() -> Vessel.of(VesselKind.TANK, "60", "61")).hasMessageContaining("more than it holds");
+        assertThatThrownBy(() -> Vessel.of(VesselKind.TANK, "0", "0")).hasMessageContaining("holds nothing");
+    }
+}

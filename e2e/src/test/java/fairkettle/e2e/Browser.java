@@ -1,0 +1,220 @@
+package fairkettle.e2e;
+
+import com.deque.html.axecore.results.Rule;
+import com.deque.html.axecore.selenium.AxeBuilder;
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import org.openqa.selenium.By;
+import org.openqa.selenium.ElementClickInterceptedException;
+import org.openqa.selenium.JavascriptExecutor;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.support.ui.ExpectedCondition;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** A person's browser: it clicks what it reads, and waits for what it expects to see. */
+final class Browser implements AutoCloseable {
+
+    private static final Duration PATIENCE = Duration.ofSeconds(40);
+
+    private final RunningKettle kettle;
+    private final ChromeDriver chrome;
+
+    Browser(RunningKettle kettle) throws IOException {
+        this.kettle = kettle;
+        var options = new ChromeOptions();
+        options.setBinary("/usr/bin/chromium");
+        options.addArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+                "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--hide-scrollbars", "--force-prefers-reduced-motion",
+                "--user-data-dir=" + Files.createTempDirectory("kettle-chrome-"), "--force-device-scale-factor=1");
+        chrome = new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(new File("/usr/bin/chromedriver")).build(), options);
+        size(1280, 800);
+        chrome.manage().timeouts().scriptTimeout(Duration.ofSeconds(120));
+    }
+
+    void size(int width, int height) {
+        chrome.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
+    }
+
+    void open(String path) {
+        chrome.get(kettle.url(path));
+    }
+
+    void evening(boolean on) {
+        script("localStorage.setItem('kettle.theme', arguments[0])", on ? "evening" : "day");
+    }
+
+    /** Picks the first person of the demo shop on this device. */
+    void signAs(long person) {
+        script("localStorage.setItem('kettle.person', String(arguments[0]))", person);
+    }
+
+    Object script(String js, Object... arguments) {
+        return ((JavascriptExecutor) chrome).executeScript(js, arguments);
+    }
+
+    /** Says something to the server from within the page, as the front end does. @return the answer, read */
+    @SuppressWarnings("unchecked")
+    Map<String, Object> post(String path, String body) {
+        var answer = chrome.executeAsyncScript("""
+                const done = arguments[2], token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? ''
+                const key = [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
+                fetch(arguments[0], { method: 'POST', body: arguments[1], headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(token), 'Idempotency-Key': key,
+                  'Kettle-Person': '1' } }).then((r) => r.json()).then((j) => done(Array.isArray(j) ? { list: j } : j)).catch((e) => done({ failed: String(e) }))""", path, body);
+        return (Map<String, Object>) answer;
+    }
+
+    /** Taps into every cell that a card's step has, as planned, one after the other. */
+    void fillStep(String card, String step, String codes) {
+        var failed = chrome.executeAsyncScript(FILL, card, step, codes);
+        if (failed != null) {
+            throw new AssertionError("at " + step + ": " + failed);
+        }
+    }
+
+    private static final String FILL = """
+            const [card, id, codes, done] = arguments, token = decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')
+            const key = () => [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
+            const send = async (path, method, body) => {
+              const r = await fetch(path, { method, body: JSON.stringify(body), headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token, 'Idempotency-Key': key(), 'Kettle-Person': '1' } })
+              if (!r.ok) throw new Error(path + ' ' + JSON.stringify(body) + ': ' + (await r.text()))
+            }
+            const run = async () => {
+              const all = await (await fetch('/api/cards/' + card)).json()
+              const step = all.steps.find((s) => s.id === id), ask = step.ask
+              const cells = {}, enter = (cell, value) => { if (!step.entries[cell]) cells[cell] = String(value) }
+              const bottle = (c) => all.bottles.find((b) => b.channel === c && b.label.startsWith(codes))?.id
+              if (ask.kind === 'Ticks') for (let i = 0; i < ask.items.length; i++) await enter('item/' + i, 'yes')
+              if (ask.kind === 'Acknowledge') await enter('agreed', 'yes')
+              if (ask.kind === 'Count') await enter('count', ask.expected)
+              if (ask.kind === 'Words') await enter('words', 'as found')
+              if (ask.kind === 'Choice') await enter('choice', ask.items[0])
+              if (ask.kind === 'Lots') for (const c of ask.channels) await enter(c, bottle(c))
+              if (ask.kind === 'Comb') for (const c of ask.channels) await enter(c, 'none')
+              if (ask.kind === 'KeyStored') await send('/api/machines/' + all.machine + '/activation-code', 'PUT', { code: 'QM-1-2-3', origin: 'a made-up seller' })
+              if (ask.kind === 'Grid') for (let i = 0; i < ask.columns.length; i++) for (let r = 0; r < ask.channels.length; r++) {
+                const column = ask.columns[i], c = ask.channels[r]
+                if (column.kind === 'VOLUME') { if (column.expected[r] > 0) await enter(c + '/' + i, column.expected[r]) }
+                else await enter(c + '/' + i, column.kind === 'CODE' ? bottle(c) : 'yes')
+              }
+              if (Object.keys(cells).length) await send('/api/cards/' + card + '/enter-all', 'POST', { step: id, cells })
+            }
+            run().then(() => done(null)).catch((e) => done(String(e)))""";
+
+    <T> T until(ExpectedCondition<T> condition) {
+        return new WebDriverWait(chrome, PATIENCE, Duration.ofMillis(40)).ignoring(StaleElementReferenceException.class)
+                .withMessage(() -> "at " + chrome.getCurrentUrl() + " with:\n" + chrome.findElement(By.tagName("body")).getText()).until(condition);
+    }
+
+    void sees(String text) {
+        until(d -> d.findElement(By.tagName("body")).getText().contains(text));
+    }
+
+    /** The view has a heading, and nothing on it is still being fetched. */
+    void settles() {
+        until(d -> d.findElements(By.cssSelector("main .loading")).isEmpty() && !d.findElements(By.cssSelector("main h1, main h2")).isEmpty());
+    }
+
+    boolean showsNow(String text) {
+        return chrome.findElement(By.tagName("body")).getText().contains(text);
+    }
+
+    WebElement find(String css) {
+        return until(d -> d.findElements(By.cssSelector(css)).stream().filter(WebElement::isDisplayed).findFirst().orElse(null));
+    }
+
+    List<WebElement> all(String css) {
+        return chrome.findElements(By.cssSelector(css));
+    }
+
+    void click(String css) {
+        clickThat(d -> d.findElements(By.cssSelector(css)).stream().filter(WebElement::isDisplayed).findFirst().orElse(null));
+    }
+
+    /** A button or link by its words: those words alone before longer ones, and in the open dialog if there is one. */
+    void press(String words) {
+        clickThat(d -> {
+            var dialog = d.findElements(By.cssSelector(".modal.show")).isEmpty() ? "" : "//*[contains(@class, 'modal') and contains(@class, 'show')]";
+            var exact = dialog + "//*[self::button or self::a][normalize-space(.) = \"" + words + "\"]";
+            var longer = dialog + "//*[self::button or self::a][contains(normalize-space(.), \"" + words + "\")]";
+            return java.util.stream.Stream.of(exact, longer).flatMap(x -> d.findElements(By.xpath(x)).stream())
+                    .filter(e -> e.isDisplayed() && e.isEnabled()).findFirst().orElse(null);
+        });
+    }
+
+    private void clickThat(ExpectedCondition<WebElement> which) {
+        until(d -> {
+            var element = which.apply(d);
+            if (element == null || !element.isEnabled()) {
+                return null;
+            }
+            try {
+                script("arguments[0].scrollIntoView({block: 'center'})", element);
+                element.click();
+                return element;
+            } catch (ElementClickInterceptedException e) {
+                return null; // something slides away just now
+            }
+        });
+    }
+
+    void type(String css, String text) {
+        var field = find(css);
+        field.clear();
+        field.sendKeys(text);
+    }
+
+    void choose(String css, String value) {
+        until(d -> {
+            new org.openqa.selenium.support.ui.Select(d.findElement(By.cssSelector(css))).selectByValue(value);
+            return true;
+        });
+    }
+
+    String step() {
+        return until(d -> d.findElement(By.cssSelector("[data-step]")).getDomAttribute("data-step"));
+    }
+
+    void atStep(String id) {
+        until(d -> id.equals(d.findElement(By.cssSelector("[data-step]")).getDomAttribute("data-step")));
+    }
+
+    /** Violations of the WCAG 2.2 AA rules on what is shown now. */
+    List<String> accessibilityViolations() {
+        return new AxeBuilder().withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa")).analyze(chrome).getViolations().stream()
+                .map(Browser::words).toList();
+    }
+
+    private static String words(Rule rule) {
+        return rule.getId() + ": " + rule.getHelp() + " "
+                + rule.getNodes().stream().limit(3).map(n -> n.getHtml() + " " + n.getFailureSummary()).toList();
+    }
+
+    /** Pixels by which the page is wider than the screen. */
+    long overflow() {
+        return ((Number) script("return document.documentElement.scrollWidth - window.innerWidth")).longValue();
+    }
+
+    List<String> consoleErrors() {
+        return chrome.manage().logs().get("browser").getAll().stream().filter(l -> l.getLevel().intValue() >= 1000).map(l -> l.getMessage()).toList();
+    }
+
+    void picture(Path file) throws IOException {
+        Files.createDirectories(file.getParent());
+        Files.write(file, chrome.getScreenshotAs(OutputType.BYTES));
+    }
+
+    @Override
+    public void close() {
+        chrome.quit();
+    }
+}

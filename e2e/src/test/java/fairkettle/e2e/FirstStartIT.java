@@ -1,0 +1,36 @@
+package fairkettle.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import org.junit.jupiter.api.Test;
+
+/** An empty shop leads to its first machine, and to a first look at its nozzles. */
+class FirstStartIT {
+
+    @Test
+    void fromAnEmptyShopToAFirstCheck() throws IOException, InterruptedException {
+        try (var kettle = new RunningKettle(false); var desk = new Browser(kettle)) {
+            desk.open("/");
+            desk.sees("Put your first machine on the bench");
+            desk.press("Who are you?");
+            desk.type("#new-person", "Sedge");
+            desk.press("Add");
+            desk.sees("Sedge");
+            desk.until(d -> d.findElements(org.openqa.selenium.By.cssSelector(".modal.show")).isEmpty());
+            desk.press("Add a machine");
+            desk.click("input[value=wide-tank]");
+            desk.type("#name", "Dogwood");
+            desk.press("Put it on the bench");
+            desk.sees("Nobody has looked yet");
+            desk.press("The rest is whole");
+            desk.press("Keep this check");
+            desk.sees("whole");
+            desk.open("/");
+            desk.sees("Dogwood");
+            desk.sees("All is well");
+            assertThat(desk.accessibilityViolations()).isEmpty();
+            assertThat(desk.consoleErrors()).isEmpty();
+        }
+    }
+}

@@ -1,0 +1,126 @@
+package fairkettle.e2e;
+
+import fairkettle.devdb.ThrowawayPg;
+import java.io.File;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Map;
+import java.util.regex.Pattern;
+
+/** The product as it runs, on a database of its own; can be killed and started again. */
+final class RunningKettle implements AutoCloseable {
+
+    private static final Pattern WAIT_STARTED = Pattern.compile("\"waitStarted\": ?\"([^\"]+)\"");
+
+    private static final String JAVA = System.getProperty("java.home") + "/bin/java";
+
+    private final ThrowawayPg pg = ThrowawayPg.start();
+    private final int port = ThrowawayPg.freePort();
+    private final boolean demo;
+    private Process process;
+
+    RunningKettle(boolean demo) throws IOException, InterruptedException {
+        this.demo = demo;
+        start();
+    }
+
+    String url(String path) {
+        return "http://127.0.0.1:" + port + path;
+    }
+
+    void start() throws IOException, InterruptedException {
+        var builder = new ProcessBuilder(JAVA, "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-jar", extracted().toString());
+        builder.environment().put("KETTLE_KEY_FILE", Path.of("target/kettle-" + port + ".key").toAbsolutePath().toString());
+        builder.environment().putAll(Map.of("KETTLE_DB_URL", pg.url(), "KETTLE_DB_USER", "kettle", "KETTLE_PORT", "" + port, "KETTLE_DEMO", "" + demo));
+        process = builder.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(log())).start();
+        awaitReady();
+    }
+
+    /** The application unpacked, as the start command runs it: it starts in half the time. */
+    private static synchronized Path extracted() throws IOException, InterruptedException {
+        var jar = Path.of(System.getProperty("app.jar"));
+        var folder = Path.of("target/app-" + Files.getLastModifiedTime(jar).toMillis());
+        if (!Files.exists(folder)) {
+            var process = new ProcessBuilder(JAVA, "-Djarmode=tools", "-jar", jar.toString(), "extract", "--destination", folder.toString())
+                    .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+            if (process.waitFor() != 0) {
+                throw new IOException("The application could not be unpacked: " + jar);
+            }
+        }
+        return folder.resolve(jar.getFileName());
+    }
+
+    File log() {
+        return new File("target/kettle-" + port + ".log");
+    }
+
+    private void awaitReady() throws IOException, InterruptedException {
+        try (var http = HttpClient.newHttpClient()) {
+            var request = HttpRequest.newBuilder(URI.create(url("/actuator/health/readiness"))).timeout(Duration.ofSeconds(5)).build();
+            var until = Instant.now().plusSeconds(240);
+            while (true) {
+                try {
+                    if (http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
+                        return;
+                    }
+                } catch (IOException e) {
+                    // not listening yet
+                }
+                if (!process.isAlive() || Instant.now().isAfter(until)) {
+                    throw new IllegalStateException("The kettle did not start:\n" + Files.readString(log().toPath()));
+                }
+                process.onExit().completeOnTimeout(process, 100, java.util.concurrent.TimeUnit.MILLISECONDS).join();
+            }
+        }
+    }
+
+    /** SIGKILL: no goodbye, nothing flushed. */
+    void kill() throws InterruptedException {
+        process.destroyForcibly().waitFor();
+    }
+
+    /** As if every wait had begun so much earlier. */
+    void timePasses(Duration length) throws SQLException {
+        try (var connection = DriverManager.getConnection(pg.url(), "kettle", ""); var read = connection.createStatement();
+                var cards = read.executeQuery("select id, body::text from card where finished_at is null");
+                var write = connection.prepareStatement("update card set body = ?::jsonb where id = ?")) {
+            while (cards.next()) {
+                var earlier = WAIT_STARTED.matcher(cards.getString(2)).replaceAll(m -> "\"waitStarted\":\"" + Instant.parse(m.group(1)).minus(length) + "\"");
+                write.setString(1, earlier);
+                write.setLong(2, cards.getLong(1));
+                write.executeUpdate();
+            }
+            read.executeUpdate("update wait set started_at = started_at - interval '%d seconds', ready_at = ready_at - interval '%1$d seconds'"
+                    .formatted(length.toSeconds()));
+        }
+    }
+
+    /** One figure out of the database. */
+    long query(String sql) throws SQLException {
+        try (var connection = DriverManager.getConnection(pg.url(), "kettle", ""); var statement = connection.createStatement();
+                var row = statement.executeQuery(sql)) {
+            row.next();
+            return row.getLong(1);
+        }
+    }
+
+    String logText() throws IOException {
+        return Files.readString(Path.of(log().getPath()));
+    }
+
+    @Override
+    public void close() {
+        process.destroy();
+        process.onExit().join();
+        pg.close();
+    }
+}

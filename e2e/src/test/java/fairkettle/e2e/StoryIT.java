@@ -1,0 +1,206 @@
+package fairkettle.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.SQLException;
+import java.util.List;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
+
+/** What an owner does with the demo shop, in the real interface. */
+class StoryIT {
+
+    private static RunningKettle kettle;
+    private static Browser tablet;
+
+    @TempDir
+    static Path folder;
+
+    @BeforeAll
+    static void start() throws IOException, InterruptedException {
+        kettle = new RunningKettle(true);
+        tablet = new Browser(kettle);
+        tablet.open("/");
+        tablet.signAs(1);
+    }
+
+    @AfterAll
+    static void stop() {
+        tablet.close();
+        kettle.close();
+    }
+
+    @Test
+    void fromMakersDyeToSublimationWithTwoTabletsAndAKilledServer() throws Exception {
+        tablet.open("/changeover?machine=6&to=SUBLIMATION");
+        tablet.sees("May be done");
+        tablet.sees("0.5 % old ink left");
+        assertThat(tablet.find(".figures").getText()).contains("K black").contains("0.494 %");
+        var usual = tablet.find(".whole .big").getText();
+        slideTo(7);
+        tablet.sees("0.25 % old ink cannot be reached in channel K");
+        slideTo(5);
+        tablet.sees("0.4 % old ink left");
+        tablet.until(d -> !d.findElement(By.cssSelector(".whole .big")).getText().equals(usual));
+        tablet.press("Make it a card");
+
+        var hand = new CardHand(kettle, tablet, photo(), "SUB-4471");
+        hand.until("bottles");
+        wrongBottleIsRefused();
+        hand.until("pull");
+
+        // Two tablets: a tick on one is on the other, without a reload.
+        try (var other = new Browser(kettle)) {
+            var card = (String) tablet.script("return location.pathname");
+            other.open(card);
+            other.atStep("pull");
+            tablet.click("[data-cell='K/0']");
+            tablet.click(".as-planned");
+            other.until(d -> d.findElement(By.cssSelector("[data-cell='K/0']")).getDomAttribute("class").contains("done"));
+
+            // Nothing comes: the branch comes in, on both.
+            other.press("Nothing comes");
+            tablet.sees("Stop pulling");
+        }
+
+        // The server is killed between two steps; what was done and tapped is there when it comes back.
+        var entries = kettle.query("select count(*) from entry");
+        kettle.kill();
+        kettle.start();
+        tablet.script("location.reload()");
+        tablet.sees("Stop pulling");
+        assertThat(kettle.query("select count(*) from entry")).isEqualTo(entries);
+        hand.until("pull");
+        assertThat(tablet.find("[data-cell='K/0']").getDomAttribute("class")).contains("done");
+
+        // A hold point does not give way.
+        assertThat(tablet.all(".buttons button")).noneMatch(b -> b.getText().equals("Skip"));
+        tablet.click(".main");
+        tablet.sees("is still open");
+
+        hand.until("check");
+        gapsTakeTheirBranch(hand);
+        hand.until("sign-off");
+        hand.finish("sign-off");
+        tablet.sees("Signed off");
+        tablet.sees("Planned and real");
+
+        assertThat(kettle.query("select coalesce(sum(microlitres), 0) from posting")).as("every mL that left a place entered another").isZero();
+        assertThat(kettle.query("select count(*) from (select place, substance from posting where place not like 'outside/%' group by 1, 2"
+                + " having sum(microlitres) <> coalesce((select c.microlitres from content c where c.place = posting.place and c.substance = posting.substance), 0)) x"))
+                .as("contents that differ from the entries").isZero();
+        tablet.open("/machines/6");
+        tablet.sees("sublimation · small tank");
+        tablet.open("/log");
+        tablet.sees("Thistle: signed off");
+        assertThat(tablet.find(".log").getText()).contains("Wren");
+        assertThat(kettle.logText()).as("no stack trace for a user's mistake").doesNotContain("\tat ");
+    }
+
+    private static void slideTo(int mark) {
+        tablet.script("const s = document.querySelector('#purity'); s.value = arguments[0]; s.dispatchEvent(new Event('input'))", mark);
+    }
+
+    private void wrongBottleIsRefused() {
+        var select = tablet.find(".lot select");
+        var options = new org.openqa.selenium.support.ui.Select(select);
+        options.selectByVisibleText(options.getOptions().stream().map(o -> o.getText()).filter(t -> t.startsWith("other: M")).findFirst().orElseThrow());
+        tablet.sees("The bottle says M, the tank says K.");
+    }
+
+    private void gapsTakeTheirBranch(CardHand hand) throws SQLException {
+        tablet.click(".comb-entry .tooth:nth-child(5)");
+        tablet.sees("missing");
+        tablet.press("Gaps left");
+        tablet.sees("One purge sheet per channel");
+        assertThat(tablet.step()).startsWith("check/gaps~1/");
+        hand.until("check");
+    }
+
+    @Test
+    void nonFoodToEdibleIsRefusedWithItsReason() {
+        tablet.open("/changeover?machine=1&to=EDIBLE");
+        tablet.sees("This must not be");
+        tablet.sees("not food-safe, whatever the flush");
+        assertThat(tablet.all(".btn")).noneMatch(b -> b.getText().contains("Make it a card"));
+    }
+
+    @Test
+    void theCardFitsAPhone() {
+        try {
+            tablet.size(390, 844);
+            tablet.open("/cards/1");
+            tablet.atStep("pull");
+            assertThat(tablet.overflow()).isLessThanOrEqualTo(0);
+            var main = tablet.find(".main").getRect();
+            var hob = tablet.find(".hob").getRect();
+            var bottom = ((Number) tablet.script("return document.querySelector('.main').getBoundingClientRect().bottom")).doubleValue();
+            assertThat(bottom).as("the main button is in view, above the hob").isLessThanOrEqualTo(844 - hob.getHeight());
+            assertThat(main.getHeight()).isGreaterThanOrEqualTo(64);
+        } finally {
+            tablet.size(1280, 800);
+        }
+    }
+
+    @Test
+    void aDoubleTapPutsOneWaitOnTheHob() throws SQLException {
+        tablet.open("/");
+        tablet.press("+ New wait");
+        tablet.type("#wait-label", "double tap");
+        tablet.script("const b = document.querySelector('#wait-label').form.querySelector('[type=submit]'); b.click(); b.click(); b.click()");
+        tablet.until(d -> d.findElements(By.cssSelector(".pot")).stream().anyMatch(p -> p.getDomProperty("textContent").contains("double tap")));
+        assertThat(kettle.query("select count(*) from wait where label = 'double tap'")).isEqualTo(1);
+    }
+
+    @Test
+    void badInputIsSaidAtTheField() {
+        tablet.open("/machines/new");
+        tablet.click("input[value=small-tank]");
+        tablet.type("#name", "Bramble");
+        tablet.press("Put it on the bench");
+        tablet.sees("There is one of that name already.");
+        tablet.type("#name", " ");
+        tablet.press("Put it on the bench");
+        tablet.sees("Give the machine a name.");
+    }
+
+    @Test
+    void aPictureThatIsNoneIsRefused() throws IOException {
+        var fake = folder.resolve("fake.jpg");
+        Files.writeString(fake, "this is no picture");
+        tablet.open("/cards/1");
+        tablet.atStep("pull");
+        tablet.all(".go input[type=file]").getFirst().sendKeys(fake.toAbsolutePath().toString());
+        tablet.sees("This is no JPEG or PNG picture.");
+    }
+
+    @Test
+    void everyScreenIsAccessibleInBothLights() {
+        for (var evening : List.of(false, true)) {
+            tablet.evening(evening);
+            for (var path : List.of("/", "/machines/new", "/machines/1", "/machines/1/label", "/changeover?machine=5&to=MAKERS_PIGMENT",
+                    "/changeover?machine=3&to=FILM", "/changeover?machine=8&for=PARK", "/machines/8", "/cards/1", "/shelf", "/log",
+                    "/shop", "/nowhere")) {
+                tablet.open(path);
+                tablet.settles();
+                assertThat(tablet.accessibilityViolations()).as("%s, evening %s", path, evening).isEmpty();
+                assertThat(tablet.overflow()).as("%s is wider than the screen", path).isLessThanOrEqualTo(0);
+            }
+        }
+        tablet.evening(false);
+    }
+
+    private static Path photo() throws IOException {
+        var file = folder.resolve("photo.png");
+        ImageIO.write(new BufferedImage(60, 40, BufferedImage.TYPE_INT_RGB), "png", file.toFile());
+        return file;
+    }
+}

@@ -1,0 +1,87 @@
+package fairkettle.server.benches;
+
+import static fairkettle.db.Tables.NOZZLE_CHECK;
+
+import fairkettle.ink.ChannelCode;
+import fairkettle.machine.Profile;
+import fairkettle.path.Place;
+import fairkettle.server.ledger.Ledger;
+import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.live.Live;
+import fairkettle.server.web.Problem;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Nozzle checks: which teeth of each channel's comb were missing, and when. */
+@Repository
+public class Checks {
+
+    private final DSLContext db;
+    private final Ledger ledger;
+    private final Live live;
+    private final Clock clock;
+
+    Checks(DSLContext db, Ledger ledger, Live live, Clock clock) {
+        this.db = db;
+        this.ledger = ledger;
+        this.live = live;
+        this.clock = clock;
+    }
+
+    /** @param missing teeth counted from 0, ascending */
+    public record Check(Instant at, String channel, int nozzles, List<Integer> missing) {}
+
+    /** By channel, newest first, at most so many each. */
+    public Map<String, List<Check>> latest(long machine, int each) {
+        var found = new LinkedHashMap<String, List<Check>>();
+        db.selectFrom(NOZZLE_CHECK).where(NOZZLE_CHECK.MACHINE_ID.eq(machine)).orderBy(NOZZLE_CHECK.AT.desc(), NOZZLE_CHECK.ID.desc())
+                .limit(each * 12).forEach(r -> {
+                    var list = found.computeIfAbsent(r.getChannel(), _ -> new ArrayList<>());
+                    if (list.size() < each) {
+                        list.add(new Check(r.getAt().toInstant(), r.getChannel(), r.getNozzles(), Arrays.asList(r.getMissing())));
+                    }
+                });
+        return found;
+    }
+
+    /** Keeps what a check showed under an entry that is already written. */
+    public void keep(long entry, long machine, Profile profile, Map<ChannelCode, List<Integer>> missing, @Nullable Instant at) {
+        var when = (at == null ? clock.instant() : at).atOffset(ZoneOffset.UTC);
+        missing.forEach((code, teeth) -> db.insertInto(NOZZLE_CHECK).set(NOZZLE_CHECK.ENTRY_ID, entry).set(NOZZLE_CHECK.MACHINE_ID, machine)
+                .set(NOZZLE_CHECK.AT, when).set(NOZZLE_CHECK.CHANNEL, code.code()).set(NOZZLE_CHECK.NOZZLES, profile.channel(code).nozzles())
+                .set(NOZZLE_CHECK.MISSING, teeth.stream().sorted().distinct().toArray(Integer[]::new)).execute());
+    }
+
+    /** A check outside any card: the page is printed, and the combs are tapped. */
+    @Transactional
+    public void enter(Machines.Machine machine, Map<String, List<Integer>> missing, @Nullable Instant at) {
+        var byCode = new LinkedHashMap<ChannelCode, List<Integer>>();
+        missing.forEach((code, teeth) -> {
+            var channel = machine.profile().channel(ChannelCode.of(code));
+            if (teeth.stream().anyMatch(t -> t < 0 || t >= channel.nozzles())) {
+                throw Problem.atField(code, "The comb of %s has %d teeth, numbered from 0.".formatted(code, channel.nozzles()));
+            }
+            byCode.put(channel.code(), teeth);
+        });
+        if (!byCode.keySet().equals(machine.holdings().keySet())) {
+            throw Problem.refused("Look at every channel: " + machine.holdings().keySet() + ".", List.of());
+        }
+        var account = ledger.openAccount(machine.id());
+        byCode.keySet().forEach(c -> account.flow(machine.profile().channel(c), machine.profile().draws().nozzleCheck(), Place.Outside.PAPER));
+        int gaps = byCode.values().stream().mapToInt(List::size).sum();
+        long entry = ledger.record(NewEntry.of("check", "%s: nozzle check, %s".formatted(machine.name(), gaps == 0 ? "whole" : gaps + " teeth missing"))
+                .machine(machine.id()).at(at), account.postings());
+        keep(entry, machine.id(), machine.profile(), byCode, at);
+        live.changed("machine/" + machine.id());
+    }
+}

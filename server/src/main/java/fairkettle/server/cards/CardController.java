@@ -1,0 +1,281 @@
+package fairkettle.server.cards;
+
+import fairkettle.changeover.Purpose;
+import fairkettle.changeover.Route;
+import fairkettle.ink.Family;
+import fairkettle.ink.Millilitres;
+import fairkettle.machine.Chips;
+import fairkettle.procedure.Ask;
+import fairkettle.procedure.Card;
+import fairkettle.procedure.CardAct;
+import fairkettle.procedure.Facet;
+import fairkettle.procedure.MachineState;
+import fairkettle.procedure.Outcome;
+import fairkettle.procedure.StepRun;
+import fairkettle.safety.Caution;
+import fairkettle.server.benches.Machines;
+import fairkettle.server.changeover.Changeovers;
+import fairkettle.server.changeover.WishQuery;
+import fairkettle.server.shelf.Shelf;
+import fairkettle.server.web.Problem;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class CardController {
+
+    private final CardService service;
+    private final Cards cards;
+    private final Machines machines;
+    private final Shelf shelf;
+
+    CardController(CardService service, Cards cards, Machines machines, Shelf shelf) {
+        this.service = service;
+        this.cards = cards;
+        this.machines = machines;
+        this.shelf = shelf;
+    }
+
+    /** As in the plan's address: what is left out is as the machine has it. */
+    record NewCard(long machine, @Nullable Purpose purpose, @Nullable Family family, @Nullable @Size(max = 60, message = "At most 60 letters.") String make,
+            @Nullable Double purity, @Nullable Route route, @Nullable Chips chips, @Nullable String carries, @Nullable String onFluid) {
+
+        Changeovers.Wish wish() {
+            return new WishQuery(purpose, family, make, purity, route, chips, carries, onFluid).on(machine);
+        }
+    }
+
+    record CardJson(long id, long machine, String machineName, String title, int version, String state, @Nullable String next, List<StepJson> steps,
+            List<String> standing, List<LotJson> lots, List<LotJson> bottles, ComparisonJson comparison, Instant createdAt, @Nullable Instant uncappedSince, String power) {}
+
+    record StepJson(String id, String part, String title, String say, @Nullable String hold, @Nullable String irreversible, boolean skippable,
+            int minutes, List<String> tools, List<String> cautions, AskJson ask, @Nullable PauseJson pause, List<BranchJson> branches,
+            String status, Map<String, String> entries, @Nullable Instant openedAt, @Nullable Instant waitStarted, @Nullable Instant waitOver,
+            @Nullable Instant finishedAt, @Nullable String by, @Nullable String reason, List<Outcome.Reason> missing, List<NoteJson> notes) {}
+
+    /** @param kind Done, Ticks, Grid, Count, Lots, Comb, Acknowledge, Words, Choice, KeyStored or Photo; the other fields as the kind needs them */
+    record AskJson(String kind, List<String> items, List<String> channels, List<ColumnJson> columns, List<Integer> nozzles, int expected,
+            String words) {}
+
+    record ColumnJson(String label, String kind, List<Millilitres> expected) {}
+
+    record PauseJson(String label, long minutes, @Nullable Long maxMinutes, boolean machine) {}
+
+    /** @param stops the work ends there, with these words; null if it comes back to the step */
+    record BranchJson(String id, String label, int taken, int limit, @Nullable String stops) {}
+
+    record NoteJson(Instant at, String person, String words, @Nullable UUID picture) {}
+
+    /** A bottle that may be chosen for a channel. */
+    record LotJson(long id, String channel, String label, Millilitres left, boolean opened) {}
+
+    record LineJson(String what, String unit, double planned, double real) {}
+
+    /** @param lessons where a line gave another volume than the profile says */
+    record ComparisonJson(List<LineJson> lines, List<Lessons.Lesson> lessons) {}
+
+    record EnterJson(@NotBlank String step, @NotBlank String cell, @NotNull @Size(max = 2000, message = "Too long.") String value) {}
+
+    record EnterAllJson(@NotBlank @Size(max = 200, message = "There is no such step.") String step,
+            @NotNull @Size(max = 400, message = "No step has so many cells.") Map<String, @Size(max = 2000, message = "Too long.") String> cells) {}
+
+    record FinishJson(@NotBlank String step, @Nullable @Size(max = 300, message = "At most 300 letters.") String accept) {}
+
+    record SkipJson(@NotBlank String step, @NotNull @Size(max = 300, message = "At most 300 letters.") String reason) {}
+
+    record FailJson(@NotBlank String step, @NotBlank String branch) {}
+
+    record StepRef(@NotBlank String step) {}
+
+    record NoteOn(@NotBlank String step, @NotBlank(message = "Write something first.") @Size(max = 2000, message = "At most 2000 letters.") String words) {}
+
+    record GiveUpJson(@NotBlank(message = "Say why, so that the next person knows.") @Size(max = 300, message = "At most 300 letters.") String reason) {}
+
+    @PostMapping("/api/cards")
+    @ResponseStatus(HttpStatus.CREATED)
+    CardJson beginCard(@Valid @RequestBody NewCard card) {
+        return card(service.begin(card.wish()));
+    }
+
+    /** What the next hands on every open card would do: the waits of one are time for another. */
+    @GetMapping("/api/cards/next")
+    List<Cards.Next> nextOnCards() {
+        return cards.next();
+    }
+
+    @GetMapping("/api/cards/{card}")
+    CardJson card(@PathVariable long card) {
+        return render(cards.get(card));
+    }
+
+    @PostMapping("/api/cards/{card}/enter")
+    CardJson enterCell(@PathVariable long card, @Valid @RequestBody EnterJson act) {
+        return act(card, new CardAct.Enter(act.step(), act.cell(), act.value()));
+    }
+
+    /** Several cells of a step at once: all of them, or none. */
+    @PostMapping("/api/cards/{card}/enter-all")
+    CardJson enterCells(@PathVariable long card, @Valid @RequestBody EnterAllJson act) {
+        service.enterAll(card, act.step(), act.cells());
+        return card(card);
+    }
+
+    @PostMapping("/api/cards/{card}/finish")
+    CardJson finishStep(@PathVariable long card, @Valid @RequestBody FinishJson act) {
+        return act(card, new CardAct.Finish(act.step(), act.accept() == null || act.accept().isBlank() ? null : act.accept().strip()));
+    }
+
+    @PostMapping("/api/cards/{card}/skip")
+    CardJson skipStep(@PathVariable long card, @Valid @RequestBody SkipJson act) {
+        return act(card, new CardAct.Skip(act.step(), act.reason()));
+    }
+
+    @PostMapping("/api/cards/{card}/fail")
+    CardJson failStep(@PathVariable long card, @Valid @RequestBody FailJson act) {
+        return act(card, new CardAct.Fail(act.step(), act.branch()));
+    }
+
+    @PostMapping("/api/cards/{card}/wait")
+    CardJson beginWait(@PathVariable long card, @Valid @RequestBody StepRef act) {
+        return act(card, new CardAct.BeginWait(act.step()));
+    }
+
+    @PostMapping("/api/cards/{card}/strike")
+    CardJson strikeStep(@PathVariable long card, @Valid @RequestBody StepRef act) {
+        return act(card, new CardAct.Strike(act.step()));
+    }
+
+    @PostMapping("/api/cards/{card}/notes")
+    CardJson noteOnStep(@PathVariable long card, @Valid @RequestBody NoteOn note) {
+        service.note(card, note.step(), note.words());
+        return card(card);
+    }
+
+    @PostMapping(path = "/api/cards/{card}/photos", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    CardJson photoOnStep(@PathVariable long card, @RequestParam String step, @RequestBody byte[] picture) {
+        service.photo(card, step, picture);
+        return card(card);
+    }
+
+    @PostMapping("/api/cards/{card}/give-up")
+    CardJson giveUpCard(@PathVariable long card, @Valid @RequestBody GiveUpJson act) {
+        service.giveUp(card, act.reason());
+        return card(card);
+    }
+
+    private CardJson act(long id, CardAct act) {
+        if (act.step().length() > 200) {
+            throw Problem.atField("step", "There is no such step.");
+        }
+        service.act(id, act);
+        return card(id);
+    }
+
+    private CardJson render(Cards.Kept kept) {
+        var card = kept.card();
+        var machine = machines.get(kept.machine());
+        var notes = cards.notes(kept.id()).stream().collect(java.util.stream.Collectors.groupingBy(Cards.Note::step));
+        var state = card.state();
+        var steps = card.runs().stream().map(run -> step(card, state, run, notes.getOrDefault(run.step().id(), List.of()))).toList();
+        var inks = shelf.lots().stream().filter(l -> !l.fluid() && !l.left().isZero()).toList();
+        var lots = inks.stream().filter(l -> l.family() == kept.family())
+                .map(l -> new LotJson(l.id(), String.valueOf(l.channel()), "%s, %s".formatted(l.make(), l.code()), l.left(), l.openedOn() != null)).toList();
+        var bottles = inks.stream()
+                .map(l -> new LotJson(l.id(), String.valueOf(l.channel()), "%s · %s %s".formatted(l.code(), l.family().label(), l.channel()), l.left(), l.openedOn() != null)).toList();
+        return new CardJson(kept.id(), machine.id(), machine.name(), kept.title(), kept.version(),
+                kept.givenUp() != null ? "given up" : kept.finishedAt() != null ? "done" : "open", card.next().map(r -> r.step().id()).orElse(null), steps,
+                standing(card),
+                lots, bottles, comparison(kept, machine), kept.createdAt(), uncappedSince(card), card.state().value(Facet.POWER, null));
+    }
+
+    /** "the tank cap open: K C M Y", in the order of the facets. */
+    private static List<String> standing(Card card) {
+        return card.state().conditions().stream().filter(CardController::toPutBack).collect(java.util.stream.Collectors.groupingBy(
+                c -> c.facet().label() + " " + c.value(), java.util.TreeMap::new, java.util.stream.Collectors.toList())).entrySet().stream()
+                .map(e -> e.getKey() + e.getValue().stream().map(fairkettle.procedure.Condition::channel).filter(java.util.Objects::nonNull).sorted()
+                        .map(c -> " " + c).reduce(String::concat).map(codes -> ":" + codes).orElse("")).toList();
+    }
+
+    /** What has to be put back before the machine runs. */
+    private static boolean toPutBack(fairkettle.procedure.Condition c) {
+        return switch (c.facet()) {
+            case COVERS -> c.value().equals("off");
+            case VALVE -> c.value().equals("shut");
+            case VENT -> c.value().equals("plugged");
+            case BAR -> c.value().equals("up");
+            case HEAD, FLAT_CABLE -> c.value().equals("out");
+            case WASTE_LINE -> c.value().equals("open");
+            case CARRIAGE -> c.value().equals("free");
+            case TANK_CAP -> c.value().equals("open");
+            case LINE -> c.value().equals("off");
+            default -> false;
+        };
+    }
+
+    private static @Nullable Instant uncappedSince(Card card) {
+        if (!card.state().value(Facet.CARRIAGE, null).equals("free")) {
+            return null;
+        }
+        return card.runs().stream().filter(r -> r.status() == StepRun.Status.DONE)
+                .filter(r -> r.step().effects().stream().anyMatch(e -> e.facet() == Facet.CARRIAGE && e.value().equals("free")))
+                .map(StepRun::finishedAt).findFirst().orElse(null);
+    }
+
+    private static StepJson step(Card card, MachineState state, StepRun run, List<Cards.Note> notes) {
+        var step = run.step();
+        var pause = step.pause();
+        return new StepJson(step.id(), step.part(), step.title(), step.say(), step.hold(), step.irreversible(), step.skippable(), step.minutes(),
+                step.tools(), step.cautions().stream().map(Caution::say).toList(), ask(step.ask()),
+                pause == null ? null : new PauseJson(pause.label(), pause.min().toMinutes(), pause.max() == null ? null : pause.max().toMinutes(), pause.machine()),
+                step.branches().stream().map(b -> new BranchJson(b.id(), b.label(), card.branches().getOrDefault(step.id() + "/" + b.id(), 0), b.limit(), b.stops() ? b.atLimit() : null)).toList(),
+                run.status().name().toLowerCase(java.util.Locale.ROOT), run.entries(), run.openedAt(), run.waitStarted(), run.waitOver().orElse(null),
+                run.finishedAt(), run.by(), run.reason(), run.isOpen() ? card.missing(step.id(), state) : List.of(),
+                notes.stream().map(n -> new NoteJson(n.at(), n.person(), n.words(), n.picture())).toList());
+    }
+
+    private static AskJson ask(Ask ask) {
+        return switch (ask) {
+            case Ask.Done _ -> new AskJson("Done", List.of(), List.of(), List.of(), List.of(), 0, "");
+            case Ask.KeyStored _ -> new AskJson("KeyStored", List.of(), List.of(), List.of(), List.of(), 0, "");
+            case Ask.Words(var what) -> new AskJson("Words", List.of(), List.of(), List.of(), List.of(), 0, what);
+            case Ask.Choice(var question, var answers) -> new AskJson("Choice", answers, List.of(), List.of(), List.of(), 0, question);
+            case Ask.Photo _ -> new AskJson("Photo", List.of(), List.of(), List.of(), List.of(), 0, "");
+            case Ask.Ticks(var items) -> new AskJson("Ticks", items, List.of(), List.of(), List.of(), 0, "");
+            case Ask.Count(var what, var expected) -> new AskJson("Count", List.of(), List.of(), List.of(), List.of(), expected, what);
+            case Ask.Acknowledge(var words) -> new AskJson("Acknowledge", List.of(), List.of(), List.of(), List.of(), 0, words);
+            case Ask.Lots(var channels, _) -> new AskJson("Lots", List.of(), codes(channels), List.of(), List.of(), 0, "");
+            case Ask.Comb(var channels, var nozzles) -> new AskJson("Comb", List.of(), codes(channels), List.of(), nozzles, 0, "");
+            case Ask.Grid(var channels, var columns) -> new AskJson("Grid", List.of(), codes(channels),
+                    columns.stream().map(c -> new ColumnJson(c.label(), c.kind().name(), c.expected())).toList(), List.of(), 0, "");
+        };
+    }
+
+    private static List<String> codes(List<fairkettle.ink.ChannelCode> channels) {
+        return channels.stream().map(fairkettle.ink.ChannelCode::code).toList();
+    }
+
+    private ComparisonJson comparison(Cards.Kept kept, Machines.Machine machine) {
+        var planned = cards.summary(kept);
+        var real = Real.of(kept.card());
+        return new ComparisonJson(List.of(new LineJson("hands on", "min", planned.handsOnMinutes(), real.minutes()),
+                new LineJson("old ink drawn", "mL", real.drawExpected(), real.drawn()), new LineJson("rinsed with", "mL", real.rinseExpected(), real.rinsed()),
+                new LineJson("new ink poured", "mL", real.pourExpected(), real.poured())),
+                kept.broughtIn() ? List.of() : Lessons.of(kept.card(), machine.built()));
+    }
+}

@@ -1,0 +1,372 @@
+package fairkettle.server.cards;
+
+import fairkettle.changeover.Answer;
+import fairkettle.changeover.ChannelPlan;
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import fairkettle.ink.Holding;
+import fairkettle.ink.Millilitres;
+import fairkettle.ink.Substance;
+import fairkettle.path.Mixture;
+import fairkettle.path.Place;
+import fairkettle.path.Posting;
+import fairkettle.procedure.Ask;
+import fairkettle.procedure.Card;
+import fairkettle.procedure.CardAct;
+import fairkettle.procedure.CardMoves;
+import fairkettle.procedure.Condition;
+import fairkettle.procedure.Entries;
+import fairkettle.procedure.Facet;
+import fairkettle.procedure.Move;
+import fairkettle.procedure.Outcome;
+import fairkettle.procedure.StepRun;
+import fairkettle.procedure.Surroundings;
+import fairkettle.server.benches.Checks;
+import fairkettle.server.benches.Machines;
+import fairkettle.server.changeover.Changeovers;
+import fairkettle.server.hob.Hob;
+import fairkettle.server.keys.Vault;
+import fairkettle.server.ledger.Ledger;
+import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.people.Who;
+import fairkettle.server.pictures.Pictures;
+import fairkettle.server.shelf.Shelf;
+import fairkettle.server.shelf.Supplies;
+import fairkettle.server.shelf.WasteBottles;
+import fairkettle.server.shop.Shop;
+import fairkettle.server.web.Problem;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Carries acts to the core's card, and what came of them to the ink account, the log, the hob and the machine. */
+@Service
+public class CardService {
+
+    private final Cards cards;
+    private final Machines machines;
+    private final Checks checks;
+    private final Changeovers changeovers;
+    private final Shelf shelf;
+    private final Supplies supplies;
+    private final WasteBottles waste;
+    private final Vault vault;
+    private final Ledger ledger;
+    private final Hob hob;
+    private final Pictures pictures;
+    private final Shop shop;
+    private final Who who;
+    private final Clock clock;
+
+    CardService(Cards cards, Machines machines, Checks checks, Changeovers changeovers, Shelf shelf, Supplies supplies, WasteBottles waste, Vault vault, Ledger ledger, Hob hob, Pictures pictures,
+            Shop shop, Who who, Clock clock) {
+        this.cards = cards;
+        this.machines = machines;
+        this.checks = checks;
+        this.changeovers = changeovers;
+        this.shelf = shelf;
+        this.supplies = supplies;
+        this.waste = waste;
+        this.vault = vault;
+        this.ledger = ledger;
+        this.hob = hob;
+        this.pictures = pictures;
+        this.shop = shop;
+        this.who = who;
+        this.clock = clock;
+    }
+
+    /** Makes a plan a card. The plan is worked out afresh, so that a card never rests on figures that are out of date. */
+    @Transactional
+    public long begin(Changeovers.Wish wish) {
+        var machine = machines.get(wish.machine());
+        var planned = switch (changeovers.plan(wish)) {
+            case Answer.Planned p -> p;
+            case Answer.Refused(var reason) -> throw Problem.refused(reason, List.of());
+            case Answer.NotSo(var reason, _) -> throw Problem.refused(reason, List.of());
+        };
+        var title = "%s → %s".formatted(planned.plan().from(), planned.plan().to());
+        var card = Card.of(planned.plan().procedure(), clock.instant());
+        var family = planned.plan().family();
+        var make = changeovers.job(wish).wish().make();
+        long id = cards.add(machine.id(), title, make, shelf.fluidLot(family, today()), machines.kept(machine.fit()), machines.kept(planned.plan().fit()), wish, planned, card);
+        shelf.reserve(id, family, make, planned.plan().channels().stream().filter(c -> !c.inkUsed().isZero())
+                .collect(java.util.stream.Collectors.toMap(ChannelPlan::code, ChannelPlan::inkUsed)), planned.plan().fluid(), today());
+        ledger.record(NewEntry.of("card", "%s: card begun, %s".formatted(machine.name(), title)).machine(machine.id()).card(id, ""), List.of());
+        return id;
+    }
+
+    /** The card as it is now. */
+    public Card look(long id) {
+        return cards.get(id).card();
+    }
+
+    /** @throws Problem with the core's reasons if the act must not be */
+    @Transactional
+    public void act(long id, CardAct act) {
+        var kept = cards.hold(id);
+        if (kept.givenUp() != null) {
+            throw Problem.refused("This card was given up: " + kept.givenUp(), List.of());
+        }
+        var surroundings = new Around(kept);
+        switch (kept.card().after(act, surroundings, who.name(), clock.instant())) {
+            case Outcome.Refused(var reasons) -> throw Problem.refused(reasons.getFirst().message(),
+                    reasons.stream().map(r -> new Problem.Field(r.message(), r.cell(), r.remedy())).toList());
+            case Outcome.Stopped(var words) -> giveUp(id, words);
+            case Outcome.Went(var card, var changed) -> {
+                if (changed) {
+                    if (kept.finishedAt() != null) {
+                        throw Problem.refused("The machine is signed off; this card is history now.", List.of());
+                    }
+                    cards.save(kept, card);
+                    follow(kept, card, act);
+                }
+            }
+        }
+    }
+
+    /** Several cells of one step at once: all of them, or none. */
+    @Transactional
+    public void enterAll(long id, String step, Map<String, String> cells) {
+        var kept = cards.hold(id);
+        if (!kept.open()) {
+            throw Problem.refused("This card is not open any more.", List.of());
+        }
+        var surroundings = new Around(kept);
+        var card = kept.card();
+        for (var cell : cells.entrySet()) {
+            switch (card.after(new CardAct.Enter(step, cell.getKey(), cell.getValue()), surroundings, who.name(), clock.instant())) {
+                case Outcome.Refused(var reasons) -> throw Problem.refused(reasons.getFirst().message(),
+                        reasons.stream().map(r -> new Problem.Field(r.message(), r.cell(), r.remedy())).toList());
+                case Outcome.Stopped(var words) -> throw new IllegalStateException("Impossible state: a cell stopped the work: " + words);
+                case Outcome.Went(var next, _) -> card = next;
+            }
+        }
+        cards.save(kept, card);
+    }
+
+    private void follow(Cards.Kept kept, Card card, CardAct act) {
+        var run = card.run(act.step());
+        var machine = machines.get(kept.machine());
+        switch (act) {
+            case CardAct.Enter _ -> { }
+            case CardAct.BeginWait _ -> hob.put(machine.id(), kept.id(), act.step(), run.step().pause(), clock.instant());
+            case CardAct.Skip(_, var reason) -> write("skip", kept, machine, act.step(), "skipped “%s”: %s".formatted(run.step().title(), reason), List.of());
+            case CardAct.Fail(_, var branch) -> write("branch", kept, machine, act.step(), "“%s”: %s".formatted(run.step().title(), run.step().branches()
+                    .stream().filter(b -> b.id().equals(branch)).findFirst().orElseThrow().label()), List.of());
+            case CardAct.Strike _ -> strike(kept, machine, run);
+            case CardAct.Finish(_, var accept) -> done(kept, machine, card, run, accept == null ? "" : ", good enough: " + accept);
+        }
+        if (card.finished()) {
+            signOff(kept, machine, card);
+        }
+    }
+
+    private void done(Cards.Kept kept, Machines.Machine machine, Card card, StepRun run, String words) {
+        var account = ledger.openAccount(machine.id(), waste.inUse());
+        moves(kept, machine, card).carryOut(run, account);
+        long entry = write("step", kept, machine, run.step().id(), run.step().title() + words, account.postings());
+        if (run.step().ask() instanceof Ask.Comb(var channels, _)) {
+            var missing = new LinkedHashMap<ChannelCode, List<Integer>>();
+            channels.forEach(c -> run.entry(c.code()).ifPresent(e -> missing.put(c, Entries.missingTeeth(e))));
+            checks.keep(entry, machine.id(), machine.profile(), missing, null);
+        }
+        if (run.step().ask() instanceof Ask.Lots(var channels, _)) {
+            channels.forEach(c -> shelf.opened(card.lotOf(c), today()));
+        }
+        if (run.step().ask() instanceof Ask.Acknowledge(var agreed)) {
+            machines.agreed(machine.id(), kept.id(), run.step().id(), agreed);
+        }
+        switch (run.step().move()) {
+            case Move.Refit _ -> machines.refit(machine, machines.fit(kept.fitAfter(), machine.built()));
+            case Move.Charge _ -> setHolding(kept, machine, card);
+            case Move.Spoil(var why) -> java.util.stream.Stream.concat(machines.lotsIn(machine.id()).stream(), machine.holdings().keySet().stream().map(card::lotOf))
+                    .filter(lot -> lot != 0).distinct().forEach(lot -> shelf.spoil(lot, "%s in %s".formatted(why, machine.name())));
+            case Move.Nothing _, Move.Draw _, Move.DrawBack _, Move.Rinse _, Move.Pour _, Move.PourOnTray _, Move.DrawOnTray _, Move.PrimeOnTray _, Move.Prime _,
+                    Move.PourFluid _, Move.Supplied _, Move.Clean _, Move.Print _, Move.Reading _ -> { }
+        }
+        run.step().effects().forEach(effect -> follow(effect, machine));
+        if (storesCartridges(run)) {
+            machines.putAside(machine, kept.id());
+        }
+        if (run.step().ask() instanceof Ask.Words(var what) && what.startsWith("version")) {
+            run.entry("words").ifPresent(version -> machines.firmware(machine.id(), version));
+        }
+        hob.takeOff(kept.id(), run.step().id());
+    }
+
+    /** What the machine's papers have to know of a step's effect. */
+    private void follow(Condition effect, Machines.Machine machine) {
+        switch (effect.facet()) {
+            case WARRANTY -> machines.warrantyEnded(machine.id());
+            case UPDATES -> machines.remindersOff(machine.id());
+            case RESTING -> machines.setHoldings(machine.id(), resting(machine, machine.holdings().keySet()), Map.of());
+            default -> { }
+        }
+    }
+
+    private static boolean storesCartridges(StepRun run) {
+        return run.step().effects().stream().anyMatch(e -> e.facet() == Facet.OLD_CARTRIDGE && e.value().equals("stored"));
+    }
+
+    private CardMoves moves(Cards.Kept kept, Machines.Machine machine, Card card) {
+        var built = machine.built().fitted(machines.fit(kept.fitBefore(), machine.built()));
+        var becoming = machine.built().fitted(machines.fit(kept.fitAfter(), machine.built()));
+        var before = new HashMap<ChannelCode, Substance>();
+        machine.holdings().forEach((code, holding) -> before.put(code, Machines.before(holding, code)));
+        var bottles = shelf.fitting(kept.family(), kept.make(), today()).stream().collect(java.util.stream.Collectors.groupingBy(
+                l -> ChannelCode.of(java.util.Objects.requireNonNull(l.channel())), java.util.stream.Collectors.mapping(Shelf.Lot::id, java.util.stream.Collectors.toList())));
+        return new CardMoves(built, becoming, card, kept.family(), kept.fluidLot(), before, bottles);
+    }
+
+    /** From the charge on the paths hold the new ink, signed off or not; slots left on fluid rest. */
+    private void setHolding(Cards.Kept kept, Machines.Machine machine, Card card) {
+        if (Boolean.TRUE.equals(cards.summary(kept).parks())) {
+            return; // it goes to rest with its last step
+        }
+        if (!card.refitted() && !machines.fit(kept.fitAfter(), machine.built()).equals(machine.fit())) {
+            machines.setHolding(machine.id(), new Holding.Inked(machine.built().built(), "maker", false), Map.of()); // a first start on the maker's own cartridges
+            return;
+        }
+        boolean foodOnly = kept.family().food() && machine.holdings().values().stream()
+                .allMatch(h -> h instanceof Holding.NeverInked || h instanceof Holding.Inked(_, _, var food) && food || h instanceof Holding.Parked(_, _, var was) && was);
+        var onFluid = java.util.Objects.requireNonNullElse(cards.summary(kept).onFluid(), List.<String>of()).stream().map(ChannelCode::of).toList();
+        var holdings = new HashMap<>(resting(machine, onFluid));
+        var lots = new HashMap<ChannelCode, Long>();
+        machine.holdings().keySet().stream().filter(c -> !onFluid.contains(c)).forEach(c -> {
+            holdings.put(c, new Holding.Inked(kept.family(), kept.make(), foodOnly));
+            if (card.lotOf(c) != 0) {
+                lots.put(c, card.lotOf(c));
+            }
+        });
+        machines.setHoldings(machine.id(), holdings, lots);
+    }
+
+    private static Map<ChannelCode, Holding> resting(Machines.Machine machine, java.util.Collection<ChannelCode> codes) {
+        var resting = new HashMap<ChannelCode, Holding>();
+        machine.holdings().forEach((code, holding) -> {
+            if (codes.contains(code)) {
+                resting.put(code, switch (holding) {
+                    case Holding.Inked(var family, var make, var food) -> new Holding.Parked(family, make, food);
+                    case Holding.Parked parked -> parked;
+                    case Holding.Unknown unknown -> unknown;
+                    case Holding.NeverInked never -> never;
+                });
+            }
+        });
+        return resting;
+    }
+
+    private void strike(Cards.Kept kept, Machines.Machine machine, StepRun run) {
+        ledger.openAccount(machine.id(), waste.inUse());
+        if (run.step().move() instanceof Move.Refit) {
+            machines.refit(machine, machines.fit(kept.fitBefore(), machine.built()));
+        }
+        if (storesCartridges(run)) {
+            machines.takeBack(kept.id());
+        }
+        if (run.step().ask() instanceof Ask.Acknowledge) {
+            machines.agreementTakenBack(kept.id(), run.step().id());
+        }
+        var standing = ledger.standing(kept.id(), run.step().id());
+        if (standing.isEmpty()) {
+            write("strike", kept, machine, run.step().id(), "struck out “%s”".formatted(run.step().title()), List.of());
+        }
+        standing.forEach((entry, postings) -> ledger.record(NewEntry.of("strike", "%s: struck out “%s”".formatted(machine.name(), run.step().title()))
+                .machine(machine.id()).card(kept.id(), run.step().id()).contraOf(entry), postings.stream().map(Posting::reversed).toList()));
+    }
+
+    private void signOff(Cards.Kept kept, Machines.Machine machine, Card card) {
+        machines.signedOff(machine.id());
+        hob.takeOffAll(kept.id());
+        shelf.release(kept.id());
+        var used = cards.summary(kept).used();
+        if (used != null) {
+            supplies.used(used);
+        }
+        long skipped = card.runs().stream().filter(r -> r.status() == StepRun.Status.SKIPPED).count();
+        write("card", kept, machine, "", "signed off, %s%s".formatted(kept.title(), skipped == 0 ? "" : "; %d steps skipped".formatted(skipped)), List.of());
+    }
+
+    private long write(String kind, Cards.Kept kept, Machines.Machine machine, String step, String words, List<Posting> postings) {
+        return ledger.record(NewEntry.of(kind, machine.name() + ": " + words).machine(machine.id()).card(kept.id(), step), postings);
+    }
+
+    @Transactional
+    public void giveUp(long id, String reason) {
+        var kept = cards.hold(id);
+        if (kept.finishedAt() != null || kept.givenUp() != null) {
+            throw Problem.refused("This card is not open any more.", List.of());
+        }
+        cards.giveUp(id, reason.strip());
+        hob.takeOffAll(id);
+        shelf.release(id);
+        write("card", kept, machines.get(kept.machine()), "", "card given up: " + reason.strip(), List.of());
+    }
+
+    @Transactional
+    public void note(long id, String step, String words) {
+        cards.note(id, onCard(id, step), who.id(), words.strip(), null);
+    }
+
+    @Transactional
+    public void photo(long id, String step, byte[] picture) {
+        UUID kept = pictures.keep(picture);
+        cards.note(id, onCard(id, step), who.id(), "", kept);
+    }
+
+    private String onCard(long id, String step) {
+        return cards.get(id).card().run(step).step().id();
+    }
+
+    private LocalDate today() {
+        return LocalDate.now(clock.withZone(shop.settings().zoneId()));
+    }
+
+    /** The shop as the core's card sees it. */
+    private final class Around implements Surroundings {
+        private final Cards.Kept kept;
+
+        private Around(Cards.Kept kept) {
+            this.kept = kept;
+        }
+
+        @Override
+        public Optional<LotFacts> lot(long id) {
+            return shelf.find(id).map(Shelf.Lot::facts);
+        }
+
+        @Override
+        public Family family() {
+            return kept.family();
+        }
+
+        @Override
+        public boolean keyStored() {
+            return vault.has(kept.machine());
+        }
+
+        @Override
+        public Millilitres padRoom() {
+            var pad = ledger.ofMachineNow(kept.machine()).getOrDefault(new Place.Pad(kept.machine()), Mixture.EMPTY);
+            return machines.get(kept.machine()).profile().padCapacity().over(pad.volume());
+        }
+
+        @Override
+        public int photos(String step) {
+            return cards.photos(kept.id(), step);
+        }
+
+        @Override
+        public LocalDate today() {
+            return CardService.this.today();
+        }
+    }
+}

@@ -1,0 +1,207 @@
+package fairkettle.server.cards;
+
+import static fairkettle.db.Tables.CARD;
+import static fairkettle.db.Tables.CARD_NOTE;
+import static fairkettle.db.Tables.MACHINE;
+import static fairkettle.db.Tables.PERSON;
+
+import fairkettle.changeover.Answer;
+import fairkettle.changeover.ChannelPlan;
+import fairkettle.changeover.Route;
+import fairkettle.changeover.Supply;
+import fairkettle.db.tables.records.CardRecord;
+import fairkettle.ink.Family;
+import fairkettle.procedure.Card;
+import fairkettle.server.changeover.Changeovers;
+import fairkettle.server.live.Live;
+import fairkettle.server.web.Problem;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jooq.DSLContext;
+import org.jooq.JSONB;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Repository;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The cards, kept whole: the core's record as JSON, with what lists need beside it. */
+@Repository
+public class Cards {
+
+    private final DSLContext db;
+    private final JsonMapper json;
+    private final Live live;
+    private final Clock clock;
+
+    Cards(DSLContext db, JsonMapper json, Live live, Clock clock) {
+        this.db = db;
+        this.json = json;
+        this.live = live;
+        this.clock = clock;
+    }
+
+    /** A card that is being carried out. */
+    public record Open(long id, long machine, String title, int done, int steps, @Nullable String nextStep) {}
+
+    /** @param state open, done or given up */
+    public record Listed(long id, String title, Instant createdAt, @Nullable Instant finishedAt, String state) {}
+
+    /** A step that was skipped, and is still owed. */
+    public record Skipped(long card, String step, String title, @Nullable String reason, @Nullable Instant at) {}
+
+    /**
+     * @param fluidLot the bottle of fluid in use, 0 for one bought for the job
+     * @param fitBefore how the machine was fitted when the card was made; {@code fitAfter} how it will be
+     */
+    public record Kept(long id, long machine, String title, Family family, String make, long fluidLot, Card card, JSONB plan, JSONB fitBefore, JSONB fitAfter, Instant createdAt,
+            @Nullable Instant finishedAt, @Nullable String givenUp, boolean broughtIn, int version) {
+
+        public boolean open() {
+            return finishedAt == null && givenUp == null;
+        }
+    }
+
+    record Note(String step, Instant at, String person, String words, @Nullable UUID picture) {}
+
+    /** By machine. */
+    public Map<Long, Open> open() {
+        return db.select(CARD.ID, CARD.MACHINE_ID, CARD.TITLE, CARD.STEPS_DONE, CARD.STEPS, CARD.NEXT_STEP).from(CARD)
+                .where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull())
+                .fetch(org.jooq.Records.mapping(Open::new)).stream().collect(Collectors.toMap(Open::machine, o -> o));
+    }
+
+    /**
+     * What the next hands on an open card would do.
+     *
+     * @param waitOver when its running wait is over, or null
+     */
+    public record Next(long card, long machine, String machineName, String title, int minutes, @Nullable Instant waitOver) {}
+
+    public List<Next> next() {
+        return db.select(CARD.asterisk(), MACHINE.NAME).from(CARD).join(MACHINE).on(MACHINE.ID.eq(CARD.MACHINE_ID)).where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull())
+                .orderBy(CARD.ID).fetch().stream().flatMap(r -> {
+                    var kept = kept(r.into(CARD));
+                    return kept.card().next().map(run -> new Next(kept.id(), kept.machine(), r.get(MACHINE.NAME), run.step().title(), run.step().minutes(), run.waitOver().orElse(null))).stream();
+                }).toList();
+    }
+
+    public List<Listed> of(long machine) {
+        return db.select(CARD.ID, CARD.TITLE, CARD.CREATED_AT, CARD.FINISHED_AT, CARD.GIVEN_UP).from(CARD).where(CARD.MACHINE_ID.eq(machine))
+                .orderBy(CARD.ID.desc()).limit(20).fetch(r -> new Listed(r.value1(), r.value2(), r.value3().toInstant(),
+                        r.value4() == null ? null : r.value4().toInstant(), r.value5() != null ? "given up" : r.value4() != null ? "done" : "open"));
+    }
+
+    /** What the machine's last finished card left out. */
+    public List<Skipped> skipped(long machine) {
+        return db.selectFrom(CARD).where(CARD.MACHINE_ID.eq(machine), CARD.FINISHED_AT.isNotNull(), CARD.BROUGHT_IN.isFalse()).orderBy(CARD.ID.desc()).limit(1)
+                .fetchOptional(this::kept).map(kept -> kept.card().runs().stream()
+                        .filter(r -> r.status() == fairkettle.procedure.StepRun.Status.SKIPPED)
+                        .map(r -> new Skipped(kept.id(), r.step().id(), r.step().title(), r.reason(), r.finishedAt())).toList()).orElse(List.of());
+    }
+
+    long add(long machine, String title, String make, long fluidLot, JSONB fitBefore, JSONB fitAfter, Changeovers.Wish wish, Answer.Planned answer, Card card) {
+        long id = db.insertInto(CARD).set(CARD.MACHINE_ID, machine).set(CARD.TITLE, title).set(CARD.FAMILY, answer.plan().family().name()).set(CARD.MAKE, make)
+                .set(CARD.FIT_BEFORE, fitBefore).set(CARD.FIT_AFTER, fitAfter).set(CARD.WISH, JSONB.valueOf(json.writeValueAsString(wish)))
+                .set(CARD.FLUID_LOT, fluidLot).set(CARD.PLAN, JSONB.valueOf(json.writeValueAsString(Summary.of(answer.plan()))))
+                .set(CARD.BODY, body(card)).set(CARD.STEPS, card.runs().size())
+                .set(CARD.NEXT_STEP, card.next().map(r -> r.step().title()).orElse(null))
+                .set(CARD.CREATED_AT, clock.instant().atOffset(ZoneOffset.UTC)).returningResult(CARD.ID).fetchSingle().value1();
+        live.changed("card/" + id);
+        return id;
+    }
+
+    /** A finished card of another shop, or of this one before: it is kept to be read, and moves nothing. */
+    @org.springframework.transaction.annotation.Transactional
+    public long bringIn(long machine, String title, Family family, String make, Instant createdAt, Instant finishedAt, String summary, Card card) {
+        try {
+            Real.of(card);
+            card.runs().forEach(run -> card.missing(run.step().id()));
+            json.readValue(summary, Summary.class);
+        } catch (IllegalArgumentException | IndexOutOfBoundsException | JacksonException e) {
+            throw Problem.refused("This card does not hold together: it was changed by hand. Bring in the file as it was saved.", List.of());
+        }
+        long id = db.insertInto(CARD).set(CARD.MACHINE_ID, machine).set(CARD.TITLE, title).set(CARD.FAMILY, family.name()).set(CARD.MAKE, make).set(CARD.PLAN, JSONB.valueOf(summary))
+                .set(CARD.BODY, body(card)).set(CARD.STEPS, card.runs().size()).set(CARD.STEPS_DONE, card.runs().size()).set(CARD.CREATED_AT, createdAt.atOffset(ZoneOffset.UTC))
+                .set(CARD.FINISHED_AT, finishedAt.atOffset(ZoneOffset.UTC)).set(CARD.BROUGHT_IN, true).returningResult(CARD.ID).fetchSingle().value1();
+        live.changed("machine/" + machine);
+        return id;
+    }
+
+    /**
+     * What the plan promised, for the comparison at the end.
+     *
+     * @param parks true if the machine rests on fluid afterwards
+     * @param onFluid slots left on fluid, by the codes they carry afterwards
+     * @param used supplies that are gone when it is finished
+     */
+    public record Summary(long handsOnMinutes, double inkMl, double fluidMl, double wasteMl, String cost, @Nullable Boolean parks, @Nullable List<String> onFluid,
+            @Nullable Map<Supply, Integer> used) {
+        static Summary of(fairkettle.changeover.Plan plan) {
+            return new Summary(plan.times().handsOn().toMinutes(),
+                    plan.channels().stream().mapToDouble(c -> c.inkUsed().mL()).sum(), plan.fluid().mL(),
+                    plan.channels().stream().mapToDouble(c -> c.toWasteBottle().mL()).sum(), plan.total().toString(), plan.route() == Route.PARK,
+                    plan.channels().stream().filter(c -> c.doing() == ChannelPlan.Doing.ON_FLUID).map(c -> c.code().code()).toList(),
+                    plan.needs().stream().filter(n -> n.what().kind() != Supply.Kind.TOOL).collect(Collectors.toMap(fairkettle.changeover.Plan.Need::what, fairkettle.changeover.Plan.Need::count)));
+        }
+    }
+
+    public Summary summary(Kept kept) {
+        return json.readValue(kept.plan().data(), Summary.class);
+    }
+
+    public Kept get(long id) {
+        return db.selectFrom(CARD).where(CARD.ID.eq(id)).fetchOptional(this::kept)
+                .orElseThrow(() -> Problem.notFound("There is no card of this number (%d).".formatted(id)));
+    }
+
+    /** The card, held until the transaction ends: two tablets act one after the other. */
+    Kept hold(long id) {
+        return db.selectFrom(CARD).where(CARD.ID.eq(id)).forUpdate().fetchOptional(this::kept)
+                .orElseThrow(() -> Problem.notFound("There is no card of this number (%d).".formatted(id)));
+    }
+
+    private Kept kept(CardRecord r) {
+        return new Kept(r.getId(), r.getMachineId(), r.getTitle(), Family.valueOf(r.getFamily()), r.getMake(), r.getFluidLot(),
+                json.readValue(r.getBody().data(), Card.class), r.getPlan(), r.getFitBefore(), r.getFitAfter(), r.getCreatedAt().toInstant(),
+                r.getFinishedAt() == null ? null : r.getFinishedAt().toInstant(), r.getGivenUp(), r.getBroughtIn(), r.getVersion());
+    }
+
+    void save(Kept kept, Card card) {
+        db.update(CARD).set(CARD.BODY, body(card)).set(CARD.STEPS, card.runs().size())
+                .set(CARD.STEPS_DONE, (int) card.runs().stream().filter(r -> !r.isOpen()).count())
+                .set(CARD.NEXT_STEP, card.next().map(r -> r.step().title()).orElse(null))
+                .set(CARD.FINISHED_AT, card.finished() ? clock.instant().atOffset(ZoneOffset.UTC) : null)
+                .set(CARD.VERSION, CARD.VERSION.plus(1)).where(CARD.ID.eq(kept.id())).execute();
+        live.changed("card/" + kept.id());
+    }
+
+    void giveUp(long id, String reason) {
+        db.update(CARD).set(CARD.GIVEN_UP, reason).where(CARD.ID.eq(id)).execute();
+        live.changed("card/" + id);
+    }
+
+    private JSONB body(Card card) {
+        return JSONB.valueOf(json.writeValueAsString(card));
+    }
+
+    int photos(long card, String step) {
+        return db.fetchCount(CARD_NOTE, CARD_NOTE.CARD_ID.eq(card), CARD_NOTE.STEP_ID.eq(step), CARD_NOTE.PICTURE_ID.isNotNull());
+    }
+
+    void note(long card, String step, @Nullable Long person, String words, @Nullable UUID picture) {
+        db.insertInto(CARD_NOTE).set(CARD_NOTE.CARD_ID, card).set(CARD_NOTE.STEP_ID, step).set(CARD_NOTE.AT, clock.instant().atOffset(ZoneOffset.UTC))
+                .set(CARD_NOTE.PERSON_ID, person).set(CARD_NOTE.WORDS, words).set(CARD_NOTE.PICTURE_ID, picture).execute();
+        live.changed("card/" + card);
+    }
+
+    List<Note> notes(long card) {
+        return db.select(CARD_NOTE.STEP_ID, CARD_NOTE.AT, PERSON.NAME, CARD_NOTE.WORDS, CARD_NOTE.PICTURE_ID).from(CARD_NOTE).leftJoin(PERSON)
+                .on(PERSON.ID.eq(CARD_NOTE.PERSON_ID)).where(CARD_NOTE.CARD_ID.eq(card)).orderBy(CARD_NOTE.ID)
+                .fetch(r -> new Note(r.value1(), r.value2().toInstant(), r.value3() == null ? "somebody" : r.value3(), r.value4(), r.value5()));
+    }
+}

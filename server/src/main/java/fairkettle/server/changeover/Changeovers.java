@@ -1,0 +1,84 @@
+package fairkettle.server.changeover;
+
+import fairkettle.changeover.Answer;
+import fairkettle.changeover.Followed;
+import fairkettle.changeover.Job;
+import fairkettle.changeover.Plan;
+import fairkettle.changeover.Planner;
+import fairkettle.changeover.Purity;
+import fairkettle.changeover.Purpose;
+import fairkettle.changeover.Route;
+import fairkettle.changeover.Stock;
+import fairkettle.changeover.Terms;
+import fairkettle.changeover.TradeOff;
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import fairkettle.machine.Chips;
+import fairkettle.server.benches.Machines;
+import fairkettle.server.shelf.Shelf;
+import fairkettle.server.shelf.Supplies;
+import fairkettle.server.shop.Shop;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+
+/** Asks the planner about a machine as it is now. */
+@Service
+public class Changeovers {
+
+    private final Machines machines;
+    private final Shelf shelf;
+    private final Supplies supplies;
+    private final Shop shop;
+    private final Clock clock;
+
+    Changeovers(Machines machines, Shelf shelf, Supplies supplies, Shop shop, Clock clock) {
+        this.machines = machines;
+        this.shelf = shelf;
+        this.supplies = supplies;
+        this.shop = shop;
+        this.clock = clock;
+    }
+
+    /**
+     * @param family to come; null for the one that the machine holds, as when it is renewed or parked
+     * @param make null for the one that the machine holds
+     * @param purity old-ink share aimed for; null for the usual one
+     */
+    public record Wish(long machine, Purpose purpose, @Nullable Family family, @Nullable String make, @Nullable Double purity, @Nullable Route route,
+            @Nullable Chips chips, Map<ChannelCode, ChannelCode> carries, Set<ChannelCode> onFluid) {
+
+        public static Wish change(long machine, Family family, String make) {
+            return new Wish(machine, Purpose.CHANGE, family, make, null, null, null, Map.of(), Set.of());
+        }
+    }
+
+    public Answer plan(Wish wish) {
+        return Planner.plan(job(wish), terms(wish.machine()));
+    }
+
+    List<TradeOff> tradeOffs(Wish wish) {
+        return Planner.tradeOffs(job(wish), terms(wish.machine()), Purity.SCALE);
+    }
+
+    List<Followed> schools(Wish wish, Plan plan) {
+        return Planner.schools(job(wish), terms(wish.machine()), plan);
+    }
+
+    public Terms terms(long machine) {
+        return shop.settings().terms(machines.get(machine).schools(), supplies.prices());
+    }
+
+    public Job job(Wish wish) {
+        var machine = machines.get(wish.machine());
+        var today = LocalDate.now(clock.withZone(shop.settings().zoneId()));
+        var meant = fairkettle.changeover.Wish.of(wish.purpose(), wish.family(), wish.make(), wish.purity(), machine.built(), List.copyOf(machine.holdings().values()))
+                .by(wish.route()).chips(wish.chips()).slots(wish.carries(), wish.onFluid());
+        var stock = new Stock(shelf.inkFor(meant.family(), meant.make(), today), shelf.fluidFor(meant.family(), today), supplies.counts());
+        return machines.job(machine, meant, stock);
+    }
+}

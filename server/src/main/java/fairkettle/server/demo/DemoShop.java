@@ -1,0 +1,227 @@
+package fairkettle.server.demo;
+
+import fairkettle.changeover.Supply;
+import fairkettle.ink.Family;
+import fairkettle.ink.Holding;
+import fairkettle.ink.Millilitres;
+import fairkettle.machine.Chips;
+import fairkettle.machine.Feed;
+import fairkettle.server.benches.Checks;
+import fairkettle.server.benches.Machines;
+import fairkettle.server.benches.Machines.NewMachine;
+import fairkettle.server.cards.CardService;
+import fairkettle.server.changeover.Changeovers;
+import fairkettle.server.hob.Hob;
+import fairkettle.server.keys.Vault;
+import fairkettle.server.people.People;
+import fairkettle.server.people.Who;
+import fairkettle.server.shelf.Shelf;
+import fairkettle.server.shelf.Shelf.NewLot;
+import fairkettle.server.shelf.Supplies;
+import fairkettle.server.shelf.WasteBottles;
+import fairkettle.server.shop.Shop;
+import fairkettle.server.shop.ShopSettings;
+import java.time.Clock;
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Quillmere Rosettes, a made-up shop in a made-up market town: show rosettes and sashes, club kit, biscuit toppers. Filled
+ * once, through the same services that people use; everything in it is invented.
+ */
+@Component
+@Order(10) // after the vault is open
+@ConditionalOnProperty("kettle.demo")
+class DemoShop implements ApplicationRunner {
+
+    private static final int DAYS = 8;
+
+    private final Shop shop;
+    private final People people;
+    private final Machines machines;
+    private final Checks checks;
+    private final Shelf shelf;
+    private final Supplies supplies;
+    private final WasteBottles waste;
+    private final Vault vault;
+    private final CardService cards;
+    private final DemoHands hands;
+    private final Hob hob;
+    private final Who who;
+    private final Clock clock;
+    private final TransactionTemplate transaction;
+
+    DemoShop(Shop shop, People people, Machines machines, Checks checks, Shelf shelf, Supplies supplies, WasteBottles waste, Vault vault, CardService cards, DemoHands hands, Hob hob, Who who, Clock clock,
+            TransactionTemplate transaction) {
+        this.shop = shop;
+        this.people = people;
+        this.machines = machines;
+        this.checks = checks;
+        this.shelf = shelf;
+        this.supplies = supplies;
+        this.waste = waste;
+        this.vault = vault;
+        this.cards = cards;
+        this.hands = hands;
+        this.hob = hob;
+        this.who = who;
+        this.clock = clock;
+        this.transaction = transaction;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) {
+        transaction.executeWithoutResult(_ -> {
+            if (shop.kept().version() == 0) { // why: what was entered in the demo stays when it is started again
+                fill();
+            }
+        });
+    }
+
+    private void fill() {
+        shop.save(settings(), 0);
+        var wren = people.add("Wren");
+        var tansy = people.add("Tansy");
+        people.add("Alder");
+        who.acting(tansy.id(), this::benches);
+        who.acting(wren.id(), () -> halfDone(machines.all().stream().filter(m -> m.name().equals("Juniper")).findFirst().orElseThrow().id()));
+    }
+
+    private void benches() {
+        bottles();
+        var dye = new Holding.Inked(Family.MAKERS_DYE, "own", false);
+        var sublimation = new Holding.Inked(Family.SUBLIMATION, "own", false);
+        long bramble = add("Bramble", "Window bench", "wide-tank", sublimation, 0.62);
+        long teasel = add("Teasel", "Window bench", "film-rebuilt", new Holding.Inked(Family.FILM, "own", false), 0.55);
+        long sorrel = add("Sorrel", "Window bench", "six-ink-tank", sublimation, 0.41);
+        long clover = add("Clover", "Window bench", "snap-in-head", new Holding.Inked(Family.EDIBLE, "own", true), 0.5);
+        long juniper = add("Juniper", "Back bench", "wide-tank", dye, 0.66);
+        long thistle = add("Thistle", "Back bench", "small-tank", dye, 0.71);
+        add("Hazel", "Back bench", "small-tank", Holding.neverInked(), 0);
+        long bryony = machines.add(new NewMachine("Bryony", "Back bench", "wide-cartridge-four", Feed.BULK, Chips.IGNORED, sublimation, 0.5,
+                clock.instant().minus(Duration.ofDays(DAYS + 12))));
+        add("Mallow", "Back bench", "small-cartridge", new Holding.Parked(Family.SUBLIMATION, "own", false), 0.9);
+        past(bramble, Map.of("M", new int[] {41, 42, 120}), 3);
+        past(teasel, Map.of("W1", new int[] {8, 31}, "W2", new int[] {60}), 20);
+        past(sorrel, Map.of(), 5);
+        past(clover, Map.of("M", new int[] {11}), 2);
+        past(juniper, Map.of(), 26);
+        past(thistle, Map.of(), 9);
+        levels(bramble, 66, 51, 30, 58);
+        levels(teasel, 66, 57, 55, 72, 46, 49);
+        levels(sorrel, 52, 48, 44, 14, 39, 33);
+        levels(clover, 35, 31, 43, 40);
+        levels(juniper, 71, 40, 55, 62);
+        levels(thistle, 47, 39, 33, 42);
+        past(bryony, Map.of("Y", new int[] {77}), 7);
+        levels(bryony, 88, 61, 64, 47);
+        papers(bryony);
+        hob.put(teasel, "rest after power cleaning", Duration.ofMinutes(401));
+        hob.put(null, "press warming up", Duration.ofMinutes(12));
+    }
+
+    private static ShopSettings settings() {
+        var nine = LocalTime.of(9, 0);
+        var five = LocalTime.of(17, 0);
+        var week = Stream.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY, DayOfWeek.SATURDAY)
+                .map(day -> new ShopSettings.OpenDay(day, nine, day == DayOfWeek.SATURDAY ? LocalTime.of(13, 0) : five)).toList();
+        var usual = ShopSettings.usual();
+        return new ShopSettings("Quillmere Rosettes", "GBP", "Europe/London", "mL", "mm", 1600, 250, 2400, usual.syringes(), usual.inkBottles(),
+                usual.fluidBottles(), usual.fluidTarget(), usual.reserve(), usual.maxRinses(), usual.minutesPerPull(), usual.minutesPerRinse(), week,
+                List.of(LocalDate.of(2026, 12, 25), LocalDate.of(2026, 12, 26), LocalDate.of(2027, 1, 1)), Map.of(),
+                "The household recycling yard takes it on Saturdays, capped and labelled.", usual.comparison());
+    }
+
+    private void bottles() {
+        var today = LocalDate.now(clock);
+        for (var code : List.of("K", "C", "M", "Y")) {
+            bottle(Family.SUBLIMATION, code, "SUB-4471" + code, "250", 2500, false, today.plusMonths(10));
+        }
+        bottle(Family.SUBLIMATION, "LC", "SUB-4390LC", "100", 1200, false, today.plusMonths(7));
+        bottle(Family.SUBLIMATION, "LM", "SUB-4390LM", "100", 1200, false, today.plusMonths(7));
+        for (var code : List.of("K", "C", "M", "Y")) {
+            bottle(Family.MAKERS_DYE, code, "DYE-07" + code, "100", 900, false, today.plusMonths(14));
+        }
+        for (var code : List.of("K", "C", "M", "Y")) {
+            bottle(Family.EDIBLE, code, "EDI-2210" + code, "100", 1600, true, today.plusDays(17));
+        }
+        bottle(Family.FILM, "W1", "FLM-W88", "500", 3900, false, today.plusMonths(4));
+        bottle(Family.SUBLIMATION, null, "FLU-S12", "250", 900, false, null);
+        bottle(Family.FILM, null, "FLU-F03", "1000", 2600, false, null);
+    }
+
+    private void bottle(Family family, @Nullable String channel, String code, String volume, long price, boolean food, @Nullable LocalDate best) {
+        shelf.add(new NewLot(family, channel, "own", code, Millilitres.parse(volume), price, food, best, null));
+    }
+
+    private long add(String name, String bench, String profile, Holding holding, double tank) {
+        return machines.add(new NewMachine(name, bench, profile, Feed.AS_BUILT, null, holding, tank, clock.instant().minus(Duration.ofDays(DAYS + 12))));
+    }
+
+    /** Bryony's firmware ignores chips, and she earns little: the season of sashes is over. */
+    private void papers(long bryony) {
+        machines.papers(bryony, new Machines.Papers("BB-2204", "Sticks in the cold; warm the room first.", "K4.1 patched", true, 80L), 0);
+        if (vault.health().problem() == null) {
+            vault.store(bryony, "Bryony", "QM-7731-KETTLE-042", "a made-up seller, program 1.4, on the shop’s stick");
+        }
+        Map.of(Supply.SYRINGE, 6, Supply.NEEDLE, 8, Supply.ADAPTER, 4, Supply.GLOVES, 12, Supply.TOWELS, 20, Supply.PAPER, 300, Supply.CLOTH_AND_TRAY, 2, Supply.SCREWDRIVER, 1,
+                Supply.DAMPER, 2, Supply.TRANSFER_PAPER, 40).forEach((what, count) -> supplies.count(what, count, null));
+        supplies.count(Supply.EYE_PROTECTION, 2, null);
+        waste.open("Back bench, autumn", WasteBottles.LIQUID, Millilitres.parse("2000"), LocalDate.now(clock).minusDays(40));
+    }
+
+    /** Inks are never used up evenly. */
+    private void levels(long id, int... millilitres) {
+        var codes = machines.get(id).profile().codes();
+        for (int i = 0; i < millilitres.length; i++) {
+            machines.read(id, codes.get(i), new Millilitres(millilitres[i] * 1000L));
+        }
+    }
+
+    /** A week of looking: gaps that stand in the last days, and now and then one that was air. */
+    private void past(long id, Map<String, int[]> standing, int hoursAgo) {
+        var machine = machines.get(id);
+        var random = new Random(id);
+        for (int day = DAYS - 1; day >= 0; day--) {
+            var missing = new HashMap<String, List<Integer>>();
+            for (var channel : machine.profile().channels()) {
+                var teeth = new ArrayList<Integer>();
+                if (day < 4) {
+                    for (int tooth : standing.getOrDefault(channel.code().code(), new int[0])) {
+                        teeth.add(Math.min(tooth, channel.nozzles() - 1));
+                    }
+                }
+                if (random.nextInt(9) == 0) {
+                    teeth.add(random.nextInt(channel.nozzles()));
+                }
+                missing.put(channel.code().code(), day == 0 && standing.isEmpty() ? List.of() : teeth);
+            }
+            var when = clock.instant().minus(Duration.ofHours(24L * day + hoursAgo));
+            if (day % 3 == 2) {
+                machines.cleaned(id, day == 5, when.minus(Duration.ofMinutes(20)));
+            }
+            checks.enter(machine, missing, when);
+        }
+    }
+
+    /** Juniper's changeover stands in the middle of its pulls. */
+    private void halfDone(long juniper) {
+        long card = cards.begin(Changeovers.Wish.change(juniper, Family.SUBLIMATION, "own"));
+        hands.carryOut(card, "pull", 2);
+    }
+}

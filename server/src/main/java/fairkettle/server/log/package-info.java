@@ -1,0 +1,5 @@
+/** Reading what happened. */
+@NullMarked
+package fairkettle.server.log;
+
+import org.jspecify.annotations.NullMarked;

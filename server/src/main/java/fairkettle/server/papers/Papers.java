@@ -1,0 +1,115 @@
+package fairkettle.server.papers;
+
+import fairkettle.changeover.ChannelPlan;
+import fairkettle.changeover.Plan;
+import fairkettle.procedure.Ask;
+import fairkettle.procedure.Step;
+import fairkettle.safety.Caution;
+import fairkettle.server.changeover.Shopping;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.List;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+
+/** A card and its shopping list, to be pinned to a wall. */
+final class Papers {
+
+    private Papers() {}
+
+    /**
+     * @param steps in order
+     * @param done ids of the steps that are done already; they are printed with a mark
+     */
+    static byte[] card(PDRectangle paper, String machine, String title, List<Step> steps, List<String> done, String printed) {
+        try (var sheet = new Sheet(paper, "Fair Kettle   ·   %s   ·   %s   ·   %s".formatted(machine, title, printed))) {
+            sheet.title(machine + ": " + title);
+            sheet.text("Steps in their order. A box is ticked when it is done. Words in bold are hold points: nobody goes on before they are true.");
+            String part = "";
+            for (var step : steps) {
+                if (!step.part().equals(part)) {
+                    part = step.part();
+                    sheet.heading(part);
+                }
+                sheet.keep(46);
+                sheet.tick(step.title() + (step.minutes() > 0 ? "   (" + step.minutes() + " min)" : "") + (done.contains(step.id()) ? "   – done" : ""));
+                sheet.small(step.say(), 20);
+                if (step.hold() != null) {
+                    sheet.bold("Hold: " + step.hold(), 20);
+                }
+                if (step.irreversible() != null) {
+                    sheet.small("Cannot be undone: " + step.irreversible(), 20);
+                }
+                if (step.pause() != null) {
+                    sheet.small("Wait: %s, %s.".formatted(step.pause().label(), length(step.pause().min())), 20);
+                }
+                asked(sheet, step.ask());
+                step.cautions().stream().map(Caution::say).forEach(words -> sheet.small("! " + words, 20));
+                step.branches().forEach(b -> sheet.small("If: %s – %s".formatted(b.label(), b.stops() ? b.atLimit() : b.steps().getFirst().title()), 20));
+                sheet.space(4);
+            }
+            return sheet.bytes();
+        } catch (IOException e) {
+            throw new UncheckedIOException("The card could not be put on paper.", e);
+        }
+    }
+
+    private static String length(java.time.Duration wait) {
+        return wait.toMinutes() < 2 ? wait.toSeconds() + " s" : wait.toHours() >= 2 ? wait.toHours() + " h" : wait.toMinutes() + " min";
+    }
+
+    private static void asked(Sheet sheet, Ask ask) {
+        switch (ask) {
+            case Ask.Ticks(var items) -> items.forEach(item -> sheet.small("[  ] " + item, 34));
+            case Ask.Count(var what, var expected) -> sheet.small("%s: ______ (%d expected)".formatted(what, expected), 34);
+            case Ask.Words(var what) -> sheet.small(what + ": ______________________________", 34);
+            case Ask.Choice(var question, var answers) -> sheet.small(question + "   " + String.join("   ", answers.stream().map(a -> "[  ] " + a).toList()), 34);
+            case Ask.Acknowledge(var words) -> sheet.small("[  ] " + words + "   Name, date: ____________________", 34);
+            case Ask.Lots(var channels, _) -> sheet.small("Code on each bottle:   " + String.join("   ", channels.stream().map(c -> c + " ____________").toList()), 34);
+            case Ask.Grid(var channels, var columns) -> {
+                for (int row = 0; row < channels.size(); row++) {
+                    var cells = new StringBuilder(channels.get(row).code() + ":");
+                    for (var column : columns) {
+                        boolean open = column.expected().isEmpty() || !column.expected().get(row).isZero();
+                        if (open) {
+                            cells.append("   ").append(column.label()).append(column.kind() == Ask.ColumnKind.VOLUME ? " ______ of " + column.expected().get(row) + " mL"
+                                    : column.kind() == Ask.ColumnKind.CODE ? " ____________" : " [  ]");
+                        }
+                    }
+                    sheet.small(cells.toString(), 34);
+                }
+            }
+            case Ask.Comb(var channels, _) -> sheet.small("Missing teeth:   " + String.join("   ", channels.stream().map(c -> c + " ______").toList()), 34);
+            case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> { }
+        }
+    }
+
+    static byte[] shopping(PDRectangle paper, String machine, Plan plan, String printed) {
+        try (var sheet = new Sheet(paper, "Fair Kettle   ·   %s   ·   %s   ·   %s".formatted(machine, plan.route().label(), printed))) {
+            sheet.title("To buy and to lay out: " + machine);
+            sheet.text("%s, from %s to %s. What is on the shelf is struck off.".formatted(plan.route().label(), plan.from(), plan.to()));
+            var lines = Shopping.of(plan);
+            sheet.heading("To buy");
+            var buy = lines.stream().filter(l -> l.buy() > 0).toList();
+            if (buy.isEmpty()) {
+                sheet.text("Nothing: everything is on the shelf.");
+            }
+            buy.forEach(l -> sheet.tick("%d × %s%s".formatted(l.buy(), l.what(), l.price() == null || l.price().minor() == 0 ? "" : "   " + l.price())));
+            sheet.heading("There already");
+            lines.stream().filter(l -> l.onShelf() > 0).forEach(l -> sheet.tick("%d × %s".formatted(l.onShelf(), l.what())));
+            sheet.heading("How much, slot by slot");
+            sheet.table(List.of("slot", "now", "then", "draw out", "rinse, mL", "new ink, mL", "sheets"),
+                    plan.channels().stream().map(Papers::figures).toList(), 0.1f, 0.2f, 0.16f, 0.18f, 0.12f, 0.14f, 0.1f);
+            sheet.space(6);
+            sheet.text("Waste bottle with room for %s mL. Pad afterwards: %.0f %% full. Hands-on %d min, machine %d min, waits %d min. Cost %s.".formatted(plan.wasteBottle(),
+                    plan.padAfter() * 100, plan.times().handsOn().toMinutes(), plan.times().machine().toMinutes(), plan.times().waiting().toMinutes(), plan.total()));
+            return sheet.bytes();
+        } catch (IOException e) {
+            throw new UncheckedIOException("The list could not be put on paper.", e);
+        }
+    }
+
+    private static List<String> figures(ChannelPlan c) {
+        return List.of(c.before().equals(c.code()) ? c.code().code() : c.before() + " to " + c.code(), c.from(), c.to(), c.pulls().label(), c.rinseLiquid().toString(), c.needed().toString(),
+                String.valueOf(c.sheets()));
+    }
+}

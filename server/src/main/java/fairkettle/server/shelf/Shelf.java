@@ -1,0 +1,175 @@
+package fairkettle.server.shelf;
+
+import static fairkettle.db.Tables.ENTRY;
+import static fairkettle.db.Tables.LOT;
+import static fairkettle.db.Tables.POSTING;
+import static fairkettle.db.Tables.RESERVATION;
+import static fairkettle.path.Place.Outside.SUPPLIER;
+
+import fairkettle.db.tables.records.LotRecord;
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import fairkettle.ink.Millilitres;
+import fairkettle.ink.Substance;
+import fairkettle.path.Mixture;
+import fairkettle.path.Place;
+import fairkettle.path.Posting;
+import fairkettle.procedure.Surroundings.LotFacts;
+import fairkettle.server.ledger.Ledger;
+import fairkettle.server.ledger.Ledger.NewEntry;
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+@Repository
+public class Shelf {
+
+    private final DSLContext db;
+    private final Ledger ledger;
+
+    Shelf(DSLContext db, Ledger ledger) {
+        this.db = db;
+        this.ledger = ledger;
+    }
+
+    /** @param left by the account; @param reserved of that, for cards that are open */
+    public record Lot(long id, boolean fluid, Family family, @Nullable String channel, String make, String code, Millilitres volume,
+            Millilitres left, Millilitres reserved, long price, boolean foodGrade, @Nullable LocalDate openedOn, @Nullable LocalDate bestBefore,
+            @Nullable String spoiled) {
+
+        /** Not counted on by any card. */
+        public Millilitres free() {
+            return left.over(reserved);
+        }
+
+        public LotFacts facts() {
+            return new LotFacts(id, family, channel == null ? null : ChannelCode.of(channel), foodGrade, bestBefore, left, spoiled);
+        }
+    }
+
+    /** @param channel null for cleaning fluid */
+    public record NewLot(Family family, @Nullable String channel, String make, String code, Millilitres volume, long price,
+            boolean foodGrade, @Nullable LocalDate bestBefore, @Nullable LocalDate openedOn) {}
+
+    /** First opened first, then the one that spoils first. */
+    public List<Lot> lots() {
+        var contents = ledger.ofShelf();
+        var reserved = reserved();
+        return db.selectFrom(LOT).fetch(row -> lot(row, contents, reserved)).stream().sorted(Comparator
+                .comparing(Lot::openedOn, Comparator.nullsLast(Comparator.naturalOrder()))
+                .thenComparing(Lot::bestBefore, Comparator.nullsLast(Comparator.naturalOrder())).thenComparing(Lot::id)).toList();
+    }
+
+    public Optional<Lot> find(long id) {
+        return db.selectFrom(LOT).where(LOT.ID.eq(id)).fetchOptional(row -> lot(row, ledger.ofBottle(id), Map.of()));
+    }
+
+    /** By lot: what open cards still count on, less what they have taken already. */
+    private Map<Long, Millilitres> reserved() {
+        var taken = DSL.field(DSL.select(DSL.coalesce(DSL.sum(POSTING.MICROLITRES.neg()), java.math.BigDecimal.ZERO)).from(POSTING).join(ENTRY).on(ENTRY.ID.eq(POSTING.ENTRY_ID))
+                .where(ENTRY.CARD_ID.eq(RESERVATION.CARD_ID), POSTING.PLACE.eq(DSL.concat(DSL.val("bottle/"), RESERVATION.LOT_ID.cast(String.class)))));
+        return db.select(RESERVATION.LOT_ID, RESERVATION.MICROLITRES, taken).from(RESERVATION).fetch().stream().collect(Collectors.toMap(r -> r.value1(),
+                r -> new Millilitres(Math.max(0, r.value2() - Math.max(0, r.value3().longValue()))), Millilitres::plus));
+    }
+
+    /** Sets aside for a card what its plan takes, the bottle first opened first. */
+    @Transactional
+    public void reserve(long card, Family family, String make, Map<ChannelCode, Millilitres> ink, Millilitres fluid, LocalDate today) {
+        var bottles = fitting(family, make, today);
+        ink.forEach((channel, needed) -> reserve(card, needed, bottles.stream().filter(l -> channel.code().equals(l.channel())).toList()));
+        reserve(card, fluid, fluids(family, today));
+    }
+
+    private void reserve(long card, Millilitres needed, List<Lot> lots) {
+        var left = needed;
+        for (var lot : lots) {
+            var free = lot.free().min(left);
+            if (!free.isZero()) {
+                db.insertInto(RESERVATION).set(RESERVATION.CARD_ID, card).set(RESERVATION.LOT_ID, lot.id()).set(RESERVATION.MICROLITRES, free.microlitres()).execute();
+                left = left.over(free);
+            }
+        }
+    }
+
+    private List<Lot> fluids(Family family, LocalDate today) {
+        return lots().stream().filter(l -> l.fluid() && l.family() == family && usable(l, today)).filter(l -> !family.food() || l.foodGrade()).toList();
+    }
+
+    /** The card is over: what it did not take is free again. */
+    public void release(long card) {
+        db.deleteFrom(RESERVATION).where(RESERVATION.CARD_ID.eq(card)).execute();
+    }
+
+    /** Bottles of ink of a family and make, in the order in which they are used up. */
+    public List<Lot> fitting(Family family, String make, LocalDate today) {
+        return lots().stream().filter(l -> !l.fluid() && l.family() == family && l.make().equals(make) && usable(l, today))
+                .filter(l -> !family.food() || l.foodGrade()).toList();
+    }
+
+    /** Nothing is filled from it any more. */
+    public void spoil(long id, String why) {
+        db.update(LOT).set(LOT.SPOILED, why).where(LOT.ID.eq(id), LOT.SPOILED.isNull()).execute();
+        find(id).ifPresent(l -> ledger.record(NewEntry.of("bottle", "%s %s is marked bad: %s".formatted(l.family().label(), l.code(), why)), List.of()));
+    }
+
+    private static Lot lot(LotRecord row, Map<Place, Mixture> contents, Map<Long, Millilitres> reserved) {
+        return new Lot(row.getId(), row.getKind().equals("FLUID"), Family.valueOf(row.getFamily()), row.getChannel(), row.getMake(),
+                row.getCode(), new Millilitres(row.getVolumeUl()),
+                contents.getOrDefault(new Place.Bottle(row.getId()), Mixture.EMPTY).volume(), reserved.getOrDefault(row.getId(), Millilitres.ZERO), row.getPriceMinor(), row.getFoodGrade(),
+                row.getOpenedOn(), row.getBestBefore(), row.getSpoiled());
+    }
+
+    /** A bottle comes onto the shelf, full. */
+    @Transactional
+    public long add(NewLot lot) {
+        boolean fluid = lot.channel() == null;
+        if (!fluid) {
+            ChannelCode.of(lot.channel());
+        }
+        if (lot.volume().isZero()) {
+            throw new IllegalArgumentException("An empty bottle needs no place on the shelf. Give its volume in mL.");
+        }
+        long id = db.insertInto(LOT).set(LOT.KIND, fluid ? "FLUID" : "INK").set(LOT.FAMILY, lot.family().name())
+                .set(LOT.CHANNEL, lot.channel()).set(LOT.MAKE, lot.make().strip()).set(LOT.CODE, lot.code().strip())
+                .set(LOT.VOLUME_UL, lot.volume().microlitres()).set(LOT.PRICE_MINOR, lot.price()).set(LOT.FOOD_GRADE, lot.foodGrade())
+                .set(LOT.BEST_BEFORE, lot.bestBefore()).set(LOT.OPENED_ON, lot.openedOn()).returningResult(LOT.ID).fetchSingle().value1();
+        var what = fluid ? new Substance.Fluid(lot.family()) : new Substance.Ink(lot.family(), ChannelCode.of(lot.channel()), id);
+        ledger.record(NewEntry.of("bottle", "%s mL of %s %s onto the shelf".formatted(lot.volume(), lot.family().label(),
+                fluid ? "cleaning fluid" : lot.channel())), List.of(new Posting(SUPPLIER, what, -lot.volume().microlitres()),
+                        new Posting(new Place.Bottle(id), what, lot.volume().microlitres())));
+        return id;
+    }
+
+    /** Dates the opening of a bottle that is now in use. */
+    public void opened(long id, LocalDate on) {
+        db.update(LOT).set(LOT.OPENED_ON, on).where(LOT.ID.eq(id), LOT.OPENED_ON.isNull()).execute();
+    }
+
+    /** mL fit for a family and make, by channel. */
+    public Map<ChannelCode, Millilitres> inkFor(Family family, String make, LocalDate today) {
+        return fitting(family, make, today).stream()
+                .collect(Collectors.toMap(l -> ChannelCode.of(l.channel() == null ? "K" : l.channel()), Lot::free, Millilitres::plus));
+    }
+
+    public Millilitres fluidFor(Family family, LocalDate today) {
+        return fluids(family, today).stream().map(Lot::free)
+                .reduce(Millilitres.ZERO, Millilitres::plus);
+    }
+
+    /** The bottle of fluid to use first; 0 if there is none. */
+    public long fluidLot(Family family, LocalDate today) {
+        return fluids(family, today).stream().mapToLong(Lot::id).findFirst().orElse(0);
+    }
+
+    private static boolean usable(Lot lot, LocalDate today) {
+        return lot.spoiled() == null && !lot.left().isZero() && (lot.bestBefore() == null || !lot.bestBefore().isBefore(today));
+    }
+}

@@ -1,0 +1,116 @@
+package fairkettle.server.shelf;
+
+import fairkettle.changeover.Supply;
+import fairkettle.ink.Family;
+import fairkettle.ink.Millilitres;
+import fairkettle.server.live.Live;
+import fairkettle.server.shop.Shop;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class ShelfController {
+
+    private final Shelf shelf;
+    private final Supplies supplies;
+    private final WasteBottles waste;
+    private final Shop shop;
+    private final Live live;
+    private final Clock clock;
+
+    ShelfController(Shelf shelf, Supplies supplies, WasteBottles waste, Shop shop, Live live, Clock clock) {
+        this.shelf = shelf;
+        this.supplies = supplies;
+        this.waste = waste;
+        this.shop = shop;
+        this.live = live;
+        this.clock = clock;
+    }
+
+    /** @param reason why nothing must be filled from it */
+    record SpoilJson(@NotBlank(message = "Say what is wrong with it.") @Size(max = 200, message = "At most 200 letters.") String reason) {}
+
+    record CountJson(@Min(value = 0, message = "Not below nothing.") @Max(value = 9999, message = "At most 9999.") int count,
+            @Nullable @Min(value = 0, message = "Not below nothing.") Long price) {}
+
+    record WasteJson(@NotBlank(message = "Give it a name.") @Size(max = 40, message = "At most 40 letters.") String name,
+            @NotNull @Pattern(regexp = "ink and fluid|powder and film", message = "Liquid and solid waste are kept apart.") String kind,
+            @NotNull(message = "How much does it hold, in mL?") Millilitres capacity) {}
+
+    record NewLotJson(@NotNull(message = "Choose the family.") Family family, @Nullable String channel,
+            @NotBlank(message = "Whose ink is it?") @Size(max = 60, message = "At most 60 letters.") String make,
+            @NotBlank(message = "Copy the code on the bottle.") @Size(max = 60, message = "At most 60 letters.") String code,
+            @NotNull(message = "Give the volume in mL.") Millilitres volume, @Min(value = 0, message = "Not below nothing.") long price,
+            boolean foodGrade, @Nullable LocalDate bestBefore) {}
+
+    @GetMapping("/api/shelf/lots")
+    List<Shelf.Lot> lots() {
+        return shelf.lots();
+    }
+
+    @PostMapping("/api/shelf/lots")
+    @ResponseStatus(HttpStatus.CREATED)
+    List<Shelf.Lot> addLot(@Valid @RequestBody NewLotJson lot) {
+        shelf.add(new Shelf.NewLot(lot.family(), lot.channel(), lot.make(), lot.code(), lot.volume(), lot.price(), lot.foodGrade(),
+                lot.bestBefore(), null));
+        live.changed("shelf");
+        return shelf.lots();
+    }
+
+    @PostMapping("/api/shelf/lots/{lot}/spoiled")
+    List<Shelf.Lot> spoilLot(@PathVariable long lot, @Valid @RequestBody SpoilJson spoil) {
+        shelf.spoil(lot, spoil.reason().strip());
+        live.changed("shelf");
+        return shelf.lots();
+    }
+
+    @GetMapping("/api/shelf/supplies")
+    List<Supplies.Line> supplies() {
+        return supplies.all();
+    }
+
+    @PutMapping("/api/shelf/supplies/{what}")
+    List<Supplies.Line> countSupply(@PathVariable Supply what, @Valid @RequestBody CountJson counted) {
+        supplies.count(what, counted.count(), counted.price());
+        return supplies.all();
+    }
+
+    @GetMapping("/api/shelf/waste")
+    List<WasteBottles.Bottle> waste() {
+        return waste.all();
+    }
+
+    @PostMapping("/api/shelf/waste")
+    @ResponseStatus(HttpStatus.CREATED)
+    List<WasteBottles.Bottle> openWaste(@Valid @RequestBody WasteJson bottle) {
+        waste.open(bottle.name(), bottle.kind(), bottle.capacity(), today());
+        return waste.all();
+    }
+
+    @PostMapping("/api/shelf/waste/{bottle}/disposed")
+    List<WasteBottles.Bottle> disposeWaste(@PathVariable long bottle) {
+        waste.dispose(bottle, today());
+        return waste.all();
+    }
+
+    private LocalDate today() {
+        return LocalDate.now(clock.withZone(shop.settings().zoneId()));
+    }
+}

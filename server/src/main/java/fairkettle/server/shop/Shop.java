@@ -1,0 +1,54 @@
+package fairkettle.server.shop;
+
+import static fairkettle.db.Tables.SHOP;
+
+import fairkettle.server.live.Live;
+import fairkettle.server.web.Problem;
+import org.jooq.DSLContext;
+import org.jooq.JSONB;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+@Repository
+public class Shop {
+
+    private final DSLContext db;
+    private final JsonMapper json;
+    private final Live live;
+
+    Shop(DSLContext db, JsonMapper json, Live live) {
+        this.db = db;
+        this.json = json;
+        this.live = live;
+    }
+
+    /** @param version for If-Match: who saves an older one has lost the race */
+    public record Kept(ShopSettings settings, int version) {}
+
+    public Kept kept() {
+        return db.select(SHOP.SETTINGS, SHOP.VERSION).from(SHOP)
+                .fetchOptional(r -> new Kept(json.readValue(r.value1().data(), ShopSettings.class), r.value2()))
+                .orElseGet(() -> new Kept(ShopSettings.usual(), 0));
+    }
+
+    public ShopSettings settings() {
+        return kept().settings();
+    }
+
+    @Transactional
+    public Kept save(ShopSettings settings, int version) {
+        settings.check();
+        var body = JSONB.valueOf(json.writeValueAsString(settings));
+        int changed = version == 0
+                ? db.insertInto(SHOP).set(SHOP.ID, 1).set(SHOP.NAME, settings.name()).set(SHOP.SETTINGS, body).set(SHOP.VERSION, 1)
+                        .onConflictDoNothing().execute()
+                : db.update(SHOP).set(SHOP.NAME, settings.name()).set(SHOP.SETTINGS, body).set(SHOP.VERSION, version + 1)
+                        .where(SHOP.VERSION.eq(version)).execute();
+        if (changed == 0) {
+            throw Problem.lostRace("Somebody else changed the shop’s settings meanwhile. Load them again and repeat your change.");
+        }
+        live.changed("shop");
+        return new Kept(settings, version + 1);
+    }
+}

@@ -1,0 +1,63 @@
+package fairkettle.server.shop;
+
+import fairkettle.safety.School;
+import fairkettle.server.people.People;
+import jakarta.validation.Valid;
+import java.net.InetAddress;
+import java.net.UnknownHostException;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class ShopController {
+
+    private final Shop shop;
+    private final People people;
+    private final Clock clock;
+    private final String address;
+
+    ShopController(Shop shop, People people, Clock clock, @Value("${server.address}") String address) {
+        this.shop = shop;
+        this.people = people;
+        this.clock = clock;
+        this.address = address;
+    }
+
+    /** @param now the server's clock, by which every wait runs; @param workshop whether other devices can reach it */
+    record ShopJson(ShopSettings settings, int version, List<People.Person> people, List<SchoolJson> schools, Instant now, boolean workshop) {}
+
+    record SchoolJson(School school, String question, List<School.Position> positions) {}
+
+    @GetMapping("/api/shop")
+    ShopJson shop() {
+        return render(shop.kept());
+    }
+
+    @PutMapping("/api/shop")
+    ResponseEntity<ShopJson> saveShop(@Valid @RequestBody ShopSettings settings, @RequestHeader("If-Match") String version) {
+        var kept = shop.save(settings, Integer.parseInt(version.replaceAll("\\D", "").isEmpty() ? "-1" : version.replaceAll("\\D", "")));
+        return ResponseEntity.ok().eTag("\"" + kept.version() + "\"").body(render(kept));
+    }
+
+    private ShopJson render(Shop.Kept kept) {
+        return new ShopJson(kept.settings(), kept.version(), people.all(),
+                Stream.of(School.values()).map(s -> new SchoolJson(s, s.question(), s.positions())).toList(), clock.instant(), reachable());
+    }
+
+    private boolean reachable() {
+        try {
+            return !InetAddress.getByName(address).isLoopbackAddress();
+        } catch (UnknownHostException e) {
+            return true;
+        }
+    }
+}

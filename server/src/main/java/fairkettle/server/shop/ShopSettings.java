@@ -1,0 +1,152 @@
+package fairkettle.server.shop;
+
+import fairkettle.changeover.Bottles;
+import fairkettle.changeover.OpeningHours;
+import fairkettle.changeover.Supply;
+import fairkettle.changeover.Syringe;
+import fairkettle.changeover.Terms;
+import fairkettle.ink.Millilitres;
+import fairkettle.ink.Money;
+import fairkettle.safety.School;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.Comparator;
+import java.util.Currency;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What the shop decides for itself.
+ *
+ * @param volumeUnit what people read and type; all volumes travel as mL
+ * @param fluidTarget share of fluid that may stay in a charged path
+ * @param wasteRule where waste goes, by the rules of the place
+ */
+public record ShopSettings(
+        @NotBlank(message = "Give the shop a name.") @Size(max = 60, message = "At most 60 letters.") String name,
+        @Pattern(regexp = "[A-Z]{3}", message = "Give the currency as three letters, such as GBP.") String currency,
+        @NotBlank(message = "Choose a time zone.") String zone,
+        @Pattern(regexp = "mL|fl oz", message = "mL or fl oz.") String volumeUnit,
+        @Pattern(regexp = "mm|inch", message = "mm or inch.") String lengthUnit,
+        @Min(value = 0, message = "Not below nothing.") long labourPerHour, @Min(value = 0, message = "Not below nothing.") long wastePerLitre,
+        @Min(value = 0, message = "Not below nothing.") long padPrice,
+        @NotEmpty(message = "Enter at least one syringe.") @Valid List<OwnedSyringe> syringes,
+        @NotEmpty(message = "Enter at least one bottle size.") @Valid List<BottleSize> inkBottles,
+        @NotEmpty(message = "Enter at least one bottle size.") @Valid List<BottleSize> fluidBottles,
+        @DecimalMin(value = "0.001", message = "At least 0.1 %.") @DecimalMax(value = "0.2", message = "At most 20 %.") double fluidTarget,
+        Millilitres reserve, @Min(value = 1, message = "At least one.") @Max(value = 12, message = "At most 12.") int maxRinses,
+        @DecimalMin(value = "0.1", message = "At least 0.1 min.") double minutesPerPull, @DecimalMin(value = "0.1", message = "At least 0.1 min.") double minutesPerRinse,
+        @NotEmpty(message = "The shop is open on some day.") @Valid List<OpenDay> week, List<LocalDate> holidays, Map<School, String> schools, String wasteRule,
+        @Nullable @Valid Comparison comparison) {
+
+    /**
+     * What other ways to the same prints would cost, in minor units.
+     *
+     * @param makersInkPer100mL of the ink the machines were built for
+     * @param orderedSheet a print ordered elsewhere; {@code orderedDays} until it comes
+     * @param inkedSheet a sheet bought with its ink on
+     */
+    public record Comparison(@Min(value = 0, message = "Not below nothing.") long makersInkPer100mL, @Min(value = 0, message = "Not below nothing.") long dedicatedMachine,
+            @Min(value = 0, message = "Not below nothing.") long orderedSheet, @Min(value = 0, message = "Not below nothing.") int orderedDays,
+            @Min(value = 0, message = "Not below nothing.") long inkedSheet) {
+
+        static Comparison usual() {
+            return new Comparison(6000, 45000, 180, 6, 120);
+        }
+    }
+
+    /** @return what was entered, or the usual figures */
+    public Comparison compared() {
+        return comparison == null ? Comparison.usual() : comparison;
+    }
+
+    public record OwnedSyringe(Millilitres size, Millilitres graduation) {}
+
+    public record BottleSize(Millilitres volume, @Min(value = 0, message = "Not below nothing.") long price) {}
+
+    public record OpenDay(DayOfWeek day, LocalTime open, LocalTime close) {}
+
+    /** Where every shop begins. */
+    public static ShopSettings usual() {
+        var nine = LocalTime.of(9, 0);
+        var five = LocalTime.of(17, 0);
+        return new ShopSettings("My shop", "GBP", "Europe/London", "mL", "mm", 1800, 250, 2400,
+                List.of(syringe("60", "1"), syringe("10", "0.5")), List.of(bottle("100", 1200), bottle("50", 700)),
+                List.of(bottle("250", 900), bottle("1000", 2600)), 0.01, Millilitres.parse("15"), 6, 2, 3,
+                List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY).stream()
+                        .map(day -> new OpenDay(day, nine, five)).toList(),
+                List.of(), Map.of(), "Collected in the labelled bottle; ask your local authority where it goes.", Comparison.usual());
+    }
+
+    private static OwnedSyringe syringe(String size, String mark) {
+        return new OwnedSyringe(Millilitres.parse(size), Millilitres.parse(mark));
+    }
+
+    private static BottleSize bottle(String volume, long price) {
+        return new BottleSize(Millilitres.parse(volume), price);
+    }
+
+    /** @throws IllegalArgumentException naming what does not fit together */
+    public void check() {
+        terms();
+        hours();
+        schools.forEach(School::position);
+    }
+
+    public Currency money() {
+        return Currency.getInstance(currency);
+    }
+
+    public Terms terms() {
+        return terms(Map.of(), Map.of());
+    }
+
+    /**
+     * @param machines how one machine is treated otherwise than the shop's others
+     * @param prices of supplies, where the shop has its own
+     */
+    public Terms terms(Map<School, String> machines, Map<Supply, Long> prices) {
+        var money = money();
+        var all = new EnumMap<School, String>(School.class);
+        all.putAll(schools);
+        all.putAll(machines);
+        var own = new EnumMap<Supply, Money>(Supply.class);
+        prices.forEach((what, minor) -> own.put(what, new Money(minor, money)));
+        return new Terms(new Money(labourPerHour, money), new Money(wastePerLitre, money), new Money(padPrice, money),
+                syringes.stream().map(s -> new Syringe(s.size(), s.graduation())).sorted(Comparator.comparing(Syringe::size).reversed()).toList(),
+                sizes(inkBottles), sizes(fluidBottles), fluidTarget, reserve, maxRinses, minutesPerPull, minutesPerRinse, 240, all, own,
+                new Money(compared().makersInkPer100mL(), money).major() / 100);
+    }
+
+    private List<Bottles.Size> sizes(List<BottleSize> bottles) {
+        return bottles.stream().map(b -> new Bottles.Size(b.volume(), new Money(b.price(), money()))).toList();
+    }
+
+    public OpeningHours hours() {
+        var days = new EnumMap<DayOfWeek, OpeningHours.Span>(DayOfWeek.class);
+        week.forEach(d -> days.put(d.day(), new OpeningHours.Span(d.open(), d.close())));
+        return new OpeningHours(zoneId(), days, new HashSet<>(holidays));
+    }
+
+    public ZoneId zoneId() {
+        try {
+            return ZoneId.of(zone);
+        } catch (java.time.DateTimeException e) {
+            throw new IllegalArgumentException("The time zone (%s) is unknown. Use a name such as Europe/London.".formatted(zone), e);
+        }
+    }
+}

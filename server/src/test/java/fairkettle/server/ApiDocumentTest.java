@@ -1,0 +1,35 @@
+package fairkettle.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.assertj.MockMvcTester;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+@ServerTest
+class ApiDocumentTest {
+
+    private static final Path COMMITTED = Path.of("../docs/openapi.json");
+
+    @Autowired
+    private MockMvcTester mvc;
+
+    @Autowired
+    private JsonMapper json;
+
+    /** The front end's types are generated from the committed document. Rewrite it with -Dopenapi.write=true. */
+    @Test
+    void theCommittedDocumentIsWhatTheServerSays() throws IOException {
+        byte[] now = mvc.get().uri("/v3/api-docs").exchange().getResponse().getContentAsByteArray();
+        var pretty = json.rebuild().enable(SerializationFeature.INDENT_OUTPUT).build().writeValueAsString(json.readTree(now)) + "\n";
+        if (Boolean.getBoolean("openapi.write")) {
+            Files.writeString(COMMITTED, pretty);
+        }
+        assertThat(Files.readString(COMMITTED)).isEqualTo(pretty);
+    }
+}

@@ -1,0 +1,60 @@
+package fairkettle.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import java.time.Clock;
+import java.time.Instant;
+import org.junit.jupiter.api.Test;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The rules of the house, held by the build. */
+class ArchitectureTest {
+
+    private static final String[] CORE = {"fairkettle.ink..", "fairkettle.machine..", "fairkettle.path..", "fairkettle.changeover..",
+        "fairkettle.procedure..", "fairkettle.safety.."};
+
+    private final JavaClasses all = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("fairkettle");
+
+    @Test
+    void theCoreDependsOnNothingButTheJdk() {
+        classes().that().resideInAnyPackage(CORE).should().onlyDependOnClassesThat()
+                .resideInAnyPackage(concat(CORE, "java..", "org.jspecify..")).check(all);
+    }
+
+    @Test
+    void theCoreReadsNoClockFileOrNetwork() {
+        noClasses().that().resideInAnyPackage(CORE).should().callMethod(Instant.class, "now").orShould().callMethod(Clock.class, "systemUTC")
+                .orShould().dependOnClassesThat().resideInAnyPackage("java.io..", "java.net..", "java.nio.file..", "java.sql..").check(all);
+    }
+
+    @Test
+    void theCoresPackagesHaveNoCycles() {
+        slices().matching("fairkettle.(ink|machine|path|safety|procedure|changeover)..").should().beFreeOfCycles().check(all);
+    }
+
+    @Test
+    void onlyWhatRemembersSpeaksSql() {
+        noClasses().that().areAnnotatedWith(RestController.class).and().resideOutsideOfPackage("..log..").should().dependOnClassesThat()
+                .resideInAnyPackage("fairkettle.db..").check(all);
+    }
+
+    @Test
+    void nobodyDependsOnTheDemo() {
+        noClasses().that().resideOutsideOfPackage("..server.demo..").should().dependOnClassesThat().resideInAPackage("..server.demo..").check(all);
+    }
+
+    @Test
+    void controllersArePrivateToTheirFeature() {
+        classes().that().areAnnotatedWith(RestController.class).should().bePackagePrivate().check(all);
+    }
+
+    private static String[] concat(String[] some, String... more) {
+        return java.util.stream.Stream.concat(java.util.Arrays.stream(some), java.util.Arrays.stream(more)).toArray(String[]::new);
+    }
+}

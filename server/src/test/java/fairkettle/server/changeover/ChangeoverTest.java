@@ -1,0 +1,70 @@
+package fairkettle.server.changeover;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairkettle.server.Api;
+import fairkettle.server.ServerTest;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import tools.jackson.databind.JsonNode;
+
+@ServerTest
+class ChangeoverTest {
+
+    @Autowired
+    private Api api;
+
+    @Test
+    void aPlanAnswersEverythingAtOnce() {
+        var plan = ask(api.machine("Planned", "wide-tank", "INKED"), "MAKERS_PIGMENT", "").get("plan");
+        assertThat(plan.get("route").asString()).isEqualTo("Drain and swap");
+        assertThat(plan.get("channels")).hasSize(4).allSatisfy(c -> {
+            assertThat(c.get("residue").asDouble()).isLessThanOrEqualTo(0.005);
+            assertThat(c.get("pulls").asString()).isNotBlank();
+            assertThat(c.get("bottles")).isNotEmpty();
+        });
+        long lines = 0;
+        for (var line : plan.get("cost")) {
+            lines += line.at("/amount/minor").asLong();
+        }
+        assertThat(plan.at("/total/minor").asLong()).isEqualTo(lines);
+        assertThat(plan.at("/times/ready").asString()).isNotBlank();
+    }
+
+    @Test
+    void whatIsOnTheShelfIsNotBought() {
+        long machine = api.machine("Shelved", "small-tank", "NEVER_INKED");
+        var before = ask(machine, "SUBLIMATION", "&make=shelved").at("/plan/channels/0/bottles");
+        api.post("/api/shelf/lots", """
+                {"family": "SUBLIMATION", "channel": "K", "make": "shelved", "code": "S-1", "volume": 500, "price": 5000, "foodGrade": false}""");
+        assertThat(before).isNotEmpty();
+        assertThat(ask(machine, "SUBLIMATION", "&make=shelved").at("/plan/channels/0/bottles")).isEmpty();
+    }
+
+    @Test
+    void foodIsRefusedAndACardForItToo() {
+        long machine = api.machine("No food", "small-tank", "INKED");
+        assertThat(ask(machine, "EDIBLE", "").get("kind").asString()).isEqualTo("refused");
+        assertThat(api.post("/api/cards", "{\"machine\": %d, \"family\": \"EDIBLE\", \"make\": \"own\"}".formatted(machine))).hasStatus(422)
+                .bodyJson().extractingPath("$.detail").asString().contains("not food-safe");
+    }
+
+    @Test
+    void stricterThanCanBeReachedSaysWhatIsInTheWay() {
+        var answer = ask(api.machine("Strict", "small-tank", "INKED"), "SUBLIMATION", "&purity=0.0005");
+        assertThat(answer.get("kind").asString()).isEqualTo("not-so");
+        assertThat(answer.get("reason").asString()).contains("no rinse reaches the head");
+        assertThat(answer.get("tradeOffs")).isNotEmpty();
+    }
+
+    @Test
+    void aPurityThatIsNoneIsRefused() {
+        long machine = api.machine("Pure", "small-tank", "INKED");
+        assertThat(api.get("/api/machines/" + machine + "/changeover?family=SUBLIMATION&purity=2")).hasStatus(400);
+        assertThat(api.get("/api/machines/" + machine + "/changeover?family=WATER")).hasStatus(400);
+    }
+
+    private JsonNode ask(long machine, String family, String more) {
+        return api.read(api.get("/api/machines/" + machine + "/changeover?family=" + family + more));
+    }
+}

@@ -1,0 +1,57 @@
+package fairkettle.server.shelf;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairkettle.server.Api;
+import fairkettle.server.ServerTest;
+import fairkettle.server.ledger.Ledger;
+import java.time.LocalDate;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** Tools and parts that are struck off, and waste bottles that fill. */
+@ServerTest
+class SuppliesTest {
+
+    @Autowired
+    private Api api;
+
+    @Autowired
+    private WasteBottles waste;
+
+    @Autowired
+    private Ledger ledger;
+
+    @Test
+    void whatIsCountedIsStruckOffAndCostsWhatTheShopPays() {
+        long machine = api.machine("Counted", "small-cartridge", "INKED");
+        var path = "/api/machines/" + machine + "/changeover?family=SUBLIMATION&make=own";
+        assertThat(line(path, "refillable cartridge").get("buy").asInt()).isEqualTo(4);
+        assertThat(api.put("/api/shelf/supplies/REFILLABLE", "{\"count\": 3, \"price\": 500}", "0")).hasStatusOk();
+        assertThat(line(path, "refillable cartridge").get("buy").asInt()).isEqualTo(1);
+        assertThat(line(path, "refillable cartridge").at("/price/minor").asInt()).isEqualTo(500);
+        assertThat(api.put("/api/shelf/supplies/REFILLABLE", "{\"count\": -3}", "0")).hasStatus(400);
+        api.put("/api/shelf/supplies/REFILLABLE", "{\"count\": 0}", "0");
+    }
+
+    private tools.jackson.databind.JsonNode line(String path, String what) {
+        for (var line : api.read(api.get(path)).at("/plan/toBuy")) {
+            if (line.get("what").asString().equals(what)) {
+                return line;
+            }
+        }
+        throw new AssertionError("nothing like " + what);
+    }
+
+    @Test
+    void aWasteBottleIsNamedFillsAndLeavesTheHouse() {
+        waste.open("June, under the sink", WasteBottles.LIQUID, fairkettle.ink.Millilitres.parse("2000"), LocalDate.of(2026, 11, 25));
+        assertThat(waste.inUse()).isInstanceOf(fairkettle.path.Place.Waste.class);
+        assertThat(api.post("/api/shelf/waste", "{\"name\": \"Powder tin\", \"kind\": \"powder and film\", \"capacity\": 500}")).hasStatus(201);
+        assertThat(api.post("/api/shelf/waste", "{\"name\": \"Sink\", \"kind\": \"down the drain\", \"capacity\": 500}")).hasStatus(400);
+        long id = waste.all().stream().filter(b -> b.name().startsWith("June")).findFirst().orElseThrow().id();
+        assertThat(api.post("/api/shelf/waste/" + id + "/disposed", "{}")).hasStatusOk();
+        assertThat(waste.inUse()).isEqualTo(fairkettle.path.Place.Outside.WASTE_BOTTLE);
+        assertThat(ledger.rebuild()).isZero();
+    }
+}

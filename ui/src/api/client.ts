@@ -1,0 +1,57 @@
+import createClient, { type Middleware } from 'openapi-fetch'
+import { currentPerson } from '../shell/person'
+import type { components, paths } from './schema'
+
+export type Schemas = components['schemas']
+
+/** What can go wrong, in one shape: the server's problem document, or the same for a server that does not answer. */
+export interface Problem {
+  status: number
+  detail: string
+  errors?: { detail: string; field?: string; remedy?: string }[]
+}
+
+const UNREACHABLE: Problem = {
+  status: 503,
+  detail: 'The kettle does not answer. What you did is kept here and tried again; check the network if this stays.',
+}
+
+const RETRIES = [300, 1000, 2500] // ms; the key makes a repeated write harmless
+
+/** crypto.randomUUID needs a secure origin, and a tablet in the workshop's network has none. */
+export function newKey(): string {
+  return [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
+}
+
+const headers: Middleware = {
+  onRequest({ request }) {
+    if (request.method === 'GET') return request
+    const token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1]
+    if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token))
+    if (!request.headers.has('Idempotency-Key')) request.headers.set('Idempotency-Key', newKey())
+    const person = currentPerson()
+    if (person) request.headers.set('Kettle-Person', String(person))
+    return request
+  },
+  onError: () => Response.json(UNREACHABLE, { status: 503 }),
+}
+
+async function persistently(request: Request): Promise<Response> {
+  for (const pause of RETRIES) {
+    try {
+      return await globalThis.fetch(request.clone())
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, pause))
+    }
+  }
+  return globalThis.fetch(request)
+}
+
+export const api = createClient<paths>({ baseUrl: '/', fetch: persistently })
+api.use(headers)
+
+/** The problem of an answer, for a screen to show. */
+export function problemOf(error: unknown): Problem {
+  const problem = error as Partial<Problem> | undefined
+  return problem?.detail ? (problem as Problem) : { status: 500, detail: 'Something went wrong here, not with you.' }
+}

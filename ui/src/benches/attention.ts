@@ -1,0 +1,46 @@
+import type { Schemas } from '../api/client'
+
+type Plate = Schemas['PlateJson']
+
+/** The state of a machine as a mark and a word. */
+export function stateOf(machine: Plate): { mark: 'ready' | 'look' | 'open' | 'rest' | 'empty'; word: string } {
+  if (machine.card) {
+    return machine.attention.kind === 'TAKE_OFF_WAIT'
+      ? { mark: 'look', word: 'wait is over' }
+      : { mark: 'open', word: `card ${machine.card.done}/${machine.card.steps}` }
+  }
+  switch (machine.attention.kind) {
+    case 'PLAN':
+      return { mark: 'empty', word: 'never inked' }
+    case 'TOP_UP':
+    case 'PAD':
+      return { mark: 'look', word: machine.attention.kind === 'PAD' ? 'pad nearly full' : 'ink is low' }
+    case 'CHECK':
+      return machine.channels.some((c) => c.missing.length)
+        ? { mark: 'look', word: 'gaps' }
+        : { mark: 'rest', word: 'not looked at' }
+    case 'PARKED':
+      return { mark: 'rest', word: 'at rest' }
+    default:
+      return { mark: 'ready', word: 'fit' }
+  }
+}
+
+/** Where its one next action leads. */
+export function actionFor(machine: Plate): { to: string; label: string } {
+  if (machine.card) return { to: `/cards/${machine.card.id}`, label: 'To the card' }
+  switch (machine.attention.kind) {
+    case 'PLAN':
+      return { to: `/changeover?machine=${machine.id}`, label: 'Plan' }
+    case 'CHECK':
+      return { to: `/machines/${machine.id}#check`, label: 'Check' }
+    case 'TOP_UP':
+      return { to: `/machines/${machine.id}#levels`, label: 'Levels' }
+    case 'PAD':
+      return { to: `/machines/${machine.id}#pad`, label: 'Pad' }
+    case 'PARKED':
+      return { to: `/changeover?machine=${machine.id}`, label: 'Wake it' }
+    default:
+      return { to: `/machines/${machine.id}`, label: 'Look' }
+  }
+}

@@ -1,0 +1,301 @@
+<script setup lang="ts">
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { computed, ref } from 'vue'
+import type { Problem, Schemas } from '../api/client'
+import CombEntry from '../benches/CombEntry.vue'
+import KeyVault from '../benches/KeyVault.vue'
+import { volume, type VolumeUnit } from '../units/format'
+import GridAsk from './GridAsk.vue'
+
+/** Whatever a step wants to be told. */
+const props = defineProps<{
+  step: Schemas['StepJson']
+  lots: Schemas['LotJson'][]
+  bottles: Schemas['LotJson'][]
+  machine: number
+  unit: VolumeUnit
+  locked: boolean
+  problem?: Problem
+}>()
+const emit = defineEmits<{
+  enter: [cell: string, value: string]
+  enterAll: [cells: Record<string, string>]
+  photo: [file: File]
+}>()
+
+const entries = computed(() => props.step.entries)
+const file = ref<HTMLInputElement>()
+const photos = computed(() => props.step.notes.filter((n) => n.picture))
+
+function lotsFor(channel: string) {
+  return [
+    { value: '', text: 'Choose the bottle' },
+    ...props.lots
+      .filter((l) => l.channel === channel || !props.lots.some((o) => o.channel === channel))
+      .map((l) => ({
+        value: String(l.id),
+        text: `${l.channel} · ${l.label} · ${volume(l.left, props.unit)}${l.opened ? ' · open' : ''}`,
+      })),
+    ...props.lots
+      .filter((l) => l.channel !== channel)
+      .map((l) => ({ value: String(l.id), text: `other: ${l.channel} · ${l.label}` })),
+  ]
+}
+function sentence(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}
+function complaint(cell: string): string | undefined {
+  return props.problem?.errors?.find((e) => e.field === cell)?.detail
+}
+function missing(channel: string): number[] | undefined {
+  const entry = entries.value[channel]
+  return entry === undefined ? undefined : entry === 'none' ? [] : entry.split(',').map(Number)
+}
+function combTapped(channel: string, teeth: number[] | undefined) {
+  emit('enter', channel, !teeth ? '' : teeth.length ? teeth.join(',') : 'none')
+}
+function sent(event: Event) {
+  const input = event.target as HTMLInputElement
+  if (input.files?.[0]) emit('photo', input.files[0])
+  input.value = ''
+}
+</script>
+
+<template>
+  <div class="ask">
+    <ul v-if="step.ask.kind === 'Ticks'" class="ticks">
+      <li v-for="(item, i) in step.ask.items" :key="item">
+        <button
+          type="button"
+          class="tick"
+          :class="{ done: entries[`item/${i}`] }"
+          :aria-pressed="Boolean(entries[`item/${i}`])"
+          :disabled="locked"
+          @click="emit('enter', `item/${i}`, entries[`item/${i}`] ? '' : 'yes')"
+        >
+          <span class="box" aria-hidden="true">{{ entries[`item/${i}`] ? '✓' : '' }}</span>{{ item }}
+        </button>
+      </li>
+    </ul>
+    <button
+      v-else-if="step.ask.kind === 'Acknowledge'"
+      type="button"
+      class="tick"
+      :class="{ done: entries.agreed }"
+      :aria-pressed="Boolean(entries.agreed)"
+      :disabled="locked"
+      @click="emit('enter', 'agreed', entries.agreed ? '' : 'yes')"
+    >
+      <span class="box" aria-hidden="true">{{ entries.agreed ? '✓' : '' }}</span>{{ step.ask.words }}
+    </button>
+    <div v-else-if="step.ask.kind === 'Count'" class="count">
+      <label for="count">{{ step.ask.words }}, {{ step.ask.expected }} expected</label>
+      <div class="row-of">
+        <BButton
+          variant="outline-secondary"
+          :disabled="locked"
+          aria-label="One less"
+          @click="emit('enter', 'count', String(Math.max(0, Number(entries.count ?? 0) - 1)))"
+          >−</BButton
+        >
+        <BFormInput
+          id="count"
+          :model-value="entries.count ?? ''"
+          inputmode="numeric"
+          :disabled="locked"
+          @change="(e: Event) => emit('enter', 'count', (e.target as HTMLInputElement).value)"
+        />
+        <BButton
+          variant="outline-secondary"
+          :disabled="locked"
+          aria-label="One more"
+          @click="emit('enter', 'count', String(Number(entries.count ?? 0) + 1))"
+          >+</BButton
+        >
+      </div>
+      <p v-if="complaint('count')" class="act strong small" role="alert">{{ complaint('count') }}</p>
+    </div>
+    <GridAsk
+      v-else-if="step.ask.kind === 'Grid'"
+      :step="step"
+      :bottles="bottles"
+      :problem="problem"
+      :unit="unit"
+      :locked="locked"
+      @enter="(c, v) => emit('enter', c, v)"
+    />
+    <div v-else-if="step.ask.kind === 'Words'" class="words">
+      <label for="words">{{ sentence(step.ask.words) }}</label>
+      <BFormInput
+        id="words"
+        :model-value="entries.words ?? ''"
+        size="lg"
+        :disabled="locked"
+        @change="(e: Event) => emit('enter', 'words', (e.target as HTMLInputElement).value)"
+      />
+    </div>
+    <div v-else-if="step.ask.kind === 'Choice'">
+      <p class="strong">{{ step.ask.words }}</p>
+      <ul class="ticks choice">
+        <li v-for="item in step.ask.items" :key="item">
+          <button
+            type="button"
+            class="tick"
+            :class="{ done: entries.choice === item }"
+            :aria-pressed="entries.choice === item"
+            :disabled="locked"
+            @click="emit('enter', 'choice', entries.choice === item ? '' : item)"
+          >
+            <span class="box" aria-hidden="true">{{ entries.choice === item ? '✓' : '' }}</span>{{ item }}
+          </button>
+        </li>
+      </ul>
+    </div>
+    <KeyVault v-else-if="step.ask.kind === 'KeyStored'" :machine="machine" />
+    <div v-else-if="step.ask.kind === 'Lots'" class="lots">
+      <div v-for="channel in step.ask.channels" :key="channel" class="lot">
+        <b class="code">{{ channel }}</b>
+        <div>
+          <BFormSelect
+            :model-value="entries[channel] ?? ''"
+            :options="lotsFor(channel)"
+            :aria-label="`Bottle for ${channel}`"
+            :disabled="locked"
+            :state="complaint(channel) ? false : entries[channel] ? true : null"
+            @update:model-value="(v) => emit('enter', channel, String(v ?? ''))"
+          />
+          <p v-if="complaint(channel)" class="act strong small" role="alert">{{ complaint(channel) }}</p>
+        </div>
+      </div>
+      <p class="small quiet">
+        Not there? <RouterLink to="/shelf">Enter it on the shelf</RouterLink>, then come back: this card waits.
+      </p>
+    </div>
+    <div v-else-if="step.ask.kind === 'Comb'" class="combs">
+      <CombEntry
+        v-for="(channel, i) in step.ask.channels"
+        :key="channel"
+        :code="channel"
+        :nozzles="step.ask.nozzles[i] ?? 1"
+        :model-value="missing(channel)"
+        @update:model-value="(teeth) => combTapped(channel, teeth)"
+      />
+      <BButton
+        variant="outline-secondary"
+        @click="emit('enterAll', Object.fromEntries(step.ask.channels.map((c) => [c, 'none'])))"
+        >All whole</BButton
+      >
+    </div>
+    <p v-else-if="step.ask.kind === 'Photo' && !photos.length" class="quiet">No photo on this step yet.</p>
+    <ul v-if="photos.length" class="photos">
+      <li v-for="photo in photos" :key="photo.picture">
+        <img :src="`/api/pictures/${photo.picture}`" :alt="`Photo by ${photo.person}`" />
+      </li>
+    </ul>
+    <input
+      ref="file"
+      type="file"
+      accept="image/jpeg,image/png"
+      capture="environment"
+      class="visually-hidden"
+      tabindex="-1"
+      aria-label="Photo"
+      @change="sent"
+    />
+    <BButton v-if="step.ask.kind === 'Photo' && !locked" variant="outline-secondary" size="lg" @click="file?.click()"
+      >Take a photo</BButton
+    >
+    <p v-if="complaint('picture')" class="act strong" role="alert">{{ complaint('picture') }}</p>
+  </div>
+</template>
+
+<style scoped>
+.ask {
+  margin-bottom: 14px;
+}
+.ticks {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
+  gap: 8px;
+}
+.tick {
+  width: 100%;
+  min-height: 64px;
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  text-align: left;
+  border: 2px solid var(--line);
+  border-radius: 10px;
+  background: var(--ground);
+  color: var(--text);
+  padding: 8px 14px;
+  font-size: 1.05rem;
+}
+.tick.done {
+  background: var(--wash);
+  border-color: var(--rim);
+}
+.box {
+  flex: none;
+  width: 30px;
+  height: 30px;
+  border: 2.5px solid var(--rim);
+  border-radius: 7px;
+  text-align: center;
+  line-height: 26px;
+  font-weight: 700;
+}
+.count {
+  max-width: 330px;
+}
+.words {
+  max-width: 520px;
+}
+.row-of {
+  display: flex;
+  gap: 8px;
+}
+.row-of > * {
+  min-height: 64px;
+  min-width: 64px;
+  font-size: 1.3rem;
+  text-align: center;
+}
+.lot {
+  display: grid;
+  grid-template-columns: 50px minmax(0, 1fr);
+  align-items: center;
+  margin-bottom: 8px;
+}
+.lot select {
+  min-height: 56px;
+}
+.code {
+  font-size: 1.3rem;
+}
+.combs {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  align-items: stretch;
+}
+.combs > button {
+  align-self: flex-start;
+}
+.photos {
+  list-style: none;
+  padding: 0;
+  margin: 10px 0;
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+}
+.photos img {
+  height: 120px;
+  border-radius: 10px;
+}
+</style>

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
+import { computed, ref, watch } from 'vue'
+import { api, problemOf, type Schemas } from '../api/client'
+import { useLive } from '../shell/live'
+import { useShop } from '../shell/shop'
+import { dayAndTime, volume, type VolumeUnit } from '../units/format'
+
+/** What happened, newest first; every mL can be asked where it went. */
+const props = defineProps<{ machine?: number; kind?: string; words?: string }>()
+const { settings } = useShop()
+const unit = computed(() => (settings.value?.volumeUnit ?? 'mL') as VolumeUnit)
+const zone = computed(() => settings.value?.zone ?? 'UTC')
+const entries = ref<Schemas['EntryJson'][]>()
+const older = ref<number>()
+const problem = ref('')
+const postings = ref<Record<number, Schemas['PostingJson'][]>>({})
+
+let asked = 0
+async function load(before?: number) {
+  const mine = ++asked
+  const { data, error } = await api.GET('/api/log', {
+    params: {
+      query: { machine: props.machine, kind: props.kind || undefined, words: props.words || undefined, before },
+    },
+  })
+  if (mine !== asked) return
+  problem.value = error ? problemOf(error).detail : ''
+  if (!data) return
+  entries.value = before ? [...(entries.value ?? []), ...data.entries] : data.entries
+  older.value = data.older
+}
+watch(
+  () => [props.machine, props.kind, props.words],
+  () => load(),
+  { immediate: true },
+)
+useLive(
+  () => ['card/', 'machine/', 'bench', 'shelf'],
+  () => load(),
+)
+
+async function whereFrom(entry: number) {
+  if (postings.value[entry]) {
+    delete postings.value[entry]
+    return
+  }
+  const { data } = await api.GET('/api/log/{entry}/postings', { params: { path: { entry } } })
+  if (data) postings.value[entry] = data
+}
+</script>
+
+<template>
+  <p v-if="problem" class="notice" role="alert">{{ problem }}</p>
+  <p v-else-if="!entries" class="quiet loading">Reading the log …</p>
+  <p v-else-if="!entries.length" class="quiet">Nothing is written here yet.</p>
+  <ol v-else class="log">
+    <li v-for="entry in entries" :key="entry.id" :class="{ struck: entry.struckOut }">
+      <span class="quiet small when">{{ dayAndTime(entry.at, zone) }}</span>
+      <span class="kind small">{{ entry.kind }}</span>
+      <span class="words">
+        <RouterLink v-if="entry.card" :to="`/cards/${entry.card}`">{{ entry.words }}</RouterLink>
+        <RouterLink v-else-if="entry.machine && !machine" :to="`/machines/${entry.machine}`">{{
+          entry.words
+        }}</RouterLink>
+        <template v-else>{{ entry.words }}</template>
+        <span v-if="entry.struckOut" class="small strong"> – struck out</span>
+      </span>
+      <span class="quiet small">{{ entry.person }}</span>
+      <BButton
+        v-if="entry.moved"
+        size="sm"
+        variant="link"
+        :aria-expanded="Boolean(postings[entry.id])"
+        @click="whereFrom(entry.id)"
+        >{{ volume(entry.moved, unit) }}</BButton
+      >
+      <span v-else></span>
+      <ul v-if="postings[entry.id]" class="postings small">
+        <li v-for="(posting, i) in postings[entry.id]" :key="i">
+          <span>{{ posting.place }}</span><span class="quiet">{{ posting.what }}</span
+          ><b>{{ posting.mL > 0 ? '+' : '−' }}{{ volume(Math.abs(posting.mL), unit) }}</b>
+        </li>
+      </ul>
+    </li>
+  </ol>
+  <BButton v-if="older" variant="outline-secondary" @click="load(older)">Older</BButton>
+</template>
+
+<style scoped>
+.log {
+  list-style: none;
+  margin: 0 0 14px;
+  padding: 0;
+}
+.log > li {
+  display: grid;
+  grid-template-columns: 132px 70px minmax(0, 1fr) 90px 90px;
+  gap: 10px;
+  align-items: center;
+  border-top: 1.5px solid var(--line);
+  padding: 4px 0;
+  min-height: 46px;
+}
+.kind {
+  background: var(--wash);
+  border-radius: 7px;
+  text-align: center;
+  padding: 2px 4px;
+}
+.words a {
+  color: var(--text);
+}
+.struck .words a,
+.struck .words {
+  text-decoration: line-through;
+}
+.postings {
+  grid-column: 3 / -1;
+  list-style: none;
+  margin: 0 0 8px;
+  padding: 0;
+}
+.postings li {
+  display: grid;
+  grid-template-columns: 1fr 1fr auto;
+  gap: 12px;
+}
+@media (max-width: 700px) {
+  .log > li {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
+  .words {
+    grid-column: 1 / -1;
+  }
+  .postings {
+    grid-column: 1 / -1;
+  }
+}
+</style>

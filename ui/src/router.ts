@@ -1,0 +1,48 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import BenchView from './benches/BenchView.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'bench', component: BenchView, meta: { title: 'Bench' } },
+    {
+      path: '/machines/new',
+      name: 'new-machine',
+      component: () => import('./benches/NewMachineView.vue'),
+      meta: { title: 'Add a machine' },
+    },
+    {
+      path: '/machines/:id',
+      name: 'machine',
+      component: () => import('./benches/MachineView.vue'),
+      meta: { title: 'Machine' },
+    },
+    {
+      path: '/machines/:id/label',
+      name: 'label',
+      component: () => import('./benches/LabelView.vue'),
+      meta: { title: 'Label' },
+    },
+    {
+      path: '/changeover',
+      name: 'changeover',
+      component: () => import('./changeover/ChangeoverView.vue'),
+      meta: { title: 'Changeover' },
+    },
+    { path: '/cards/:id', name: 'card', component: () => import('./cards/CardView.vue'), meta: { title: 'Card' } },
+    { path: '/shelf', name: 'shelf', component: () => import('./shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
+    { path: '/log', name: 'log', component: () => import('./log/LogView.vue'), meta: { title: 'Log' } },
+    { path: '/shop', name: 'shop', component: () => import('./shop/ShopView.vue'), meta: { title: 'Shop' } },
+    {
+      path: '/:rest(.*)',
+      name: 'nowhere',
+      component: () => import('./shell/NowhereView.vue'),
+      meta: { title: 'Nothing here' },
+    },
+  ],
+  scrollBehavior: () => ({ top: 0 }),
+})
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta.title ?? '')} · Fair Kettle`
+})

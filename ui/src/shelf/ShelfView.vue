@@ -1,0 +1,231 @@
+<script setup lang="ts">
+import { BButton, BFormCheckbox, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
+import { computed, onMounted, reactive, ref } from 'vue'
+import { api, problemOf, type Problem, type Schemas } from '../api/client'
+import FieldProblem from '../shell/FieldProblem.vue'
+import { useLive } from '../shell/live'
+import { oneAtATime } from '../shell/oneAtATime'
+import { useShop } from '../shell/shop'
+import { FAMILIES, familyName, type Family } from '../units/families'
+import { typedVolume, volume } from '../units/format'
+import SuppliesPlate from './SuppliesPlate.vue'
+import WastePlate from './WastePlate.vue'
+
+const CODES = ['K', 'C', 'M', 'Y', 'LC', 'LM', 'GY', 'PK', 'W1', 'W2', 'W3', 'W4']
+const { settings } = useShop()
+const unit = computed(() => settings.value?.volumeUnit as 'mL' | 'fl oz' | undefined)
+const lots = ref<Schemas['Lot'][]>()
+const search = ref('')
+const adding = ref(false)
+const problem = ref<Problem>()
+const form = reactive({
+  family: 'SUBLIMATION' as Family,
+  channel: 'K',
+  make: 'own',
+  code: '',
+  volume: '100',
+  price: '12.00',
+  foodGrade: false,
+  bestBefore: '',
+})
+
+async function load() {
+  const { data } = await api.GET('/api/shelf/lots')
+  if (data) lots.value = data
+}
+onMounted(load)
+useLive(() => ['shelf', 'card/'], load)
+
+const shown = computed(() =>
+  (lots.value ?? []).filter((l) =>
+    `${familyName(l.family)} ${l.channel ?? 'fluid'} ${l.make} ${l.code}`
+      .toLowerCase()
+      .includes(search.value.trim().toLowerCase()),
+  ),
+)
+
+const spoiling = ref<Schemas['Lot']>()
+const why = ref('')
+const { run: spoil } = oneAtATime(async () => {
+  const { data, error } = await api.POST('/api/shelf/lots/{lot}/spoiled', {
+    params: { path: { lot: spoiling.value?.id ?? 0 } },
+    body: { reason: why.value },
+  })
+  problem.value = error ? problemOf(error) : undefined
+  if (!data) return
+  lots.value = data
+  spoiling.value = undefined
+  why.value = ''
+})
+
+const { run: add } = oneAtATime(async () => {
+  const mL = typedVolume(form.volume, unit.value)
+  const { data, error } = await api.POST('/api/shelf/lots', {
+    body: {
+      family: form.family,
+      channel: form.channel === 'fluid' ? undefined : form.channel,
+      make: form.make,
+      code: form.code,
+      volume: Number(mL ?? 0),
+      price: Math.round(Number(form.price) * 100),
+      foodGrade: form.foodGrade,
+      bestBefore: form.bestBefore || undefined,
+    },
+  })
+  if (error) {
+    problem.value = problemOf(error)
+    return
+  }
+  problem.value = undefined
+  form.code = ''
+  lots.value = data
+  adding.value = false
+})
+</script>
+
+<template>
+  <div class="page">
+    <header class="head">
+      <h1>Shelf</h1>
+      <BFormInput
+        v-model="search"
+        class="search"
+        type="search"
+        placeholder="Search bottles"
+        aria-label="Search bottles"
+      />
+      <BButton :variant="adding ? 'outline-secondary' : 'primary'" @click="adding = !adding">{{
+        adding ? 'Not now' : 'A bottle came'
+      }}</BButton>
+    </header>
+    <form v-if="adding" class="thin new-lot" novalidate @submit.prevent="add">
+      <div>
+        <label for="lot-family">Family</label>
+        <BFormSelect id="lot-family" v-model="form.family" :options="FAMILIES" />
+      </div>
+      <div>
+        <label for="lot-channel">Channel</label>
+        <BFormSelect
+          id="lot-channel"
+          v-model="form.channel"
+          :options="[...CODES.map((c) => ({ value: c, text: c })), { value: 'fluid', text: 'cleaning fluid' }]"
+        />
+      </div>
+      <div>
+        <label for="lot-make">Whose</label>
+        <BFormInput id="lot-make" v-model="form.make" />
+        <FieldProblem :problem="problem" field="make" />
+      </div>
+      <div>
+        <label for="lot-code">Code on the bottle</label>
+        <BFormInput id="lot-code" v-model="form.code" />
+        <FieldProblem :problem="problem" field="code" />
+      </div>
+      <div>
+        <label for="lot-volume">Volume, {{ unit ?? 'mL' }}</label>
+        <BFormInput id="lot-volume" v-model="form.volume" inputmode="decimal" />
+        <FieldProblem :problem="problem" field="volume" />
+      </div>
+      <div>
+        <label for="lot-price">Price, {{ settings?.currency }}</label>
+        <BFormInput id="lot-price" v-model="form.price" inputmode="decimal" />
+        <FieldProblem :problem="problem" field="price" />
+      </div>
+      <div>
+        <label for="lot-best">Best before</label>
+        <BFormInput id="lot-best" v-model="form.bestBefore" type="date" />
+      </div>
+      <BFormCheckbox v-model="form.foodGrade">food grade</BFormCheckbox>
+      <div class="send">
+        <BButton type="submit" variant="primary">Onto the shelf</BButton>
+        <span v-if="problem && !problem.errors?.length" class="act strong" role="alert">{{ problem.detail }}</span>
+      </div>
+    </form>
+    <p v-if="!lots" class="quiet loading">Looking along the shelf …</p>
+    <p v-else-if="!lots.length" class="quiet">
+      The shelf is empty. Enter the bottles you have, and plans will count on them.
+    </p>
+    <div v-else class="scroll-x" tabindex="0" role="region" aria-label="Bottles">
+      <table class="figures">
+        <thead>
+          <tr>
+            <th>bottle</th>
+            <th>code</th>
+            <th>left</th>
+            <th>reserved</th>
+            <th>of</th>
+            <th>opened</th>
+            <th>best before</th>
+            <th>food</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="lot in shown" :key="lot.id">
+            <td>
+              <b>{{ lot.channel ?? 'fluid' }}</b> {{ familyName(lot.family) }}, {{ lot.make }}
+              <span v-if="lot.spoiled" class="act strong">marked bad: {{ lot.spoiled }}</span>
+            </td>
+            <td>{{ lot.code }}</td>
+            <td>
+              <b>{{ volume(lot.left, unit) }}</b>
+            </td>
+            <td>{{ lot.reserved > 0 ? volume(lot.reserved, unit) : '–' }}</td>
+            <td>{{ volume(lot.volume, unit) }}</td>
+            <td>{{ lot.openedOn ?? 'closed' }}</td>
+            <td>{{ lot.bestBefore ?? '–' }}</td>
+            <td>{{ lot.foodGrade ? 'food grade' : '–' }}</td>
+            <td>
+              <BButton v-if="!lot.spoiled" size="sm" variant="link" @click="spoiling = lot">Mark it bad</BButton>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="!shown.length" class="quiet">No bottle matches “{{ search }}”.</p>
+    </div>
+    <SuppliesPlate :currency="settings?.currency ?? 'GBP'" />
+    <WastePlate :unit="unit ?? 'mL'" />
+    <BModal
+      :model-value="spoiling !== undefined"
+      title="What is wrong with it?"
+      no-footer
+      centered
+      @hidden="spoiling = undefined"
+    >
+      <form novalidate @submit.prevent="spoil">
+        <p>Nothing is filled from {{ spoiling?.code }} any more, on any machine.</p>
+        <BFormInput v-model="why" size="lg" aria-label="What is wrong with it?" placeholder="threads on the needle" />
+        <p v-if="problem" class="act strong mt-2" role="alert">{{ problem.detail }}</p>
+        <BButton type="submit" variant="primary" class="mt-3">Mark it bad</BButton>
+      </form>
+    </BModal>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  margin-bottom: 16px;
+  flex-wrap: wrap;
+}
+.search {
+  max-width: 260px;
+  margin-left: auto;
+}
+.new-lot {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  gap: 14px;
+  padding: 18px;
+  margin-bottom: 20px;
+  align-items: end;
+}
+.send {
+  grid-column: 1 / -1;
+  display: flex;
+  gap: 16px;
+  align-items: center;
+}
+</style>

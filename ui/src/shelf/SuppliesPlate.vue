@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { BFormInput } from 'bootstrap-vue-next'
+import { computed, onMounted, ref } from 'vue'
+import { api, problemOf, type Schemas } from '../api/client'
+import { useLive } from '../shell/live'
+
+/** Tools, parts and what is used up: plans strike off what is counted here. */
+defineProps<{ currency: string }>()
+
+type Line = Schemas['Line']
+const KINDS = [
+  { kind: 'PART', title: 'Parts' },
+  { kind: 'CONSUMED', title: 'Used up' },
+  { kind: 'TOOL', title: 'Tools' },
+] as const
+
+const lines = ref<Line[]>([])
+const problem = ref('')
+async function load() {
+  const { data } = await api.GET('/api/shelf/supplies')
+  if (data) lines.value = data
+}
+onMounted(load)
+useLive(() => ['shelf'], load)
+const groups = computed(() => KINDS.map((k) => ({ ...k, lines: lines.value.filter((l) => l.kind === k.kind) })))
+
+async function count(line: Line, change: { count?: string; price?: string }) {
+  const { data, error } = await api.PUT('/api/shelf/supplies/{what}', {
+    params: { path: { what: line.what } },
+    body: {
+      count: change.count === undefined ? line.count : Number(change.count),
+      price: change.price === undefined ? line.price : Math.round(Number(change.price) * 100),
+    },
+  })
+  problem.value = error ? problemOf(error).detail : ''
+  if (data) lines.value = data
+}
+</script>
+
+<template>
+  <section>
+    <h2>Parts, tools and small things</h2>
+    <p v-if="problem" class="act strong" role="alert">{{ problem }}</p>
+    <div class="groups">
+      <table v-for="group in groups" :key="group.kind" class="figures">
+        <thead>
+          <tr>
+            <th>{{ group.title }}</th>
+            <th>here</th>
+            <th>each, {{ currency }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in group.lines" :key="line.what">
+            <td>{{ line.label }}</td>
+            <td>
+              <BFormInput
+                :model-value="String(line.count)"
+                inputmode="numeric"
+                :aria-label="`${line.label}: how many`"
+                @change="(e: Event) => count(line, { count: (e.target as HTMLInputElement).value })"
+              />
+            </td>
+            <td>
+              <BFormInput
+                :model-value="String(line.price / 100)"
+                inputmode="decimal"
+                :aria-label="`${line.label}: price of one`"
+                @change="(e: Event) => count(line, { price: (e.target as HTMLInputElement).value })"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-top: 28px;
+}
+.groups {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(330px, 1fr));
+  gap: 26px;
+  align-items: start;
+}
+td input {
+  width: 78px;
+}
+</style>

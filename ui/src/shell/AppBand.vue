@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { computed, onScopeDispose, ref } from 'vue'
+import { clock, day } from '../units/format'
+import PersonPicker from './PersonPicker.vue'
+import { serverNow, useShop } from './shop'
+import { evening } from './theme'
+
+const views = [
+  { to: '/', label: 'Bench' },
+  { to: '/changeover', label: 'Changeover' },
+  { to: '/shelf', label: 'Shelf' },
+  { to: '/log', label: 'Log' },
+  { to: '/shop', label: 'Shop' },
+]
+const { settings } = useShop()
+const now = ref(serverNow())
+const ticking = setInterval(() => (now.value = serverNow()), 5000)
+onScopeDispose(() => clearInterval(ticking))
+const time = computed(() => {
+  const instant = new Date(now.value).toISOString()
+  const zone = settings.value?.zone ?? 'UTC'
+  return `${day(instant, zone).split(' ')[0]} ${clock(instant, zone)}`
+})
+</script>
+
+<template>
+  <header class="band">
+    <RouterLink to="/" class="brand" aria-label="Fair Kettle, to the bench">
+      <svg
+        width="30"
+        height="30"
+        viewBox="0 0 30 30"
+        fill="none"
+        stroke="currentColor"
+        stroke-width="2.2"
+        stroke-linecap="round"
+        stroke-linejoin="round"
+        aria-hidden="true"
+      >
+        <path d="M6 13h15l1.5 12h-18z" />
+        <path d="M8 13c0-4 11-4 11 0M21.5 16c3 0 4-3 6.500-3M13.500 7V5" />
+      </svg>
+      <span class="brand-name">Fair Kettle</span>
+    </RouterLink>
+    <nav aria-label="Views">
+      <RouterLink v-for="view in views" :key="view.to" :to="view.to" class="view">{{ view.label }}</RouterLink>
+    </nav>
+    <div class="right">
+      <PersonPicker />
+      <button type="button" class="bare" :aria-pressed="evening" @click="evening = !evening">
+        <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+          <circle v-if="evening" cx="10" cy="10" r="5" fill="none" stroke="currentColor" stroke-width="2" />
+          <path v-else d="M13 3a7 7 0 1 0 4 10A6 6 0 0 1 13 3z" fill="none" stroke="currentColor" stroke-width="2" />
+        </svg>
+        <span class="visually-hidden">Evening light</span>
+      </button>
+      <span class="time">{{ time }}</span>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.band {
+  background: var(--band);
+  color: var(--band-text);
+  display: flex;
+  align-items: stretch;
+  min-height: 52px;
+  padding: 0 20px;
+}
+.brand {
+  font:
+    700 1.25rem 'Besley Variable',
+    serif;
+  color: inherit;
+  text-decoration: none;
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-right: 18px;
+  white-space: nowrap;
+}
+nav {
+  display: flex;
+  overflow-x: auto;
+  scrollbar-width: none;
+}
+.view {
+  color: var(--band-quiet);
+  text-decoration: none;
+  font-weight: 500;
+  padding: 0 12px;
+  min-width: 44px;
+  display: flex;
+  align-items: center;
+  border-block: 4px solid transparent;
+}
+.view:hover,
+.view.router-link-active {
+  color: #fff;
+}
+.view.router-link-exact-active {
+  border-bottom-color: var(--band-text);
+  font-weight: 650;
+}
+.right {
+  margin-left: auto;
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  color: var(--band-quiet);
+  font-size: 0.9rem;
+  white-space: nowrap;
+}
+.bare {
+  background: none;
+  border: 0;
+  color: inherit;
+  width: 44px;
+  height: 44px;
+  border-radius: 10px;
+}
+.band :focus-visible {
+  outline-color: #fff;
+}
+@media (max-width: 900px) {
+  .band {
+    padding: 0 10px;
+  }
+  .brand {
+    margin-right: 6px;
+  }
+  .brand-name,
+  .time {
+    display: none;
+  }
+  .view {
+    padding: 0 9px;
+  }
+}
+@media (max-width: 520px) {
+  .band {
+    flex-wrap: wrap;
+  }
+  nav {
+    order: 3;
+    width: 100%;
+    height: 44px;
+  }
+}
+</style>

@@ -1,0 +1,229 @@
+<script setup lang="ts">
+import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
+import { computed, onMounted, onScopeDispose, reactive, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, problemOf, type Schemas } from '../api/client'
+import { countdown } from '../units/format'
+import { useLive } from './live'
+import { oneAtATime } from './oneAtATime'
+import { serverNow } from './shop'
+import { allowWhistle, notificationsPossible, whistle, whistleAllowed } from './whistle'
+
+const router = useRouter()
+const waits = ref<Schemas['Wait'][]>([])
+const now = ref(serverNow())
+const adding = ref(false)
+const form = reactive({ label: '', minutes: 10 })
+const problem = ref('')
+
+const next = ref<Schemas['Next'][]>([])
+async function load() {
+  const [hob, cards] = await Promise.all([api.GET('/api/hob'), api.GET('/api/cards/next')])
+  if (hob.data) waits.value = hob.data
+  if (cards.data) next.value = cards.data
+}
+onMounted(load)
+useLive(() => ['hob', 'card/'], load)
+const ticking = setInterval(() => (now.value = serverNow()), 1000)
+onScopeDispose(() => clearInterval(ticking))
+
+const pots = computed(() =>
+  waits.value.map((wait) => {
+    const left = new Date(wait.readyAt).getTime() - now.value
+    const late = wait.lateAt ? new Date(wait.lateAt).getTime() - now.value : undefined
+    const state = left <= 0 ? (late !== undefined && late <= 0 ? 'too late' : 'ready') : countdown(left)
+    return {
+      wait,
+      ready: left <= 0,
+      state,
+      useWithin: left <= 0 && late !== undefined && late > 0 ? countdown(late) : '',
+    }
+  }),
+)
+
+/** While cards wait, the one whose hands are free: what it wants next, and how long that takes. */
+const meanwhile = computed(() => {
+  const running = pots.value.some((p) => p.wait.card && !p.ready)
+  return running ? next.value.find((n) => !n.waitOver || new Date(n.waitOver).getTime() <= now.value) : undefined
+})
+
+const whistled = new Set<number>()
+watch(
+  pots,
+  (all) => {
+    for (const pot of all) {
+      if (pot.ready && !whistled.has(pot.wait.id)) {
+        whistled.add(pot.wait.id)
+        whistle(`${pot.wait.machineName ?? ''} ${pot.wait.label}: ready`)
+      }
+    }
+    const ready = all.filter((p) => p.ready).length
+    document.title = document.title.replace(/^\(\d+\) /, '')
+    if (ready) document.title = `(${ready}) ${document.title}`
+  },
+  { immediate: true },
+)
+
+async function open(wait: Schemas['Wait']) {
+  if (wait.card) {
+    await router.push(`/cards/${wait.card}`)
+    return
+  }
+  const { data } = await api.DELETE('/api/hob/{wait}', { params: { path: { wait: wait.id } } })
+  if (data) waits.value = data
+}
+
+const { run: add } = oneAtATime(async () => {
+  const { data, error } = await api.POST('/api/hob', { body: { label: form.label, minutes: Number(form.minutes) } })
+  if (error) {
+    problem.value = problemOf(error).detail
+    return
+  }
+  problem.value = ''
+  form.label = ''
+  adding.value = false
+  waits.value = data
+})
+</script>
+
+<template>
+  <footer class="hob" aria-label="On the hob: running waits">
+    <span class="title">On the hob</span>
+    <ul>
+      <li v-if="!pots.length" class="nothing">nothing waits</li>
+      <li v-for="pot in pots" :key="pot.wait.id">
+        <button
+          type="button"
+          class="pot"
+          :class="{ ready: pot.ready }"
+          :title="pot.wait.card ? 'To its card' : 'Take it off the hob'"
+          @click="open(pot.wait)"
+        >
+          <svg
+            width="22"
+            height="22"
+            viewBox="0 0 30 30"
+            fill="none"
+            stroke="currentColor"
+            stroke-width="2.3"
+            stroke-linecap="round"
+            stroke-linejoin="round"
+            aria-hidden="true"
+          >
+            <path d="M6 14h15l1.500 11h-18zM21.500 17c3 0 4-3 6.500-3" />
+            <path v-if="pot.ready" d="M9 10c0-3 2-3 2-6M15 10c0-3 2-3 2-6" />
+          </svg>
+          <span>
+            <b v-if="pot.wait.machineName">{{ pot.wait.machineName }}</b> {{ pot.wait.label }} <b>{{ pot.state }}</b>
+            <template v-if="pot.useWithin"> · use within {{ pot.useWithin }}</template>
+          </span>
+        </button>
+      </li>
+    </ul>
+    <RouterLink v-if="meanwhile" class="plain meanwhile" :to="`/cards/${meanwhile.card}`"
+      >meanwhile <b>{{ meanwhile.machineName }}</b>: {{ meanwhile.title }}, {{ meanwhile.minutes }} min</RouterLink
+    >
+    <button
+      v-if="!whistleAllowed"
+      type="button"
+      class="plain"
+      :title="notificationsPossible() ? 'Sound and notifications' : 'Sound only: notifications need a secure address'"
+      @click="allowWhistle"
+    >
+      Let it whistle
+    </button>
+    <button type="button" class="plain" @click="adding = true">+ New wait</button>
+  </footer>
+  <BModal v-model="adding" title="Put a wait on the hob" no-footer centered>
+    <form novalidate @submit.prevent="add">
+      <label for="wait-label">What is waiting?</label>
+      <BFormInput id="wait-label" v-model="form.label" class="mb-3" placeholder="Soak, cap of Bramble" />
+      <label for="wait-minutes">For how many minutes?</label>
+      <BFormInput id="wait-minutes" v-model="form.minutes" type="number" min="1" class="mb-3" />
+      <p v-if="problem" class="act strong" role="alert">{{ problem }}</p>
+      <BButton type="submit" variant="primary">Put it on</BButton>
+    </form>
+  </BModal>
+</template>
+
+<style scoped>
+.hob {
+  position: fixed;
+  inset: auto 0 0 0;
+  z-index: 900;
+  min-height: 62px;
+  background: var(--band-deep);
+  color: var(--band-text);
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 0 20px;
+}
+.title {
+  font:
+    600 1rem 'Besley Variable',
+    serif;
+  white-space: nowrap;
+}
+ul {
+  list-style: none;
+  display: flex;
+  gap: 10px;
+  margin: 0;
+  padding: 6px 3px;
+  flex: 1;
+  overflow-x: auto;
+  scrollbar-width: none;
+}
+.nothing {
+  color: var(--band-quiet);
+}
+.pot {
+  display: flex;
+  gap: 9px;
+  align-items: center;
+  border: 0;
+  border-radius: 10px;
+  padding: 7px 12px;
+  min-height: 46px;
+  background: var(--pot);
+  color: var(--band-text);
+  white-space: nowrap;
+}
+.pot.ready {
+  background: #fbe7d9;
+  color: #1b2433;
+}
+.pot.ready svg {
+  color: #b03420;
+}
+.plain {
+  background: none;
+  border: 0;
+  color: var(--band-quiet);
+  min-height: 44px;
+  white-space: nowrap;
+}
+.meanwhile {
+  color: var(--band-text);
+  text-decoration: none;
+  display: flex;
+  gap: 5px;
+  align-items: center;
+  max-width: 380px;
+  overflow: hidden;
+}
+.hob :focus-visible {
+  outline-color: #fff;
+}
+@media (max-width: 700px) {
+  .hob {
+    padding: 0 10px;
+    gap: 8px;
+  }
+  .title,
+  .meanwhile {
+    display: none;
+  }
+}
+</style>

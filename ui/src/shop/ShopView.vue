@@ -1,0 +1,346 @@
+<script setup lang="ts">
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { computed, ref, watch } from 'vue'
+import { api, problemOf, type Problem, type Schemas } from '../api/client'
+import FieldProblem from '../shell/FieldProblem.vue'
+import { loadShop, useShop } from '../shell/shop'
+import VaultPlate from './VaultPlate.vue'
+
+type Settings = Schemas['ShopSettings']
+type DayName = Settings['week'][number]['day']
+
+const COMPARED = [
+  { key: 'makersInkPer100mL', label: 'Maker’s ink, 100 mL', minor: 100 },
+  { key: 'dedicatedMachine', label: 'A machine built for it', minor: 100 },
+  { key: 'orderedSheet', label: 'A print that is ordered', minor: 100 },
+  { key: 'orderedDays', label: 'Days until it comes', minor: 1 },
+  { key: 'inkedSheet', label: 'A sheet that comes inked', minor: 100 },
+] as const
+const DAYS: DayName[] = ['MONDAY', 'TUESDAY', 'WEDNESDAY', 'THURSDAY', 'FRIDAY', 'SATURDAY', 'SUNDAY']
+const { shop } = useShop()
+const form = ref<Settings>()
+const version = ref(0)
+const problem = ref<Problem>()
+const saved = ref(false)
+const holiday = ref('')
+
+watch(
+  shop,
+  (now) => {
+    if (now && !form.value) take(now)
+  },
+  { immediate: true },
+)
+function take(now: Schemas['ShopJson']) {
+  form.value = JSON.parse(JSON.stringify(now.settings)) as Settings
+  form.value.comparison ??= {
+    makersInkPer100mL: 6000,
+    dedicatedMachine: 45000,
+    orderedSheet: 180,
+    orderedDays: 6,
+    inkedSheet: 120,
+  }
+  version.value = now.version
+}
+
+const major = (key: 'labourPerHour' | 'wastePerLitre' | 'padPrice') =>
+  computed({
+    get: () => String((form.value?.[key] ?? 0) / 100),
+    set: (v: string) => {
+      if (form.value) form.value[key] = Math.round(Number(v) * 100)
+    },
+  })
+const labour = major('labourPerHour')
+const waste = major('wastePerLitre')
+const pad = major('padPrice')
+
+function spanOf(day: DayName) {
+  return form.value?.week.find((d) => d.day === day)
+}
+function toggleDay(day: DayName) {
+  const f = form.value
+  if (!f) return
+  f.week = spanOf(day) ? f.week.filter((d) => d.day !== day) : [...f.week, { day, open: '09:00:00', close: '17:00:00' }]
+}
+function position(school: string): string {
+  return (form.value?.schools as Record<string, string>)[school] ?? ''
+}
+function follow(school: string, id: string) {
+  if (!form.value) return
+  const schools = { ...(form.value.schools as Record<string, string>) }
+  if (id) schools[school] = id
+  else delete schools[school]
+  form.value.schools = schools as Settings['schools']
+}
+
+async function save() {
+  if (!form.value) return
+  const { data, error } = await api.PUT('/api/shop', {
+    params: { header: { 'If-Match': `"${version.value}"` } },
+    body: form.value,
+  })
+  saved.value = !error
+  problem.value = error ? problemOf(error) : undefined
+  if (data) {
+    take(data)
+    await loadShop()
+  }
+}
+async function reload() {
+  form.value = undefined
+  problem.value = undefined
+  await loadShop()
+}
+</script>
+
+<template>
+  <div class="page">
+    <h1>Shop</h1>
+    <p class="quiet">How we do it here. Every figure is a default until you say otherwise.</p>
+    <form v-if="form && shop" novalidate @submit.prevent="save">
+      <div class="sections">
+        <section class="thin block">
+          <h2>Name and units</h2>
+          <label for="shop-name">Name</label>
+          <BFormInput id="shop-name" v-model="form.name" />
+          <FieldProblem :problem="problem" field="name" />
+          <div class="pair">
+            <div>
+              <label for="volume-unit">Volumes in</label>
+              <BFormSelect id="volume-unit" v-model="form.volumeUnit" :options="['mL', 'fl oz']" />
+            </div>
+            <div>
+              <label for="length-unit">Lengths in</label>
+              <BFormSelect id="length-unit" v-model="form.lengthUnit" :options="['mm', 'inch']" />
+            </div>
+            <div>
+              <label for="currency">Currency</label>
+              <BFormInput id="currency" v-model="form.currency" maxlength="3" />
+              <FieldProblem :problem="problem" field="currency" />
+            </div>
+            <div>
+              <label for="zone">Time zone</label>
+              <BFormInput id="zone" v-model="form.zone" />
+              <FieldProblem :problem="problem" field="zone" />
+            </div>
+          </div>
+        </section>
+        <section class="thin block">
+          <h2>Open</h2>
+          <div v-for="day in DAYS" :key="day" class="day">
+            <label class="day-name"
+              ><input type="checkbox" :checked="Boolean(spanOf(day))" @change="toggleDay(day)" />
+              {{ day.toLowerCase() }}</label
+            >
+            <template v-if="spanOf(day)">
+              <BFormInput v-model="spanOf(day)!.open" type="time" :aria-label="`${day} opens`" />
+              <BFormInput v-model="spanOf(day)!.close" type="time" :aria-label="`${day} closes`" />
+            </template>
+          </div>
+          <label for="holiday">Holidays</label>
+          <div class="day">
+            <BFormInput id="holiday" v-model="holiday" type="date" />
+            <BButton
+              variant="outline-secondary"
+              @click="
+                () => {
+                  if (holiday && form && !form.holidays.includes(holiday)) form.holidays.push(holiday)
+                }
+              "
+              >Add</BButton
+            >
+          </div>
+          <BButton
+            v-for="date in form.holidays"
+            :key="date"
+            size="sm"
+            variant="outline-secondary"
+            class="me-2"
+            @click="form.holidays = form.holidays.filter((d) => d !== date)"
+            >{{ date }} ×</BButton
+          >
+        </section>
+        <section class="thin block">
+          <h2>Prices, in {{ form.currency }}</h2>
+          <div class="pair">
+            <div>
+              <label for="labour">An hour of hands</label
+              ><BFormInput id="labour" v-model="labour" inputmode="decimal" />
+            </div>
+            <div>
+              <label for="waste">Being rid of a litre</label
+              ><BFormInput id="waste" v-model="waste" inputmode="decimal" />
+            </div>
+            <div><label for="pad">A waste pad</label><BFormInput id="pad" v-model="pad" inputmode="decimal" /></div>
+            <div>
+              <label for="reserve">Reserve per channel, mL</label>
+              <BFormInput id="reserve" v-model.number="form.reserve" inputmode="decimal" />
+              <FieldProblem :problem="problem" field="reserve" />
+            </div>
+          </div>
+          <label for="waste-rule">Where waste goes, by the rules of your place</label>
+          <BFormInput id="waste-rule" v-model="form.wasteRule" />
+        </section>
+        <section class="thin block">
+          <h2>Syringes and bottles</h2>
+          <table class="figures">
+            <thead>
+              <tr>
+                <th>syringe</th>
+                <th>marks, mL</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(syringe, i) in form.syringes" :key="i">
+                <td><BFormInput v-model.number="syringe.size" :aria-label="`Syringe ${i + 1}, mL`" /></td>
+                <td>
+                  <BFormInput v-model.number="syringe.graduation" :aria-label="`Marks of syringe ${i + 1}, mL`" />
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <table class="figures">
+            <thead>
+              <tr>
+                <th>bottle sold, mL</th>
+                <th>price</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(bottle, i) in [...form.inkBottles, ...form.fluidBottles]" :key="i">
+                <td>{{ i < form.inkBottles.length ? 'ink' : 'fluid' }} {{ bottle.volume }}</td>
+                <td>
+                  <BFormInput
+                    :model-value="String(bottle.price / 100)"
+                    :aria-label="`Price of the ${bottle.volume} mL bottle`"
+                    @change="
+                      (e: Event) => (bottle.price = Math.round(Number((e.target as HTMLInputElement).value) * 100))
+                    "
+                  />
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </section>
+        <section class="thin block wide">
+          <h2>Schools: where good people differ</h2>
+          <div class="schools">
+            <div v-for="school in shop.schools" :key="school.school">
+              <label :for="school.school">{{ school.question }}</label>
+              <BFormSelect
+                :id="school.school"
+                :model-value="position(school.school) || (school.positions[0]?.id ?? '')"
+                :options="
+                  school.positions.map((p, i) => ({ value: p.id, text: p.label + (i === 0 ? ' (default)' : '') }))
+                "
+                @update:model-value="(v) => follow(school.school, String(v))"
+              />
+              <p class="small quiet">
+                {{
+                  school.positions.find((p) => p.id === (position(school.school) || school.positions[0]?.id))?.reason
+                }}
+              </p>
+            </div>
+          </div>
+        </section>
+        <section class="thin block">
+          <h2>Other ways to the same prints, in {{ form.currency }}</h2>
+          <div v-if="form.comparison" class="pair">
+            <div v-for="price in COMPARED" :key="price.key">
+              <label :for="price.key">{{ price.label }}</label>
+              <BFormInput
+                :id="price.key"
+                :model-value="String(form.comparison[price.key] / price.minor)"
+                inputmode="decimal"
+                @change="
+                  (e: Event) =>
+                    (form!.comparison![price.key] = Math.round(
+                      Number((e.target as HTMLInputElement).value) * price.minor,
+                    ))
+                "
+              />
+              <FieldProblem :problem="problem" :field="`comparison.${price.key}`" />
+            </div>
+          </div>
+        </section>
+        <VaultPlate />
+        <section class="thin block wide">
+          <h2>At the bench</h2>
+          <p v-if="shop.workshop" class="notice">
+            The workshop’s network can reach this kettle, without a password and unencrypted. To take it back, stop it
+            and start it without --workshop.
+          </p>
+          <p v-else class="quiet">
+            Only this machine can reach the kettle. To use tablets, start it with <code>./kettle up --workshop</code>,
+            in a network you trust.
+          </p>
+        </section>
+      </div>
+      <div class="send">
+        <BButton type="submit" variant="primary" size="lg">Keep</BButton>
+        <span v-if="saved" class="strong" role="status">Kept.</span>
+        <span v-if="problem" class="act strong" role="alert"
+          >{{ problem.detail }}
+          <BButton v-if="problem.status === 409" variant="link" @click="reload">Load again</BButton></span
+        >
+      </div>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.sections {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 20px;
+  align-items: start;
+}
+.block {
+  padding: 16px 18px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.pair,
+.schools {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  margin: 10px 0;
+}
+.day {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-bottom: 6px;
+  min-height: 44px;
+}
+.day-name {
+  width: 150px;
+  flex: none;
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  text-transform: capitalize;
+}
+.day-name input {
+  width: 22px;
+  height: 22px;
+  accent-color: var(--rim);
+}
+h2 {
+  margin-bottom: 10px;
+}
+.send {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  margin-top: 18px;
+}
+@media (max-width: 900px) {
+  .sections,
+  .schools {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest'
+import { countdown, minutes, money, percent, typable, typedVolume, volume } from './format'
+
+describe('volumes', () => {
+  it.each([
+    [57.32, 'mL', '57 mL'],
+    [5.55, 'mL', '5.5 mL'],
+    [0.02, 'mL', '0 mL'],
+    [57, 'fl oz', '1.93 fl oz'],
+  ] as const)('%f in %s reads %s', (mL, unit, words) => expect(volume(mL, unit)).toBe(words))
+
+  it.each([
+    ['57', 'mL', '57'],
+    ['5,5', 'mL', '5.5'],
+    ['1.93', 'fl oz', '57.077'],
+    ['', 'mL', undefined],
+    ['a lot', 'mL', undefined],
+    ['-3', 'mL', undefined],
+  ] as const)('“%s” typed in %s is %s mL', (text, unit, mL) => expect(typedVolume(text, unit)).toBe(mL))
+
+  it('are typed as they are shown', () => {
+    for (const mL of [0.5, 5, 57, 93.8]) expect(Number(typedVolume(typable(mL, 'fl oz'), 'fl oz'))).toBeCloseTo(mL, 1)
+  })
+})
+
+describe('other figures', () => {
+  it.each([
+    [0.005, '0.5 %'],
+    [0.00494, '0.494 %'],
+    [0.0428, '4.28 %'],
+    [0.62, '62 %'],
+  ])('a share of %f reads %s', (share, words) => expect(percent(share)).toBe(words))
+
+  it('knows each currency’s minor unit', () => {
+    expect(money({ minor: 1234, currency: 'GBP' })).toBe('£12.34')
+    expect(money({ minor: 1234, currency: 'JPY' })).toBe('JP¥1,234')
+  })
+
+  it.each([
+    [38, '38 min'],
+    [80, '1 h 20 min'],
+    [720, '12 h'],
+  ])('%d minutes read %s', (total, words) => expect(minutes(total)).toBe(words))
+
+  it.each([
+    [112_000, '1:52'],
+    [-5, '0:00'],
+    [24_060_000, '6 h 41 min'],
+  ])('%d ms left read %s', (left, words) => expect(countdown(left)).toBe(words))
+})

@@ -1,0 +1,74 @@
+const ML_PER_FL_OZ = 29.5735295625 // US fluid ounce, by definition
+
+export type VolumeUnit = 'mL' | 'fl oz'
+
+/** A volume as people read it: "57 mL", "5.5 mL", "1.93 fl oz". */
+export function volume(mL: number, unit: VolumeUnit = 'mL'): string {
+  if (unit === 'fl oz') return `${trimmed(mL / ML_PER_FL_OZ, 2)} fl oz`
+  return `${bare(mL)} mL`
+}
+
+/** The figure alone, in mL. */
+export function bare(mL: number): string {
+  return trimmed(mL, mL >= 20 ? 0 : 1)
+}
+
+/** What was typed, in mL with at most three decimals, or undefined if it is no volume. */
+export function typedVolume(text: string, unit: VolumeUnit = 'mL'): string | undefined {
+  const number = Number(text.trim().replace(',', '.'))
+  if (text.trim() === '' || !Number.isFinite(number) || number < 0) return undefined
+  const mL = unit === 'fl oz' ? number * ML_PER_FL_OZ : number
+  return String(Math.round(mL * 1000) / 1000)
+}
+
+/** A volume in mL as it would be typed. */
+export function typable(mL: number, unit: VolumeUnit = 'mL'): string {
+  return unit === 'fl oz' ? trimmed(mL / ML_PER_FL_OZ, 3) : trimmed(mL, 1)
+}
+
+function trimmed(value: number, decimals: number): string {
+  return String(Number(value.toFixed(decimals)))
+}
+
+/** A share as a percentage: "0.5 %", "4.29 %". */
+export function percent(share: number): string {
+  const value = share * 100
+  return `${trimmed(value, value < 1 ? 3 : value < 10 ? 2 : 0)} %`
+}
+
+export function money(amount: { minor: number; currency: string }): string {
+  const format = new Intl.NumberFormat('en-GB', { style: 'currency', currency: amount.currency })
+  const digits = format.resolvedOptions().maximumFractionDigits ?? 2
+  return format.format(amount.minor / 10 ** digits)
+}
+
+/** "38 min", "1 h 20 min", "12 h". */
+export function minutes(total: number): string {
+  const whole = Math.round(total)
+  if (whole < 60) return `${whole} min`
+  const hours = Math.floor(whole / 60)
+  return whole % 60 === 0 ? `${hours} h` : `${hours} h ${whole % 60} min`
+}
+
+/** What is left of a wait: "1:52" under ten minutes, "6 h 41 min" above. */
+export function countdown(milliseconds: number): string {
+  const seconds = Math.max(0, Math.ceil(milliseconds / 1000))
+  if (seconds < 600) return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
+  return minutes(Math.ceil(seconds / 60))
+}
+
+export function clock(instant: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone }).format(
+    new Date(instant),
+  )
+}
+
+export function day(instant: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: zone }).format(
+    new Date(instant),
+  )
+}
+
+export function dayAndTime(instant: string, zone: string): string {
+  return `${day(instant, zone)} ${clock(instant, zone)}`
+}
