@@ -26,7 +26,7 @@ function read(id: number) {
 </script>
 
 <template>
-  <BModal v-model="open" :title="`The bottle for ${channel}, cap shut: which code?`" no-footer centered>
+  <BModal v-model="open" :title="`The bottle for ${channel}, cap shut: which code?`" no-footer centered no-animation>
     <BFormInput
       v-model="typed"
       size="lg"

@@ -37,7 +37,7 @@ function send() {
 </script>
 
 <template>
-  <BModal v-model="open" :title="title" no-footer centered>
+  <BModal v-model="open" :title="title" no-footer centered no-animation>
     <BButton variant="primary" size="lg" class="w-100 as-planned" @click="enter(expected)">
       As planned: {{ volume(expected, unit) }}
     </BButton>

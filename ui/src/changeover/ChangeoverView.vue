@@ -19,7 +19,6 @@ import SlotsDrawn from './SlotsDrawn.vue'
 import TimeLine from './TimeLine.vue'
 import { PURPOSES, wishOf, withSlot } from './wish'
 
-
 const route = useRoute()
 const router = useRouter()
 const { settings } = useShop()

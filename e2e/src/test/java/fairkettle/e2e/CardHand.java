@@ -82,6 +82,7 @@ final class CardHand {
         var cell = ".ask .cell:not(.done)";
         while (!browser.all(cell).isEmpty()) {
             int before = browser.all(cell).size();
+            browser.until(d -> d.findElements(By.cssSelector(".modal")).stream().noneMatch(m -> m.isDisplayed()));
             browser.click(cell + ".now");
             browser.until(d -> d.findElements(By.cssSelector(cell)).size() < before
                     || d.findElements(By.cssSelector(".as-planned, .bottles button")).stream().anyMatch(e -> e.isDisplayed()));
