@@ -5,6 +5,7 @@ import static fairkettle.procedure.Step.step;
 import fairkettle.ink.Succession;
 import fairkettle.machine.Architecture;
 import fairkettle.procedure.Ask;
+import fairkettle.procedure.Branch;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.Step;
 import fairkettle.safety.Caution;
@@ -50,10 +51,23 @@ final class Beginning {
                 .ask(new Ask.Ticks(List.of("outer tape", "under the lid", "inside, round the carriage", "paper tray", "rear feed",
                         "scanner", "foam at the head", "once more round: nothing left")))
                 .then(Facet.TRANSIT, "cleared").build();
-        return w.cartridges() ? List.of(tape) : List.of(tape, step("makers-ink", "Set the maker’s own bottles aside")
+        var box = step("box", "Is everything in the box?").say("Lay it out. What is missing is asked for now, not on the day it is needed.").minutes(3).skippable().care(Caution.INK)
+                .ask(new Ask.Ticks(boxed(w))).branch(new Branch("missing", "Something is missing", List.of(
+                        step("substitute", "Write down what is missing").say("Leaflet or disc: fetch them from the maker’s site, and keep them with the machine’s papers. Cord: any of the same kind with the same rating. Ink or caps: the seller owes them.")
+                                .minutes(3).ask(new Ask.Words("missing, and who sends it")).build()), 1, "It is written down already.")).build();
+        return w.cartridges() ? List.of(tape, box) : List.of(tape, box, step("makers-ink", "Set the maker’s own bottles aside")
                 .say(w.family().makers() ? "Line them up like the tanks. You will use them next."
                         : "Label them “not for this machine” and put them away: they must not be poured into it.")
                 .minutes(2).skippable().build());
+    }
+
+    private static List<String> boxed(Work w) {
+        var items = new ArrayList<>(List.of("power cord", "start leaflet, or its address", w.cartridges() ? "the maker’s cartridges" : "the maker’s bottles, one for every tank"));
+        if (w.job.profile().headsByUser()) {
+            items.add("both heads, in their bags");
+        }
+        items.add("caps and bag for carrying it");
+        return items;
     }
 
     static List<Step> prepare(Work w) {

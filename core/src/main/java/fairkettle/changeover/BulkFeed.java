@@ -5,6 +5,7 @@ import static fairkettle.changeover.Work.volumes;
 import static fairkettle.procedure.Step.step;
 
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.TankHeight;
 import fairkettle.machine.VesselKind;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Branch;
@@ -39,7 +40,7 @@ final class BulkFeed {
                         .minutes(3).waits(new Pause("adhesive taking hold", Duration.ofMinutes(1), null, false)).needs(Facet.POSITION, "decided")
                         .ask(new Ask.Ticks(List.of("face wiped and dry", "level with the cartridges"))).then(Facet.BRACKET, "level").build()));
         if (w.terms.follows(School.TANK_HEIGHT, "raised")) {
-            steps.add(step("raise", "Raise it one small step, and watch for drips").say("Half an hour with a dry sheet under the head. One drop, and it goes back down. Write the height down.")
+            steps.add(step("raise", "Raise it by %d mm at most, and watch for drips".formatted(TankHeight.STEP_MM)).say("Half an hour with a dry sheet under the head. One drop, and it goes back down. Write the height down.")
                     .minutes(2).needs(Facet.BRACKET, "level").waits(new Pause("drip test", Duration.ofMinutes(30), null, false)).ask(new Ask.Words("height above the cartridges, and what the sheet showed")).build());
         }
         return steps;
@@ -71,7 +72,7 @@ final class BulkFeed {
                 .branch(new Branch("below-mark", "Below the mark", List.of(step("tilt-again", "Tilt once more").say("Half a minute, until the bubble has gone up.").minutes(1).build()), 3,
                         "It does not come to the mark. Look for a leaking plug."));
         return List.of(one.build(),
-                step("tilt", "Tilt, to move the air up").say("Plug in, tilt and hold; then upright again.").minutes(1).waits(new Pause("tilted", Duration.ofSeconds(large ? 30 : 20), null, false)).build(),
+                step("tilt", "Tilt, to move the air up").care(Caution.TIPPING).say("Plug in, tilt and hold; then upright again.").minutes(1).waits(new Pause("tilted", Duration.ofSeconds(large ? 30 : 20), null, false)).build(),
                 step("priming-second", "Second part into the priming chamber").say("Then plug it for good. From now on ink goes into the filling chamber only, unless it ever runs dry.").minutes(2 * codes.size())
                         .needs(Facet.GLOVES, "on").needs(Facet.BOTTLE, codes, "matched").ask(Work.grid(w.inked, List.of(volumes("second part", w.inked, p -> second.min(p.fill().over(first))))))
                         .moves(new Move.Pour()).then(Facet.PRIMING, codes, "primed").build(),
@@ -107,7 +108,7 @@ final class BulkFeed {
         steps.add(unplugged());
         steps.addAll(Cartridges.oldOut(w));
         steps.addAll(Cartridges.chips(w));
-        steps.add(step("hang", "Hang the cartridges").say("Carry them level with their ribbon. Press each until it clicks.").minutes(5).care(Caution.SQUIRT, Caution.FORCE)
+        steps.add(step("hang", "Hang the cartridges").say("Carry them level with their ribbon. Press each until it clicks.").minutes(5).care(Caution.SQUIRT, Caution.FORCE, Caution.TIPPING)
                 .hold("Every slot has clicked.").needs(Facet.VALVE, "shut").needs(Facet.VENT, codes, "plugged").needs(Facet.CARTRIDGE, codes, "primed")
                 .needs(Facet.OLD_CARTRIDGE, w.before.codes(), "stored").needs(Facet.CHIPS, "answered").needs(Facet.CARRIAGE, "free").needs(Facet.BRACKET, "level")
                 .moves(Cartridges.refit(w)).ask(Work.grid(w.plans, List.of(ticks("clicked")))).then(Facet.CARTRIDGE, codes, "clicked in").then(Facet.REFIT, "refitted").build());
@@ -143,7 +144,7 @@ final class BulkFeed {
         var steps = new ArrayList<Step>();
         steps.addAll(shut(w));
         steps.add(unplugged());
-        steps.add(step("bulk-out", "Cartridges out, with their ribbon").say("Onto the tray, level.").minutes(3).care(Caution.SQUIRT, Caution.INK).needs(Facet.VALVE, "shut")
+        steps.add(step("bulk-out", "Cartridges out, with their ribbon").say("Onto the tray, level.").minutes(3).care(Caution.SQUIRT, Caution.INK, Caution.TIPPING).needs(Facet.VALVE, "shut")
                 .needs(Facet.VENT, codes, "plugged").needs(Facet.CARRIAGE, "free").ask(new Ask.Grid(codes, List.of(ticks("out")))).then(Facet.CARTRIDGE, codes, "empty").build());
         if (w.drained.isEmpty()) {
             return steps;
@@ -226,7 +227,7 @@ final class BulkFeed {
         } else {
             carry.needs(Facet.CONSTANT_HEAD, Work.codes(w.inked), "reset");
         }
-        var hang = step("hang", "Hang the cartridges").say("Press each until it clicks; ribbon flat, as it was.").minutes(5).care(Caution.SQUIRT, Caution.FORCE).hold("Every slot has clicked.")
+        var hang = step("hang", "Hang the cartridges").say("Press each until it clicks; ribbon flat, as it was.").minutes(5).care(Caution.SQUIRT, Caution.FORCE, Caution.TIPPING).hold("Every slot has clicked.")
                 .needs(Facet.VALVE, "shut").needs(Facet.VENT, codes, "plugged").needs(Facet.CARTRIDGE, codes, "primed").needs(Facet.CARRIAGE, "free").moves(Cartridges.refit(w))
                 .ask(Work.grid(w.plans, List.of(ticks("clicked")))).then(Facet.CARTRIDGE, codes, "clicked in").then(Facet.RIBBON, "routed").then(Facet.REFIT, "refitted");
         return List.of(carry.build(), hang.build(), slack(), step("vents-open", "Valve open, vents open").say("Filters back in for the plugs.").minutes(2)

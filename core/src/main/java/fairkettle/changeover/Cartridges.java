@@ -7,6 +7,7 @@ import static fairkettle.procedure.Step.step;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Architecture;
 import fairkettle.machine.Chips;
+import fairkettle.machine.Panel;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Branch;
 import fairkettle.procedure.Facet;
@@ -159,7 +160,8 @@ final class Cartridges {
         switch (w.way.chips()) {
             case AUTO_RESET -> step.say("They sit on the new cartridges and reset themselves. “Ink low” counts drops, not ink: look at the level. When the machine refuses one at last, fill it to the top and refit it.")
                     .ask(new Ask.Ticks(List.of("every new cartridge has its chip")));
-            case BUTTON -> step.say("A button on the cartridges resets them. Only after the carriage has parked: hold it five to ten seconds.")
+            case BUTTON -> step.say("A button on the cartridges resets them, later, when the machine says that one is empty. Only after the carriage has parked: hold it five to ten seconds. Try it once now, on the bench.")
+                    .waits(new Pause("button held", Panel.how(w.job.profile().capable(), Panel.Act.CHIP_RESET).hold(), null, false))
                     .ask(new Ask.Ticks(List.of("every new cartridge has its chip", "the button can be reached")));
             case IGNORED -> {
                 boolean out = w.terms.follows(School.CHIPS_OUT, "remove");

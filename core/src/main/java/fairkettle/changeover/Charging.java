@@ -4,6 +4,7 @@ import static fairkettle.changeover.Work.volumes;
 import static fairkettle.procedure.Step.step;
 
 import fairkettle.machine.Architecture;
+import fairkettle.machine.Panel;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Pause;
@@ -23,17 +24,19 @@ final class Charging {
 
     static List<Step> charge(Work w) {
         var minutes = w.job.profile().minutes();
+        var capable = w.job.profile().capable();
         return switch (w.way.charge()) {
-            case INITIAL -> steps(w, "Initial charge", minutes.initialCharge(), "initial charge", "Start the machine’s initial charge. Its first ink goes to the pad.");
+            case INITIAL -> steps(w, "Initial charge", minutes.initialCharge(), "initial charge", "Start the machine’s initial charge. " + Panel.how(capable, Panel.Act.CHARGE).say() + " Its first ink goes to the pad.");
             case POWER_CLEANING -> {
                 var steps = new ArrayList<>(steps(w, "Power cleaning, to draw the ink through", minutes.powerCleaning(), "power cleaning",
-                        "Start one power cleaning. It draws new ink through the whole path, and it brings the level down: the tanks are full now."));
+                        "Start one power cleaning. " + Panel.how(capable, Panel.Act.POWER_CLEANING).say()
+                                + " It draws new ink through the whole path, and it brings the level down: the tanks are full now. Say no to the check that is offered: purge sheets come first."));
                 steps.add(rest(w));
                 yield steps;
             }
             case THREE_CLEANINGS -> steps(w, "Three light cleanings", 3 * minutes.cleaning(), "three cleanings",
-                    "Start three light cleanings, one after the other; say no to the check that is offered between them.");
-            case ONE_CLEANING -> steps(w, "One light cleaning", minutes.cleaning(), "cleaning", "Start one light cleaning.");
+                    "Start three light cleanings, one after the other. " + Panel.how(capable, Panel.Act.CLEANING).say() + " Say no to the check that is offered between them.");
+            case ONE_CLEANING -> steps(w, "One light cleaning", minutes.cleaning(), "cleaning", "Start one light cleaning. " + Panel.how(capable, Panel.Act.CLEANING).say());
         };
     }
 

@@ -22,6 +22,8 @@ import java.util.stream.IntStream;
 /** The first checks after a change; only then may a machine take promised work. */
 final class Commissioning {
 
+    private static final List<String> PATTERNS = List.of("black, to and fro", "colour, to and fro", "lines that meet");
+
     private Commissioning() {}
 
     static List<Step> of(Work w, boolean proofOfOldHue) {
@@ -48,7 +50,7 @@ final class Commissioning {
                 .then(Facet.CHECK, "passed").build());
         var align = step("align", "Align the head").say("On plain paper, and only with a whole check: the choice is no gap, least streaks, lines that meet."
                         + (w.terms.follows(School.ALIGN, "later") ? " It may wait, but stays owed." : ""))
-                .minutes(w.job.profile().minutes().alignment()).skippable().needs(Facet.CHECK, "passed").moves(new Move.Print(codes, draws.nozzleCheck().times(2)))
+                .minutes(w.job.profile().minutes().alignment()).skippable().ask(new Ask.Picks(PATTERNS, 9, "The square without a gap and with the least streaks. Two alike: the one nearer the middle.")).needs(Facet.CHECK, "passed").moves(new Move.Print(codes, draws.nozzleCheck().times(2)))
                 .then(Facet.ALIGNMENT, "done").build();
         if (w.terms.follows(School.ALIGN, "now")) {
             steps.add(align);

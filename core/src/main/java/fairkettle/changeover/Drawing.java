@@ -41,7 +41,7 @@ final class Drawing {
                 .ask(Work.gridBefore(w.drained, List.of(ticks("cap open")))).then(Facet.TANK_CAP, codes, "open").build());
         steps.add(step("tubes-off", w.snapIn() ? "Heads out, tubes off their ports" : "Tubes off the dampers").say("Middle ones first, straight up. Mind the O-ring and the thin tube ends. Each tube end up, over the tray.")
                 .minutes(4).care(Caution.FORCE, Caution.INK).needs(Facet.LABEL, codes, "in place").needs(Facet.TANK_CAP, codes, "open")
-                .needs(Facet.POWER, "unplugged").needs(Facet.GLOVES, "on").ask(Work.gridBefore(w.drained, List.of(ticks("off"))))
+                .needs(Facet.POWER, "unplugged").needs(Facet.GLOVES, "on").ask(new Ask.InOrder(Work.middleFirst(codes), "off"))
                 .then(Facet.LINE, codes, "off").build());
         steps.add(pull(w, w.drained, "pull", "Pull until it brings only air", List.copyOf(w.way.drains()))
                 .needs(Facet.LINE, codes, "off").branch(nothingComes()).build());

@@ -20,6 +20,8 @@ import java.util.List;
 /** What a desktop machine needs to print film: no rollers on wet ink, lines for white, waste outside, a head that is protected. */
 final class FilmRebuild {
 
+    private static final String COVER = "printed cover: the cable’s entry stays open";
+
     private FilmRebuild() {}
 
     static List<Step> knownGood(Work w) {
@@ -63,11 +65,13 @@ final class FilmRebuild {
         }
         steps.add(take.moves(Cartridges.refit(w)).then(Facet.REFIT, "refitted").then(Facet.TANK, Opening.changed(w), "chased").then(Facet.DAMPER, Opening.changed(w), "chased")
                 .then(Facet.TANK_CAP, drained, "shut").then(Facet.VALVE, "open").then(Facet.VENT, codes, "open").then(Facet.LINE, codes, "off").build());
-        steps.add(step("new-lines", "New dampers and lines").say("Wider tube for white. No gap between adapter and damper: a cone that does not close draws air. Innermost first.").minutes(6 * codes.size())
+        steps.add(step("new-lines", "New dampers and lines").say("Wider tube for white. No gap between adapter and damper: a cone that does not close draws air.").minutes(5 * codes.size())
                 .care(Caution.FORCE).needs(Facet.REFIT, "refitted").needs(Facet.GLOVES, "on").needs(Facet.LINE, codes, "off")
                 .ask(Work.grid(w.plans, List.of(ticks("damper new"), ticks("no gap at the fitting"), ticks("code on both ends"))))
-                .then(Facet.NEW_LINE, codes, "new").then(Facet.LINE, codes, "joined").build());
-        steps.add(step("joints-dry", "Are the joints dry?").say("Ten minutes with a dry towel under them.").minutes(1).needs(Facet.NEW_LINE, codes, "new").waits(new Pause("joints under a dry towel", Duration.ofMinutes(10), null, false))
+                .then(Facet.NEW_LINE, codes, "new").build());
+        steps.add(step("join", "Join them, innermost first").say("From the wall outward, each back in its track before the next: an outer tube that lies first bars the way to the inner ones. Tube fully home, tape round the joint.")
+                .minutes(codes.size()).care(Caution.FORCE).needs(Facet.NEW_LINE, codes, "new").ask(new Ask.InOrder(codes, "joined, and back in its track")).then(Facet.LINE, codes, "joined").build());
+        steps.add(step("joints-dry", "Are the joints dry?").say("Ten minutes with a dry towel under them.").minutes(1).needs(Facet.LINE, codes, "joined").waits(new Pause("joints under a dry towel", Duration.ofMinutes(10), null, false))
                 .ask(new Ask.Ticks(List.of("towel is dry"))).build());
         return steps;
     }
@@ -103,8 +107,9 @@ final class FilmRebuild {
 
     static List<Step> head(Work w) {
         if (!w.terms.follows(School.HEAD_OUT, "seal")) {
-            return List.of(step("head-stays", "The head stays in").say("Write down what protects it: printed cover, sleeves, or nothing, and which edges stay exposed.").minutes(2)
-                    .ask(new Ask.Choice("How is the head protected?", List.of("printed cover", "sleeves", "nothing"))).build());
+            return List.of(step("head-stays", "The head stays in").say("A printed cover keeps mist off the board, and leaves the cable’s entry open. Sleeves close the cable’s entry, and leave the plate’s edges open. A bead closes both, but only on a head that is out. With nothing, wipe the edges every day.").minutes(2)
+                    .care(Caution.BOARD).ask(new Ask.Choice("How is the head protected?", List.of(COVER, "sleeves: the plate’s edges stay open", "nothing: all edges stay open")))
+                    .then(Facet.PROTECTION, "chosen").build());
         }
         return List.of(
                 step("head-drain", "Drain the head, and let it dry").say("A towel under it until nothing comes. Dry before any screw.").minutes(5).care(Caution.BOARD).needs(Facet.COVERS, "off").needs(Facet.POWER, "unplugged")
@@ -130,7 +135,7 @@ final class FilmRebuild {
     static List<Step> path(Work w) {
         return List.of(step("film-path", "Film path, head height, tray").say("Film flat and under tension, clamps clear of the carriage, edges down: a raised edge drags under the head.").minutes(5).hold("All three before film goes in.")
                 .needs(Facet.ROLLERS, "removed").needs(Facet.POWER, "on").needs(Facet.PROCESSING, "noted")
-                .ask(new Ask.Ticks(List.of("film lies flat, edge down", "clamps clear of the carriage", "head height set", "tray set"))).then(Facet.FILM_PATH, "set").build());
+                .ask(new Ask.Ticks(List.of("film lies flat, edge down", "edge clear of the head at both ends of travel", "clamps clear of the carriage", "head height set", "tray set"))).then(Facet.FILM_PATH, "set").build());
     }
 
 }

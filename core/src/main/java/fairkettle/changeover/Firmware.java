@@ -2,6 +2,7 @@ package fairkettle.changeover;
 
 import static fairkettle.procedure.Step.step;
 
+import fairkettle.machine.Panel;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.Pause;
@@ -19,6 +20,7 @@ final class Firmware {
         if (!w.patches()) {
             return List.of();
         }
+        var mode = Panel.how(w.job.profile().capable(), Panel.Act.UPDATE_MODE);
         return List.of(
                 step("fw-leave-given", "Agree to other firmware").say("It is not the maker’s. Whether you may is for the law where you live; the warranty ends with it.").care(Caution.FIRMWARE, Caution.WARRANTY)
                         .hold("Nothing is flashed before this is agreed to; name and date are kept.").needs(Facet.WARRANTY, "acknowledged")
@@ -26,7 +28,7 @@ final class Firmware {
                 step("fw-source", "Look at the file before it is opened").say("A browser that blocks it may be wrong, or right. Compare its checksum with the seller’s, on a computer that can be spared.").minutes(6).care(Caution.FIRMWARE)
                         .needs(Facet.PERMISSION, "given").needs(Facet.INITIALISED, "made")
                         .ask(new Ask.Ticks(List.of("seller and checksum agree", "computer is of the kind the program needs", "data cable plugged in, network off"))).then(Facet.CABLE, "plugged in").build(),
-                step("fw-mode", "Update mode").say("Switch off. Hold the keys that the seller names while you switch on again, until the screen says update.").minutes(3)
+                step("fw-mode", "Update mode").say(mode.say()).minutes(3).waits(new Pause("keys held", mode.hold(), null, false))
                         .needs(Facet.PERMISSION, "given").needs(Facet.CABLE, "plugged in").needs(Facet.POWER, "on").then(Facet.MODE, "update").build(),
                 step("fw-flash", "Flash it").say("Start, and keep hands off until it shows 100 %. Over the cable, never over the network.").minutes(1).care(Caution.NO_POWER_OFF)
                         .irreversible("The maker’s firmware is gone; only the maker’s own update brings it back.").needs(Facet.MODE, "update").needs(Facet.CABLE, "plugged in")

@@ -65,6 +65,8 @@ final class Kit {
         if (w.route == Route.BULK_FEED) {
             need.put(Supply.BULK_KIT, 1);
             need.put(Supply.INLINE_DAMPER, channels);
+            need.put(Supply.SOLID_PLUG, channels);
+            need.put(Supply.ELBOW, channels);
         }
         if (w.route == Route.FILM_REBUILD) {
             need.put(Supply.WHITE_LINE, (int) w.inked.stream().filter(p -> p.code().white()).count());

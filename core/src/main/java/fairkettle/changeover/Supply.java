@@ -25,6 +25,8 @@ public enum Supply {
     MAKERS_CARTRIDGE(Kind.PART, "maker’s cartridge", 1400),
     BULK_KIT(Kind.PART, "bulk feed: tanks, ribbon, bracket, elbows, plugs", 5500),
     INLINE_DAMPER(Kind.PART, "inline damper", 120),
+    SOLID_PLUG(Kind.TOOL, "solid plug for an air chamber, spare", 15),
+    ELBOW(Kind.TOOL, "elbow for the ribbon, spare", 30),
     DAMPER(Kind.PART, "damper", 320),
     WHITE_LINE(Kind.PART, "wide line with fittings, for white", 450),
     FILM_TANKS(Kind.PART, "tanks and lines for film", 4200),

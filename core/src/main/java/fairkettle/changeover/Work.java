@@ -16,7 +16,9 @@ import fairkettle.procedure.Facet;
 import fairkettle.procedure.Procedure;
 import fairkettle.safety.School;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import java.util.function.Function;
 
 /**
@@ -156,6 +158,12 @@ final class Work {
 
     static List<ChannelCode> codesBefore(List<ChannelPlan> plans) {
         return plans.stream().map(ChannelPlan::before).toList();
+    }
+
+    /** From the middle outward: an outer damper that comes off first bends its neighbour. */
+    static List<ChannelCode> middleFirst(List<ChannelCode> row) {
+        double middle = (row.size() - 1) / 2.0;
+        return IntStream.range(0, row.size()).boxed().sorted(Comparator.comparingDouble((Integer i) -> Math.abs(i - middle)).thenComparing(i -> i)).map(row::get).toList();
     }
 
     /** Channels by the codes that their slots carry afterwards. */

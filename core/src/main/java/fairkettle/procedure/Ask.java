@@ -77,6 +77,20 @@ public sealed interface Ask {
         }
     }
 
+    /** Channels that are done one after the other, in this order: only the next may be ticked. */
+    record InOrder(List<ChannelCode> channels, String done) implements Ask {
+        public InOrder {
+            channels = List.copyOf(channels);
+        }
+    }
+
+    /** Of each pattern on a page, the number of the square that is best. */
+    record Picks(List<String> patterns, int squares, String hint) implements Ask {
+        public Picks {
+            patterns = List.copyOf(patterns);
+        }
+    }
+
     /** The machine's activation code lies in the vault. It is never written on the card. */
     record KeyStored() implements Ask {}
 

@@ -12,6 +12,7 @@ import fairkettle.procedure.Outcome.Reason;
 import fairkettle.procedure.Outcome.Refused;
 import fairkettle.procedure.Outcome.Went;
 import fairkettle.procedure.StepRun.Status;
+import fairkettle.safety.Caution;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -122,7 +123,7 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
                     : Refused.because("“%s” is done. Strike it out to change what was entered.".formatted(run.step().title()),
                             enter.cell());
         }
-        var problem = Entries.problem(run.step().ask(), enter.cell(), enter.value(), around);
+        var problem = Entries.problem(run, enter.cell(), enter.value(), around);
         if (problem.isPresent()) {
             return Refused.because(problem.get(), enter.cell());
         }
@@ -138,6 +139,7 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
         reasons.addAll(Entries.missing(run, around, finish.accept()));
         waitReason(run, now).ifPresent(reasons::add);
         padReason(run.step(), around).ifPresent(reasons::add);
+        fireReason(run, around).ifPresent(reasons::add);
         if (!reasons.isEmpty()) {
             return new Refused(reasons);
         }
@@ -169,6 +171,16 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
         return waste.compareTo(around.padRoom()) <= 0 ? Optional.empty() : Optional.of(new Reason(
                 "This puts %s mL into the waste pad, which has room for %s mL. Change the pad first, and say so on the machine's page."
                         .formatted(waste, around.padRoom()), null, null));
+    }
+
+    /** Alcohol and heat are never open in one room; the step that was open first goes first. */
+    private static Optional<Reason> fireReason(StepRun run, Surroundings around) {
+        return around.beside().stream().filter(other -> clash(run.step().cautions(), other.cautions()) && run.openedAt() != null && other.since().isBefore(run.openedAt()))
+                .findFirst().map(other -> new Reason("%s is at “%s”. Alcohol and heat are never open in one room: finish that first.".formatted(other.machine(), other.step()), null, null));
+    }
+
+    private static boolean clash(List<Caution> some, List<Caution> others) {
+        return some.contains(Caution.SOLVENT) && others.contains(Caution.HEAT) || some.contains(Caution.HEAT) && others.contains(Caution.SOLVENT);
     }
 
     /** What a step puts into the machine's own pad. */
@@ -241,6 +253,7 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
         }
         var missing = new ArrayList<>(missing(run.step().id()));
         padReason(run.step(), around).ifPresent(missing::add);
+        fireReason(run, around).ifPresent(missing::add);
         return missing.isEmpty() ? new Went(with(run.opened(now).waiting(now)), true) : new Refused(missing);
     }
 

@@ -31,11 +31,11 @@ public final class Entries {
         return entry.equals("none") ? List.of() : java.util.Arrays.stream(entry.split(",")).map(Integer::valueOf).toList();
     }
 
-    static Optional<String> problem(Ask ask, String cell, String value, Surroundings around) {
+    static Optional<String> problem(StepRun run, String cell, String value, Surroundings around) {
         if (value.isEmpty()) {
             return Optional.empty();
         }
-        return switch (ask) {
+        return switch (run.step().ask()) {
             case Ask.Done _, Ask.Photo _ -> Optional.of("There is nothing to enter at this step.");
             case Ask.Ticks(var items) -> IntStream.range(0, items.size()).anyMatch(i -> cell.equals("item/" + i))
                     ? tick(value) : unknown(cell);
@@ -46,6 +46,14 @@ public final class Entries {
                 case AIR, TICK -> tick(value);
                 case CODE -> code(value, ChannelCode.of(cell.substring(0, cell.indexOf('/'))), around);
             }).orElseGet(() -> unknown(cell));
+            case Ask.InOrder(var channels, _) -> {
+                int row = channels.stream().map(ChannelCode::code).toList().indexOf(cell);
+                var before = row < 0 ? Optional.<ChannelCode>empty() : channels.subList(0, row).stream().filter(c -> run.entry(c.code()).isEmpty()).findFirst();
+                yield row < 0 ? unknown(cell) : before.map(c -> "%s comes before %s.".formatted(c, cell)).or(() -> tick(value));
+            }
+            case Ask.Picks(var patterns, var squares, _) -> IntStream.range(0, patterns.size()).anyMatch(i -> cell.equals("pick/" + i))
+                    ? value.matches("\\d{1,2}") && Integer.parseInt(value) >= 1 && Integer.parseInt(value) <= squares ? Optional.empty()
+                    : Optional.of("The squares are numbered from 1 to %d.".formatted(squares)) : unknown(cell);
             case Ask.KeyStored _ -> Optional.of("The code goes into the vault, not onto the card.");
             case Ask.Words _ -> cell.equals("words") ? words(value) : unknown(cell);
             case Ask.Choice(_, var answers) -> cell.equals("choice")
@@ -168,6 +176,12 @@ public final class Entries {
             case Ask.Ticks(var items) -> {
                 for (int i = 0; i < items.size(); i++) {
                     require(run, "item/" + i, "Not ticked yet: " + items.get(i), reasons);
+                }
+            }
+            case Ask.InOrder(var channels, var what) -> channels.forEach(c -> require(run, c.code(), "%s: not yet %s.".formatted(c, what), reasons));
+            case Ask.Picks(var patterns, _, _) -> {
+                for (int i = 0; i < patterns.size(); i++) {
+                    require(run, "pick/" + i, "Choose the best square: " + patterns.get(i) + ".", reasons);
                 }
             }
             case Ask.Words(var what) -> require(run, "words", "Write it down first: " + what + ".", reasons);

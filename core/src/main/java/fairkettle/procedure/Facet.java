@@ -47,6 +47,7 @@ public enum Facet {
     WASTE_LINE(MACHINE, "the waste line", "in the machine", "open", "in the bottle"),
     HEAD(MACHINE, "the head", "in place", "drained", "out", "sealed"),
     FLAT_CABLE(MACHINE, "the head’s flat cable", "seated", "out"),
+    PROTECTION(MACHINE, "the head’s protection", "not chosen", "chosen"),
     SEALANT(MACHINE, "the sealant", "not tested", "proven"),
     PROCESSING(MACHINE, "firmware and image processing", "not noted", "noted"),
     FILM_PATH(MACHINE, "film path, head height and tray", "not set", "set"),

@@ -3,7 +3,10 @@ package fairkettle.procedure;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.safety.Caution;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -25,6 +28,12 @@ public interface Surroundings {
     int photos(String step);
 
     LocalDate today();
+
+    /** The steps that stand open on the other cards of this room. */
+    List<Beside> beside();
+
+    /** @param since when it became the next thing to do */
+    record Beside(String machine, String step, List<Caution> cautions, Instant since) {}
 
     /** @param spoiled why it must not be used, or null */
     record LotFacts(long id, Family family, @Nullable ChannelCode channel, boolean foodGrade, @Nullable LocalDate bestBefore,

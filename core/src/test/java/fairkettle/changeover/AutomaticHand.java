@@ -99,6 +99,12 @@ public final class AutomaticHand implements Surroundings {
             case Ask.Lots(var channels, _) -> channels.forEach(
                     c -> act(new CardAct.Enter(id, c.code(), "" + lotOf(c))));
             case Ask.Comb(var channels, _) -> channels.forEach(c -> act(new CardAct.Enter(id, c.code(), "none")));
+            case Ask.InOrder(var channels, _) -> channels.forEach(c -> act(new CardAct.Enter(id, c.code(), "yes")));
+            case Ask.Picks(var patterns, var squares, _) -> {
+                for (int i = 0; i < patterns.size(); i++) {
+                    act(new CardAct.Enter(id, "pick/" + i, "" + (squares + 1) / 2));
+                }
+            }
             case Ask.Acknowledge _ -> act(new CardAct.Enter(id, "agreed", "yes"));
             case Ask.Grid grid -> grid(id, grid);
         }
@@ -180,6 +186,11 @@ public final class AutomaticHand implements Surroundings {
     @Override
     public int photos(String step) {
         return 1;
+    }
+
+    @Override
+    public List<Beside> beside() {
+        return List.of();
     }
 
     @Override

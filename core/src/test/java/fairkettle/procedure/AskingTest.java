@@ -50,6 +50,11 @@ class AskingTest {
         }
 
         @Override
+        public List<Beside> beside() {
+            return List.of();
+        }
+
+        @Override
         public LocalDate today() {
             return LocalDate.of(2026, 11, 25);
         }

@@ -7,6 +7,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.procedure.Outcome.Reason;
+import fairkettle.safety.Caution;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -24,6 +25,7 @@ class CardTest {
 
     private Millilitres padRoom = Millilitres.parse("100");
     private int photos = 0;
+    private List<Surroundings.Beside> beside = List.of();
 
     private final Surroundings shop = new Surroundings() {
         @Override
@@ -60,6 +62,11 @@ class CardTest {
         }
 
         @Override
+        public List<Beside> beside() {
+            return beside;
+        }
+
+        @Override
         public LocalDate today() {
             return LocalDate.of(2026, 11, 25);
         }
@@ -79,6 +86,16 @@ class CardTest {
     void refusesAStepWhoseNeedsDoNotHoldAndNamesTheRemedy() {
         assertThat(refusal(new CardAct.Finish("pull", null))).contains(
                 new Reason("The tank cap of C must be open: first “Open the cap”.", null, "cap"));
+    }
+
+    @Test
+    void alcoholAndHeatAreNeverOpenInOneRoomAndTheFirstGoesFirst() {
+        var press = Card.of(new Procedure(List.of(), List.of(step("proof", "Press the proof").care(Caution.HEAT).build())), NINE);
+        beside = List.of(new Surroundings.Beside("Teasel", "Wipe the cap", List.of(Caution.SOLVENT), NINE.minusSeconds(60)));
+        assertThat(press.after(new CardAct.Finish("proof", null), shop, "Wren", NINE)).isInstanceOfSatisfying(Outcome.Refused.class,
+                no -> assertThat(no.reasons().getFirst().message()).contains("Teasel is at “Wipe the cap”"));
+        beside = List.of(new Surroundings.Beside("Teasel", "Wipe the cap", List.of(Caution.SOLVENT), NINE.plusSeconds(60)));
+        assertThat(press.after(new CardAct.Finish("proof", null), shop, "Wren", NINE)).as("it was open first").isInstanceOf(Outcome.Went.class);
     }
 
     @Test
