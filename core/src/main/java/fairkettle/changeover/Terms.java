@@ -58,7 +58,7 @@ public record Terms(Money labourPerHour, Money wastePerLitre, Money pad, List<Sy
                 rinseMinutesLimit, other, prices, oldInkPerMl);
     }
 
-    Money price(Supply supply) {
+    public Money price(Supply supply) {
         var own = prices.get(supply);
         return own == null ? new Money(supply.usualPrice(), currency()) : own;
     }

@@ -10,24 +10,25 @@ import org.jspecify.annotations.Nullable;
 /** What a machine needs next: one thing, with its reason, and how soon. */
 public record Attention(Kind kind, String words, String why, int urgency) {
 
-    private static final double REFILL_LINE = 0.28; // of the tank: below it a cleaning may draw air
     private static final Duration LOOK_EVERY = Duration.ofHours(24);
 
     /** Where the button leads. */
-    public enum Kind { TAKE_OFF_WAIT, CARD, TOP_UP, CHECK, PLAN, PAD, PARKED, NOTHING }
+    public enum Kind { TAKE_OFF_WAIT, CARD, TOP_UP, CHECK, PLAN, PAD, OWED, PARKED, NOTHING }
 
     /**
      * @param readyWait a wait of this machine that is over, or null
      * @param cardStep title of the open card's next step, or null
      * @param inked whether any channel holds ink
      * @param parked whether it rests on fluid
-     * @param lowest the channel whose tank is lowest, with its share of capacity; empty if none is inked
+     * @param levels of the channels that hold ink
+     * @param refillAt share of a vessel at which it wants ink
      * @param sinceCheck since the last nozzle check; null if there was none
      * @param gaps missing teeth then
      * @param padFull share of the pad
+     * @param owed what is due on its list, or null
      */
-    public record Facts(@Nullable String readyWait, @Nullable String cardStep, boolean inked, boolean parked, List<Level> levels,
-            @Nullable Duration sinceCheck, int gaps, double padFull) {}
+    public record Facts(@Nullable String readyWait, @Nullable String cardStep, boolean inked, boolean parked, List<Level> levels, double refillAt,
+            @Nullable Duration sinceCheck, int gaps, double padFull, @Nullable String owed) {}
 
     public record Level(ChannelCode channel, double share) {}
 
@@ -48,7 +49,7 @@ public record Attention(Kind kind, String words, String why, int urgency) {
             return new Attention(Kind.PAD, "Get a new waste pad", "The pad is %.0f %% full; a full one refuses cleanings.".formatted(facts.padFull() * 100), 60);
         }
         var low = lowest(facts.levels());
-        if (low.isPresent() && low.get().share() < REFILL_LINE) {
+        if (low.isPresent() && low.get().share() < facts.refillAt()) {
             return new Attention(Kind.TOP_UP, "Top up " + low.get().channel(), "%s stands at %.0f %% of its tank; below the refill line a cleaning may draw air."
                     .formatted(low.get().channel(), low.get().share() * 100), 50);
         }
@@ -58,6 +59,9 @@ public record Attention(Kind kind, String words, String why, int urgency) {
         }
         if (facts.gaps() > 0) {
             return new Attention(Kind.CHECK, "Look again: %s missing".formatted(facts.gaps() == 1 ? "1 tooth" : facts.gaps() + " teeth"), "Gaps that stand are dried; gaps that move are air.", 42);
+        }
+        if (facts.owed() != null) {
+            return new Attention(Kind.OWED, facts.owed(), "It is on the list of what is owed, and due.", 30);
         }
         return new Attention(Kind.NOTHING, "Nothing now", "Looked at, filled, whole.", 0);
     }

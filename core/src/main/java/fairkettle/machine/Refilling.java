@@ -39,7 +39,7 @@ public final class Refilling {
     /** Share of the vessel at which it wants ink, where the shop has said nothing: a chip counts, a window is looked at. */
     public static double usualTrigger(Architecture architecture) {
         return switch (architecture) {
-            case TANK, SNAP_IN -> 1 / 3.0; // the last third mark; a power cleaning takes the rest
+            case TANK, SNAP_IN -> 0.3; // a little under the last third mark; a power cleaning takes the rest
             case BULK, BAY -> 0.25; // the lower line
             case FILM -> 0.4; // white settles faster in a low tank
             case CARTRIDGE -> 0.15; // the machine refuses soon after

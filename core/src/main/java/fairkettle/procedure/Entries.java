@@ -6,6 +6,7 @@ import fairkettle.ink.Millilitres;
 import fairkettle.procedure.Ask.ColumnKind;
 import fairkettle.procedure.Outcome.Reason;
 import fairkettle.procedure.Surroundings.LotFacts;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -92,11 +93,11 @@ public final class Entries {
             return Optional.of("Choose a bottle from the shelf for %s.".formatted(channel));
         }
         var found = around.lot(Long.parseLong(value));
-        return found.isEmpty() ? Optional.of("There is no such bottle on the shelf.") : unfit(found.get(), channel, family, around);
+        return found.isEmpty() ? Optional.of("There is no such bottle on the shelf.") : unfit(found.get(), channel, family, around.today());
     }
 
     /** Why a bottle must not go into a slot; empty if it may. */
-    public static Optional<String> unfit(LotFacts lot, ChannelCode channel, Family family, Surroundings around) {
+    public static Optional<String> unfit(LotFacts lot, ChannelCode channel, Family family, LocalDate today) {
         if (lot.spoiled() != null) {
             return Optional.of("This bottle was marked bad: %s. Nothing is filled from it.".formatted(lot.spoiled()));
         }
@@ -112,7 +113,7 @@ public final class Entries {
         if (family.food() && !lot.foodGrade()) {
             return Optional.of("This bottle is not food grade. Only food-grade ink goes into a machine that prints food.");
         }
-        if (lot.bestBefore() != null && lot.bestBefore().isBefore(around.today())) {
+        if (lot.bestBefore() != null && lot.bestBefore().isBefore(today)) {
             return Optional.of("This bottle was best before %s.".formatted(lot.bestBefore()));
         }
         return lot.left().isZero() ? Optional.of("By the account this bottle is empty.") : Optional.empty();
@@ -125,7 +126,7 @@ public final class Entries {
         }
         var found = around.lot(Long.parseLong(value));
         return found.isEmpty() ? Optional.of("There is no such bottle on the shelf.")
-                : unfit(found.get(), channel, around.family(), around).map(why -> why + " Leave its cap shut.");
+                : unfit(found.get(), channel, around.family(), around.today()).map(why -> why + " Leave its cap shut.");
     }
 
     private static Optional<String> words(String value) {

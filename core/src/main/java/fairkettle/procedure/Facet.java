@@ -95,6 +95,20 @@ public enum Facet {
         return label;
     }
 
+    /** Whether this value has to be put back before the machine runs. */
+    public boolean putBack(String value) {
+        return switch (this) {
+            case COVERS, LINE -> value.equals("off");
+            case VALVE -> value.equals("shut");
+            case VENT -> value.equals("plugged");
+            case BAR -> value.equals("up");
+            case HEAD, FLAT_CABLE -> value.equals("out");
+            case WASTE_LINE, TANK_CAP -> value.equals("open");
+            case CARRIAGE -> value.equals("free");
+            default -> false;
+        };
+    }
+
     public List<String> possible() {
         return possible;
     }

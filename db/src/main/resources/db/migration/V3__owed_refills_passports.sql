@@ -26,7 +26,7 @@ select c.machine_id, c.id, run -> 'step' ->> 'id', run -> 'step' ->> 'title', co
        (c.finished_at at time zone 'UTC')::date + 7, c.finished_at
 from (select distinct on (machine_id) * from card where finished_at is not null and not brought_in order by machine_id, id desc) c,
      jsonb_array_elements(c.body -> 'runs') run
-where run ->> 'status' = 'SKIPPED' and run -> 'step' ->> 'title' <> '';
+where run ->> 'status' = 'SKIPPED' and run -> 'step' ->> 'id' <> 'photograph' and jsonb_typeof(run -> 'step' -> 'pause') is distinct from 'object';
 
 -- Leaflets, receipts, cards: kept with the machine, to be opened without a network. Or only where to find them.
 create table document (

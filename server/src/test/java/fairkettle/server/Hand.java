@@ -109,6 +109,12 @@ public class Hand {
             case "Acknowledge" -> cells.put("agreed", "yes");
             case "Words" -> cells.put("words", "as found");
             case "Choice" -> cells.put("choice", ask.get("items").get(0).asString());
+            case "InOrder" -> ask.get("channels").forEach(c -> cells.put(c.asString(), "yes"));
+            case "Picks" -> {
+                for (int i = 0; i < ask.get("items").size(); i++) {
+                    cells.put("pick/" + i, "5");
+                }
+            }
             case "KeyStored" -> assertThat(api.put("/api/machines/" + machine + "/activation-code", "{\"code\": \"QUILL-MERE-0042\", \"origin\": \"a made-up seller, 1.2\"}", "0")).hasStatusOk();
             case "Lots" -> ask.get("channels").forEach(c -> cells.put(c.asString(), "" + bottles.get(family + c.asString())));
             case "Comb" -> ask.get("channels").forEach(c -> cells.put(c.asString(), "none"));

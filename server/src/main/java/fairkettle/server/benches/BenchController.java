@@ -17,6 +17,7 @@ import fairkettle.server.cards.Cards;
 import fairkettle.server.hob.Hob;
 import fairkettle.server.keys.Vault;
 import fairkettle.server.ledger.Ledger;
+import fairkettle.server.owed.Owed;
 import fairkettle.server.shop.Shop;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
@@ -50,16 +51,20 @@ class BenchController {
     private final Ledger ledger;
     private final Cards cards;
     private final Hob hob;
+    private final Owed owed;
+    private final Passports passports;
     private final Vault vault;
     private final Shop shop;
     private final Clock clock;
 
-    BenchController(Machines machines, Checks checks, Ledger ledger, Cards cards, Hob hob, Vault vault, Shop shop, Clock clock) {
+    BenchController(Machines machines, Checks checks, Ledger ledger, Cards cards, Hob hob, Owed owed, Passports passports, Vault vault, Shop shop, Clock clock) {
         this.machines = machines;
         this.checks = checks;
         this.ledger = ledger;
         this.cards = cards;
         this.hob = hob;
+        this.owed = owed;
+        this.passports = passports;
         this.vault = vault;
         this.shop = shop;
         this.clock = clock;
@@ -70,7 +75,7 @@ class BenchController {
     /** One machine as a plate on its bench. */
     record PlateJson(long id, String name, String bench, String profile, String architecture, String family, List<SlotJson> channels,
             double padShare, Millilitres padCapacity, Millilitres padUsed, @Nullable OpenCardJson card, Attention attention,
-            @Nullable Instant lastCheck, @Nullable Instant signedOff) {}
+            int owedNow, @Nullable Instant lastCheck, @Nullable Instant signedOff) {}
 
     /** @param colour beside the code, never instead */
     record SlotJson(String code, String colour, String holds, int nozzles, List<Integer> missing, @Nullable Instant checkedAt,
@@ -86,7 +91,7 @@ class BenchController {
     /** @param key the activation code, masked; null if none is kept */
     record MachineJson(PlateJson plate, String profile, String feed, String chips, boolean parked, Machines.Papers papers, int version, @Nullable Instant warrantyEnded,
             List<Machines.Agreement> agreements, List<Machines.PutAside> putAside, Vault.@Nullable Kept key, Map<School, String> schools, IdleJson idle,
-            Map<String, List<Checks.Check>> checks, List<Cards.Listed> cards, List<Cards.Skipped> skipped) {}
+            Map<String, List<Checks.Check>> checks, List<Cards.Listed> cards, List<Owed.Task> owed) {}
 
     /** @param perDay what it costs to stand idle; @param park true if that is more than it earns */
     record IdleJson(Money perDay, String basis, @Nullable Money earns, boolean park) {}
@@ -117,7 +122,8 @@ class BenchController {
     BenchJson bench() {
         var waits = hob.waits();
         var open = cards.open();
-        return new BenchJson(machines.benchNames(), machines.all().stream().map(m -> plate(m, waits, open)).toList());
+        var tasks = owed.all();
+        return new BenchJson(machines.benchNames(), machines.all().stream().map(m -> plate(m, waits, open, tasks.getOrDefault(m.id(), List.of()))).toList());
     }
 
     @PostMapping("/api/machines")
@@ -130,17 +136,19 @@ class BenchController {
                     .orElseThrow(() -> fairkettle.server.web.Problem.atField("family", "Which ink is in it?")),
                     machine.make() == null || machine.make().isBlank() ? "own" : machine.make().strip(), machine.foodOnly());
         };
-        return machine(machines.add(new Machines.NewMachine(machine.name(), machine.bench(), machine.profile(),
-                machine.feed() == null ? Feed.AS_BUILT : machine.feed(), machine.chips(), holding, machine.tankShare(), null)));
+        long id = machines.add(new Machines.NewMachine(machine.name(), machine.bench(), machine.profile(),
+                machine.feed() == null ? Feed.AS_BUILT : machine.feed(), machine.chips(), holding, machine.tankShare(), null));
+        passports.joined(id);
+        return machine(id);
     }
 
     @GetMapping("/api/machines/{machine}")
     MachineJson machine(@PathVariable long machine) {
         var found = machines.get(machine);
-        return new MachineJson(plate(found, hob.waits(), cards.open()), found.built().id(), found.fit().feed().label(), found.fit().chips().label(),
+        return new MachineJson(plate(found, hob.waits(), cards.open(), owed.of(machine)), found.built().id(), found.fit().feed().label(), found.fit().chips().label(),
                 found.parked(), found.papers(), found.version(), found.warrantyEnded(),
                 machines.agreements(machine), machines.putAside(machine), vault.of(machine).orElse(null), found.schools(), idle(found),
-                checks.latest(machine, 8), cards.of(machine), cards.skipped(machine));
+                checks.latest(machine, 8), cards.of(machine), owed.of(machine));
     }
 
     private IdleJson idle(Machines.Machine machine) {
@@ -202,7 +210,7 @@ class BenchController {
         return machine(machine);
     }
 
-    private PlateJson plate(Machines.Machine machine, List<Hob.Wait> waits, Map<Long, Cards.Open> open) {
+    private PlateJson plate(Machines.Machine machine, List<Hob.Wait> waits, Map<Long, Cards.Open> open, List<Owed.Task> tasks) {
         var contents = ledger.ofMachineNow(machine.id());
         var latest = checks.latest(machine.id(), 1);
         var card = open.get(machine.id());
@@ -213,20 +221,20 @@ class BenchController {
         return new PlateJson(machine.id(), machine.name(), machine.benchName(), profile.name(), profile.architecture().label(), machine.family(),
                 channels, pad.mL() / profile.padCapacity().mL(), profile.padCapacity(), pad,
                 card == null ? null : new OpenCardJson(card.id(), card.title(), card.done(), card.steps()),
-                Attention.of(facts(machine, waits, card, contents, channels, lastCheck, pad)), lastCheck, machine.signedOff());
+                Attention.of(facts(machine, waits, card, contents, channels, lastCheck, pad, tasks)), (int) tasks.stream().filter(Owed.Task::late).count(), lastCheck, machine.signedOff());
     }
 
     private Attention.Facts facts(Machines.Machine machine, List<Hob.Wait> waits, Cards.@Nullable Open card, Map<Place, Mixture> contents,
-            List<SlotJson> channels, @Nullable Instant lastCheck, Millilitres pad) {
+            List<SlotJson> channels, @Nullable Instant lastCheck, Millilitres pad, List<Owed.Task> tasks) {
         var now = clock.instant();
         var ready = waits.stream().filter(w -> java.util.Objects.equals(w.machine(), machine.id()) && !w.readyAt().isAfter(now))
                 .map(Hob.Wait::label).findFirst().orElse(null);
         var levels = machine.profile().channels().stream().filter(c -> !(machine.holdings().get(c.code()) instanceof Holding.NeverInked))
                 .map(c -> new Attention.Level(c.code(), contents.getOrDefault(new Place.InPath(machine.id(), c.code(), c.first().kind()), Mixture.EMPTY)
                         .volume().mL() / c.first().capacity().mL())).toList();
-        return new Attention.Facts(ready, card == null ? null : card.nextStep(), machine.inked(), machine.parked(), levels,
+        return new Attention.Facts(ready, card == null ? null : card.nextStep(), machine.inked(), machine.parked(), levels, machine.refillAt(),
                 lastCheck == null ? null : Duration.between(lastCheck, now), channels.stream().mapToInt(c -> c.missing().size()).sum(),
-                pad.mL() / machine.profile().padCapacity().mL());
+                pad.mL() / machine.profile().padCapacity().mL(), tasks.stream().filter(Owed.Task::late).findFirst().map(Owed.Task::words).orElse(null));
     }
 
     private static SlotJson channel(Machines.Machine machine, fairkettle.machine.Channel channel, Map<Place, Mixture> contents, List<Checks.Check> checks) {

@@ -38,8 +38,8 @@ public class Checks {
         this.clock = clock;
     }
 
-    /** @param missing teeth counted from 0, ascending */
-    public record Check(Instant at, String channel, int nozzles, List<Integer> missing) {}
+    /** @param missing teeth counted from 0, ascending; @param judged false for one that nothing is judged by */
+    public record Check(Instant at, String channel, int nozzles, List<Integer> missing, boolean judged) {}
 
     /** By channel, newest first, at most so many each. */
     public Map<String, List<Check>> latest(long machine, int each) {
@@ -48,18 +48,18 @@ public class Checks {
                 .limit(each * 12).forEach(r -> {
                     var list = found.computeIfAbsent(r.getChannel(), _ -> new ArrayList<>());
                     if (list.size() < each) {
-                        list.add(new Check(r.getAt().toInstant(), r.getChannel(), r.getNozzles(), Arrays.asList(r.getMissing())));
+                        list.add(new Check(r.getAt().toInstant(), r.getChannel(), r.getNozzles(), Arrays.asList(r.getMissing()), r.getJudged()));
                     }
                 });
         return found;
     }
 
     /** Keeps what a check showed under an entry that is already written. */
-    public void keep(long entry, long machine, Profile profile, Map<ChannelCode, List<Integer>> missing, @Nullable Instant at) {
+    public void keep(long entry, long machine, Profile profile, Map<ChannelCode, List<Integer>> missing, @Nullable Instant at, boolean judged) {
         var when = (at == null ? clock.instant() : at).atOffset(ZoneOffset.UTC);
         missing.forEach((code, teeth) -> db.insertInto(NOZZLE_CHECK).set(NOZZLE_CHECK.ENTRY_ID, entry).set(NOZZLE_CHECK.MACHINE_ID, machine)
                 .set(NOZZLE_CHECK.AT, when).set(NOZZLE_CHECK.CHANNEL, code.code()).set(NOZZLE_CHECK.NOZZLES, profile.channel(code).nozzles())
-                .set(NOZZLE_CHECK.MISSING, teeth.stream().sorted().distinct().toArray(Integer[]::new)).execute());
+                .set(NOZZLE_CHECK.MISSING, teeth.stream().sorted().distinct().toArray(Integer[]::new)).set(NOZZLE_CHECK.JUDGED, judged).execute());
     }
 
     /** A check outside any card: the page is printed, and the combs are tapped. */
@@ -81,7 +81,7 @@ public class Checks {
         int gaps = byCode.values().stream().mapToInt(List::size).sum();
         long entry = ledger.record(NewEntry.of("check", "%s: nozzle check, %s".formatted(machine.name(), gaps == 0 ? "whole" : gaps + " teeth missing"))
                 .machine(machine.id()).at(at), account.postings());
-        keep(entry, machine.id(), machine.profile(), byCode, at);
+        keep(entry, machine.id(), machine.profile(), byCode, at, true);
         live.changed("machine/" + machine.id());
     }
 }

@@ -20,6 +20,7 @@ import fairkettle.machine.Chips;
 import fairkettle.machine.Feed;
 import fairkettle.machine.Fit;
 import fairkettle.machine.Profile;
+import fairkettle.machine.Refilling;
 import fairkettle.machine.VesselKind;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
@@ -77,10 +78,16 @@ public class Machines {
      * @param built the profile as the maker built it
      * @param fit what was changed about it since
      * @param schools questions that are answered otherwise for this machine than in the shop
+     * @param ownTrigger share of a vessel at which this machine wants ink; null for the usual
      * @param holdings per channel in the order of the slots
      */
     public record Machine(long id, String name, long bench, String benchName, int place, Profile built, Fit fit, @Nullable Instant warrantyEnded,
-            @Nullable Instant signedOff, Papers papers, Map<School, String> schools, int version, Map<ChannelCode, Holding> holdings) {
+            @Nullable Instant signedOff, Papers papers, Map<School, String> schools, @Nullable Double ownTrigger, int version, Map<ChannelCode, Holding> holdings) {
+
+        /** Share of a vessel at which it wants ink. */
+        public double refillAt() {
+            return ownTrigger == null ? Refilling.usualTrigger(profile().architecture()) : ownTrigger;
+        }
 
         /** With what is fitted to it now. */
         public Profile profile() {
@@ -142,7 +149,7 @@ public class Machines {
         return new Machine(row.get(MACHINE.ID), row.get(MACHINE.NAME), row.get(BENCH.ID), row.get(BENCH.NAME), row.get(MACHINE.PLACE),
                 built, fit(row.get(MACHINE.FIT), built), instant(row, MACHINE.WARRANTY_ENDED), instant(row, MACHINE.SIGNED_OFF),
                 new Papers(row.get(MACHINE.SERIAL), row.get(MACHINE.NOTES), row.get(MACHINE.FIRMWARE), row.get(MACHINE.REMINDERS_OFF), row.get(MACHINE.EARNS_MINOR)),
-                json.readValue(row.get(MACHINE.SCHOOLS).data(), SCHOOLS), row.get(MACHINE.VERSION), holdings);
+                json.readValue(row.get(MACHINE.SCHOOLS).data(), SCHOOLS), row.get(MACHINE.REFILL_AT), row.get(MACHINE.VERSION), holdings);
     }
 
     /** Kept as JSON; an empty object is a machine as it was built. */

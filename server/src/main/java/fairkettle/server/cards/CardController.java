@@ -11,12 +11,15 @@ import fairkettle.procedure.CardAct;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.MachineState;
 import fairkettle.procedure.Outcome;
+import fairkettle.procedure.StageBoard;
 import fairkettle.procedure.StepRun;
 import fairkettle.safety.Caution;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.changeover.WishQuery;
+import fairkettle.server.benches.Passports;
 import fairkettle.server.shelf.Shelf;
+import fairkettle.server.shop.Presets;
 import fairkettle.server.web.Problem;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -44,12 +47,16 @@ class CardController {
     private final Cards cards;
     private final Machines machines;
     private final Shelf shelf;
+    private final Passports passports;
+    private final Presets presets;
 
-    CardController(CardService service, Cards cards, Machines machines, Shelf shelf) {
+    CardController(CardService service, Cards cards, Machines machines, Shelf shelf, Passports passports, Presets presets) {
         this.service = service;
         this.cards = cards;
         this.machines = machines;
         this.shelf = shelf;
+        this.passports = passports;
+        this.presets = presets;
     }
 
     /** As in the plan's address: what is left out is as the machine has it. */
@@ -62,14 +69,18 @@ class CardController {
     }
 
     record CardJson(long id, long machine, String machineName, String title, int version, String state, @Nullable String next, List<StepJson> steps,
-            List<String> standing, List<LotJson> lots, List<LotJson> bottles, ComparisonJson comparison, Instant createdAt, @Nullable Instant uncappedSince, String power) {}
+            List<String> standing, List<LotJson> lots, List<LotJson> bottles, ComparisonJson comparison, Instant createdAt, @Nullable Instant uncappedSince, String power,
+            List<StageJson> stages, Map<String, Integer> lastPicks, List<String> presets) {}
+
+    /** @param stage how far a channel has come, in words; @param at from 0, not started, to 5, verified */
+    record StageJson(String channel, String stage, int at) {}
 
     record StepJson(String id, String part, String title, String say, @Nullable String hold, @Nullable String irreversible, boolean skippable,
             int minutes, List<String> tools, List<String> cautions, AskJson ask, @Nullable PauseJson pause, List<BranchJson> branches,
             String status, Map<String, String> entries, @Nullable Instant openedAt, @Nullable Instant waitStarted, @Nullable Instant waitOver,
             @Nullable Instant finishedAt, @Nullable String by, @Nullable String reason, List<Outcome.Reason> missing, List<NoteJson> notes) {}
 
-    /** @param kind Done, Ticks, Grid, Count, Lots, Comb, Acknowledge, Words, Choice, KeyStored or Photo; the other fields as the kind needs them */
+    /** @param kind Done, Ticks, Grid, Count, Lots, Comb, Acknowledge, Words, Choice, InOrder, Picks, KeyStored or Photo; the other fields as the kind needs them */
     record AskJson(String kind, List<String> items, List<String> channels, List<ColumnJson> columns, List<Integer> nozzles, int expected,
             String words) {}
 
@@ -201,31 +212,21 @@ class CardController {
         return new CardJson(kept.id(), machine.id(), machine.name(), kept.title(), kept.version(),
                 kept.givenUp() != null ? "given up" : kept.finishedAt() != null ? "done" : "open", card.next().map(r -> r.step().id()).orElse(null), steps,
                 standing(card),
-                lots, bottles, comparison(kept, machine), kept.createdAt(), uncappedSince(card), card.state().value(Facet.POWER, null));
+                lots, bottles, comparison(kept, machine), kept.createdAt(), uncappedSince(card), card.state().value(Facet.POWER, null), stages(card),
+                passports.picks(machine.id()).stream().collect(java.util.stream.Collectors.toMap(Passports.Pick::pattern, Passports.Pick::pick)),
+                presets.all().stream().filter(p -> p.family() == kept.family()).map(Presets.Preset::words).toList());
     }
 
     /** "the tank cap open: K C M Y", in the order of the facets. */
     private static List<String> standing(Card card) {
-        return card.state().conditions().stream().filter(CardController::toPutBack).collect(java.util.stream.Collectors.groupingBy(
+        return card.state().conditions().stream().filter(c -> c.facet().putBack(c.value())).collect(java.util.stream.Collectors.groupingBy(
                 c -> c.facet().label() + " " + c.value(), java.util.TreeMap::new, java.util.stream.Collectors.toList())).entrySet().stream()
                 .map(e -> e.getKey() + e.getValue().stream().map(fairkettle.procedure.Condition::channel).filter(java.util.Objects::nonNull).sorted()
                         .map(c -> " " + c).reduce(String::concat).map(codes -> ":" + codes).orElse("")).toList();
     }
 
-    /** What has to be put back before the machine runs. */
-    private static boolean toPutBack(fairkettle.procedure.Condition c) {
-        return switch (c.facet()) {
-            case COVERS -> c.value().equals("off");
-            case VALVE -> c.value().equals("shut");
-            case VENT -> c.value().equals("plugged");
-            case BAR -> c.value().equals("up");
-            case HEAD, FLAT_CABLE -> c.value().equals("out");
-            case WASTE_LINE -> c.value().equals("open");
-            case CARRIAGE -> c.value().equals("free");
-            case TANK_CAP -> c.value().equals("open");
-            case LINE -> c.value().equals("off");
-            default -> false;
-        };
+    private static List<StageJson> stages(Card card) {
+        return StageBoard.of(card).entrySet().stream().map(e -> new StageJson(e.getKey().code(), e.getValue().label(), e.getValue().ordinal())).toList();
     }
 
     private static @Nullable Instant uncappedSince(Card card) {
@@ -255,6 +256,8 @@ class CardController {
             case Ask.KeyStored _ -> new AskJson("KeyStored", List.of(), List.of(), List.of(), List.of(), 0, "");
             case Ask.Words(var what) -> new AskJson("Words", List.of(), List.of(), List.of(), List.of(), 0, what);
             case Ask.Choice(var question, var answers) -> new AskJson("Choice", answers, List.of(), List.of(), List.of(), 0, question);
+            case Ask.InOrder(var channels, var done) -> new AskJson("InOrder", List.of(), codes(channels), List.of(), List.of(), 0, done);
+            case Ask.Picks(var patterns, var squares, var hint) -> new AskJson("Picks", patterns, List.of(), List.of(), List.of(), squares, hint);
             case Ask.Photo _ -> new AskJson("Photo", List.of(), List.of(), List.of(), List.of(), 0, "");
             case Ask.Ticks(var items) -> new AskJson("Ticks", items, List.of(), List.of(), List.of(), 0, "");
             case Ask.Count(var what, var expected) -> new AskJson("Count", List.of(), List.of(), List.of(), List.of(), expected, what);

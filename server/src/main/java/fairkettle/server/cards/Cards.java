@@ -12,6 +12,7 @@ import fairkettle.changeover.Supply;
 import fairkettle.db.tables.records.CardRecord;
 import fairkettle.ink.Family;
 import fairkettle.procedure.Card;
+import fairkettle.procedure.Surroundings;
 import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.live.Live;
 import fairkettle.server.web.Problem;
@@ -51,9 +52,6 @@ public class Cards {
     /** @param state open, done or given up */
     public record Listed(long id, String title, Instant createdAt, @Nullable Instant finishedAt, String state) {}
 
-    /** A step that was skipped, and is still owed. */
-    public record Skipped(long card, String step, String title, @Nullable String reason, @Nullable Instant at) {}
-
     /**
      * @param fluidLot the bottle of fluid in use, 0 for one bought for the job
      * @param fitBefore how the machine was fitted when the card was made; {@code fitAfter} how it will be
@@ -82,6 +80,13 @@ public class Cards {
      */
     public record Next(long card, long machine, String machineName, String title, int minutes, @Nullable Instant waitOver) {}
 
+    /** What stands open on the other cards: all benches are one room. */
+    List<Surroundings.Beside> beside(long card) {
+        return db.select(CARD.asterisk(), MACHINE.NAME).from(CARD).join(MACHINE).on(MACHINE.ID.eq(CARD.MACHINE_ID)).where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull(), CARD.ID.ne(card))
+                .fetch().stream().flatMap(r -> kept(r.into(CARD)).card().next().filter(run -> run.openedAt() != null)
+                        .map(run -> new Surroundings.Beside(r.get(MACHINE.NAME), run.step().title(), run.step().cautions(), run.openedAt())).stream()).toList();
+    }
+
     public List<Next> next() {
         return db.select(CARD.asterisk(), MACHINE.NAME).from(CARD).join(MACHINE).on(MACHINE.ID.eq(CARD.MACHINE_ID)).where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull())
                 .orderBy(CARD.ID).fetch().stream().flatMap(r -> {
@@ -94,14 +99,6 @@ public class Cards {
         return db.select(CARD.ID, CARD.TITLE, CARD.CREATED_AT, CARD.FINISHED_AT, CARD.GIVEN_UP).from(CARD).where(CARD.MACHINE_ID.eq(machine))
                 .orderBy(CARD.ID.desc()).limit(20).fetch(r -> new Listed(r.value1(), r.value2(), r.value3().toInstant(),
                         r.value4() == null ? null : r.value4().toInstant(), r.value5() != null ? "given up" : r.value4() != null ? "done" : "open"));
-    }
-
-    /** What the machine's last finished card left out. */
-    public List<Skipped> skipped(long machine) {
-        return db.selectFrom(CARD).where(CARD.MACHINE_ID.eq(machine), CARD.FINISHED_AT.isNotNull(), CARD.BROUGHT_IN.isFalse()).orderBy(CARD.ID.desc()).limit(1)
-                .fetchOptional(this::kept).map(kept -> kept.card().runs().stream()
-                        .filter(r -> r.status() == fairkettle.procedure.StepRun.Status.SKIPPED)
-                        .map(r -> new Skipped(kept.id(), r.step().id(), r.step().title(), r.reason(), r.finishedAt())).toList()).orElse(List.of());
     }
 
     long add(long machine, String title, String make, long fluidLot, JSONB fitBefore, JSONB fitAfter, Changeovers.Wish wish, Answer.Planned answer, Card card) {

@@ -12,6 +12,7 @@ import fairkettle.ink.Money;
 import fairkettle.machine.Chips;
 import fairkettle.safety.Caution;
 import fairkettle.safety.School;
+import fairkettle.server.promises.Promises;
 import fairkettle.server.shop.Shop;
 import java.time.Clock;
 import java.time.Duration;
@@ -27,11 +28,13 @@ import org.springframework.web.bind.annotation.RestController;
 class ChangeoverController {
 
     private final Changeovers changeovers;
+    private final Promises promises;
     private final Shop shop;
     private final Clock clock;
 
-    ChangeoverController(Changeovers changeovers, Shop shop, Clock clock) {
+    ChangeoverController(Changeovers changeovers, Promises promises, Shop shop, Clock clock) {
         this.changeovers = changeovers;
+        this.promises = promises;
         this.shop = shop;
         this.clock = clock;
     }
@@ -58,8 +61,8 @@ class ChangeoverController {
     /** @param onShelf of {@code count}, struck off because they are there; @param price of what is to be bought */
     record PurchaseJson(String kind, String what, int count, int onShelf, int buy, @Nullable Money price) {}
 
-    /** @param ready the earliest time it may take promised work, if begun now */
-    record TimesJson(long handsOn, long machine, long waiting, Instant ready) {}
+    /** @param ready the earliest time it may take promised work, if begun now; @param missed what is promised before that */
+    record TimesJson(long handsOn, long machine, long waiting, Instant ready, List<Promises.Promise> missed) {}
 
     record PartJson(String name, int steps, int minutes, long machineMinutes, long waitMinutes) {}
 
@@ -92,7 +95,7 @@ class ChangeoverController {
                 plan.from(), plan.to(), plan.purity(), plan.acknowledgements(), plan.channels().stream().map(ChangeoverController::channel).toList(), plan.fluid(),
                 plan.fluidBottles().bottles().stream().map(b -> b.volume() + " mL").toList(), plan.wasteBottle(), plan.padWaste(), plan.padAfter(),
                 Shopping.of(plan).stream().map(l -> new PurchaseJson(l.kind(), l.what(), l.count(), l.onShelf(), l.buy(), l.price())).toList(),
-                new TimesJson(times.handsOn().toMinutes(), times.machine().toMinutes(), times.waiting().toMinutes(), ready(plan)),
+                new TimesJson(times.handsOn().toMinutes(), times.machine().toMinutes(), times.waiting().toMinutes(), ready(plan), promises.before(wish.machine(), ready(plan))),
                 plan.cost(), plan.total(), plan.badly(), plan.payback(), plan.fitness(), otherWays(plan), schools(wish, plan), plan.cautions().stream().map(Caution::say).toList(), parts(plan));
     }
 

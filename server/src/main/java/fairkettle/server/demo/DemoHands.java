@@ -48,6 +48,12 @@ class DemoHands {
                     enter(id, step, "item/" + i, "yes");
                 }
             }
+            case Ask.InOrder(var channels, _) -> channels.forEach(c -> enter(id, step, c.code(), "yes"));
+            case Ask.Picks(var patterns, _, _) -> {
+                for (int i = 0; i < patterns.size(); i++) {
+                    enter(id, step, "pick/" + i, "5");
+                }
+            }
             case Ask.Acknowledge _ -> enter(id, step, "agreed", "yes");
             case Ask.Count(_, var expected) -> enter(id, step, "count", "" + expected);
             case Ask.Comb(var channels, _) -> channels.forEach(c -> enter(id, step, c.code(), "none"));

@@ -3,14 +3,22 @@ package fairkettle.server.papers;
 import fairkettle.changeover.Answer;
 import fairkettle.changeover.Plan;
 import fairkettle.procedure.StepRun;
+import fairkettle.machine.TankHeight;
+import fairkettle.path.Mixture;
+import fairkettle.path.Place;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.benches.Passports;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.changeover.WishQuery;
+import fairkettle.server.keys.Vault;
+import fairkettle.server.ledger.Ledger;
+import fairkettle.server.owed.Owed;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
@@ -38,14 +46,22 @@ class PaperController {
     private final Changeovers changeovers;
     private final Cards cards;
     private final Machines machines;
+    private final Passports passports;
+    private final Owed owed;
+    private final Vault vault;
+    private final Ledger ledger;
     private final Shop shop;
     private final JsonMapper json;
     private final Clock clock;
 
-    PaperController(Changeovers changeovers, Cards cards, Machines machines, Shop shop, JsonMapper json, Clock clock) {
+    PaperController(Changeovers changeovers, Cards cards, Machines machines, Passports passports, Owed owed, Vault vault, Ledger ledger, Shop shop, JsonMapper json, Clock clock) {
         this.changeovers = changeovers;
         this.cards = cards;
         this.machines = machines;
+        this.passports = passports;
+        this.owed = owed;
+        this.vault = vault;
+        this.ledger = ledger;
         this.shop = shop;
         this.json = json;
         this.clock = clock;
@@ -68,7 +84,7 @@ class PaperController {
     ResponseEntity<byte[]> planPdf(@PathVariable long machine, @ParameterObject WishQuery asked, @RequestParam(defaultValue = "a4") String paper) {
         var found = machines.get(machine);
         var plan = planned(asked.on(machine));
-        return file(Papers.card(Sheet.paper(paper), found.name(), plan.route().label(), plan.procedure().steps(), List.of(), today()), MediaType.APPLICATION_PDF, found.name() + " card.pdf");
+        return file(Papers.card(Sheet.paper(paper), found.name(), plan.route().label(), plan.procedure().steps(), List.of(), null, today()), MediaType.APPLICATION_PDF, found.name() + " card.pdf");
     }
 
     @GetMapping("/api/machines/{machine}/changeover/plan.json")
@@ -84,11 +100,20 @@ class PaperController {
         return file(Files.csv(Files.quantities(planned(asked.on(machine)))).getBytes(StandardCharsets.UTF_8), CSV, machines.get(machine).name() + " quantities.csv");
     }
 
+    @GetMapping("/api/machines/{machine}/passport.pdf")
+    ResponseEntity<byte[]> passportPdf(@PathVariable long machine, @RequestParam(defaultValue = "a4") String paper) {
+        var found = machines.get(machine);
+        var pad = ledger.ofMachineNow(machine).getOrDefault(new Place.Pad(machine), Mixture.EMPTY).volume();
+        var tried = passports.tried(machine);
+        return file(Papers.passport(Sheet.paper(paper), found, passports.facts(machine), pad, passports.outsideWaste(machine).orElse(null), TankHeight.lastSafe(tried), !tried.isEmpty(), today(),
+                this::day, cards.of(machine), owed.of(machine), passports.documents(machine), vault.has(machine)), MediaType.APPLICATION_PDF, found.name() + " passport.pdf");
+    }
+
     @GetMapping("/api/cards/{card}/card.pdf")
     ResponseEntity<byte[]> cardPdf(@PathVariable long card, @RequestParam(defaultValue = "a4") String paper) {
         var kept = cards.get(card);
         var name = machines.get(kept.machine()).name();
-        return file(Papers.card(Sheet.paper(paper), name, kept.title(), kept.card().runs().stream().map(StepRun::step).toList(), kept.card().done(), today()),
+        return file(Papers.card(Sheet.paper(paper), name, kept.title(), kept.card().runs().stream().map(StepRun::step).toList(), kept.card().done(), kept.card(), today()),
                 MediaType.APPLICATION_PDF, name + " card.pdf");
     }
 
@@ -157,7 +182,11 @@ class PaperController {
     }
 
     private String today() {
-        return DateTimeFormatter.ofPattern("d MMM uuuu", java.util.Locale.ENGLISH).format(clock.instant().atZone(shop.settings().zoneId()));
+        return day(clock.instant());
+    }
+
+    private String day(Instant at) {
+        return DateTimeFormatter.ofPattern("d MMM uuuu", java.util.Locale.ENGLISH).format(at.atZone(shop.settings().zoneId()));
     }
 
     private static ResponseEntity<byte[]> file(byte[] body, MediaType type, String name) {

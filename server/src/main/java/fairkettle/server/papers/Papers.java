@@ -2,14 +2,27 @@ package fairkettle.server.papers;
 
 import fairkettle.changeover.ChannelPlan;
 import fairkettle.changeover.Plan;
+import fairkettle.ink.Millilitres;
+import fairkettle.machine.Fact;
 import fairkettle.procedure.Ask;
+import fairkettle.procedure.Card;
+import fairkettle.procedure.StageBoard;
 import fairkettle.procedure.Step;
 import fairkettle.safety.Caution;
+import fairkettle.server.benches.Machines;
+import fairkettle.server.benches.Passports;
+import fairkettle.server.benches.Passports.OutsideWaste;
+import fairkettle.server.cards.Cards;
 import fairkettle.server.changeover.Shopping;
+import fairkettle.server.owed.Owed;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.jspecify.annotations.Nullable;
 
 /** A card and its shopping list, to be pinned to a wall. */
 final class Papers {
@@ -19,11 +32,15 @@ final class Papers {
     /**
      * @param steps in order
      * @param done ids of the steps that are done already; they are printed with a mark
+     * @param handedOver the card as it stands, for whoever goes on with it; null for a plan
      */
-    static byte[] card(PDRectangle paper, String machine, String title, List<Step> steps, List<String> done, String printed) {
+    static byte[] card(PDRectangle paper, String machine, String title, List<Step> steps, List<String> done, @Nullable Card handedOver, String printed) {
         try (var sheet = new Sheet(paper, "Fair Kettle   ·   %s   ·   %s   ·   %s".formatted(machine, title, printed))) {
             sheet.title(machine + ": " + title);
             sheet.text("Steps in their order. A box is ticked when it is done. Words in bold are hold points: nobody goes on before they are true.");
+            if (handedOver != null && !handedOver.finished()) {
+                handover(sheet, handedOver);
+            }
             String part = "";
             for (var step : steps) {
                 if (!step.part().equals(part)) {
@@ -53,6 +70,63 @@ final class Papers {
         }
     }
 
+    /** What is known of a machine, on one page. @param owed with their days */
+    static byte[] passport(PDRectangle paper, Machines.Machine machine, Map<Fact, String> facts, Millilitres pad, @Nullable OutsideWaste outside, int lastSafe, boolean raised, String zoneDay,
+            Function<Instant, String> day, List<Cards.Listed> cards, List<Owed.Task> owed, List<Passports.Document> documents, boolean keyKept) {
+        try (var sheet = new Sheet(paper, "Fair Kettle   ·   %s   ·   passport   ·   %s".formatted(machine.name(), zoneDay))) {
+            var profile = machine.profile();
+            sheet.title("Passport: " + machine.name());
+            sheet.text("%s, %s, on the %s. Serial number %s.".formatted(profile.name(), profile.architecture().label(), machine.benchName(), or(machine.papers().serial(), "not written down")));
+            sheet.text("For %s and nothing else. Another purpose is a changeover.".formatted(machine.family()));
+            sheet.heading("Slots");
+            sheet.table(List.of("slot", "colour", "holds", "first vessel, mL"), profile.channels().stream().map(c -> List.of(c.code().code(), c.code().colour(),
+                    machine.holdings().get(c.code()).label(), c.first().capacity().toString())).toList(), 0.12f, 0.25f, 0.4f, 0.23f);
+            sheet.space(6);
+            sheet.heading("Fed, counted, warranted");
+            sheet.text("%s; %s. Firmware %s; update reminders %s. Activation code %s.".formatted(machine.fit().feed().label(), machine.fit().chips().label(),
+                    or(machine.papers().firmware(), "not written down"), machine.papers().remindersOff() ? "off" : "as the maker set them", keyKept ? "in the vault" : "none kept"));
+            sheet.text("Warranty %s. Signed off %s.".formatted(machine.warrantyEnded() == null ? "stands" : "ended on " + day.apply(machine.warrantyEnded()),
+                    machine.signedOff() == null ? "never" : "on " + day.apply(machine.signedOff())));
+            sheet.text("Waste by its own count: %s of %s mL.%s".formatted(pad, profile.padCapacity(), outside == null ? ""
+                    : " Outside, since %s: %s mL. Its own count goes on: expect its box message although the box is dry.".formatted(day.apply(outside.since()), outside.volume())));
+            if (raised) {
+                sheet.text("Tanks: last height that stayed dry, %d mm above level.".formatted(lastSafe));
+            }
+            sheet.heading("To know");
+            facts.forEach((fact, words) -> sheet.text(fact.label() + ": " + words));
+            if (!machine.papers().notes().isBlank()) {
+                sheet.text("Notes: " + machine.papers().notes());
+            }
+            if (!cards.isEmpty()) {
+                sheet.heading("Changeovers");
+                cards.forEach(c -> sheet.small("%s, %s, %s".formatted(day.apply(c.finishedAt() == null ? c.createdAt() : c.finishedAt()), c.title(), c.state()), 0));
+            }
+            if (!owed.isEmpty()) {
+                sheet.heading("Owed");
+                owed.forEach(t -> sheet.tick("%s, by %s   %s".formatted(t.words(), t.due(), t.why())));
+            }
+            if (!documents.isEmpty()) {
+                sheet.heading("Documents kept");
+                documents.forEach(d -> sheet.small(d.name() + (d.link().isEmpty() ? "" : "   " + d.link()), 0));
+            }
+            return sheet.bytes();
+        } catch (IOException e) {
+            throw new UncheckedIOException("The passport could not be put on paper.", e);
+        }
+    }
+
+    private static void handover(Sheet sheet, Card card) {
+        sheet.heading("As it stands");
+        sheet.text(String.join("   ", StageBoard.of(card).entrySet().stream().map(e -> e.getKey() + " " + e.getValue().label()).toList()));
+        var open = card.state().conditions().stream().filter(c -> c.facet().putBack(c.value())).map(c -> c.facet().label() + (c.channel() == null ? "" : " of " + c.channel()) + " " + c.value()).sorted().toList();
+        sheet.text(open.isEmpty() ? "Nothing is open or off." : "Open or off: " + String.join(", ", open) + ".");
+        card.runs().stream().filter(r -> r.isOpen() && r.step().hold() != null).findFirst().ifPresent(r -> sheet.bold("Next hold, at “%s”: %s".formatted(r.step().title(), r.step().hold()), 0));
+    }
+
+    private static String or(String words, String otherwise) {
+        return words.isBlank() ? otherwise : words;
+    }
+
     private static String length(java.time.Duration wait) {
         return wait.toMinutes() < 2 ? wait.toSeconds() + " s" : wait.toHours() >= 2 ? wait.toHours() + " h" : wait.toMinutes() + " min";
     }
@@ -79,6 +153,8 @@ final class Papers {
                 }
             }
             case Ask.Comb(var channels, _) -> sheet.small("Missing teeth:   " + String.join("   ", channels.stream().map(c -> c + " ______").toList()), 34);
+            case Ask.InOrder(var channels, var done) -> sheet.small("In this order, %s:   ".formatted(done) + String.join("   ", channels.stream().map(c -> "[  ] " + c).toList()), 34);
+            case Ask.Picks(var patterns, var squares, _) -> patterns.forEach(pattern -> sheet.small("%s: square ____ of %d".formatted(pattern, squares), 34));
             case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> { }
         }
     }

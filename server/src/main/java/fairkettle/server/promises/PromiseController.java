@@ -1,0 +1,50 @@
+package fairkettle.server.promises;
+
+import fairkettle.server.benches.Machines;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class PromiseController {
+
+    private final Promises promises;
+    private final Machines machines;
+
+    PromiseController(Promises promises, Machines machines) {
+        this.promises = promises;
+        this.machines = machines;
+    }
+
+    record NewPromiseJson(@NotBlank(message = "What is promised, and to whom?") @Size(max = 200, message = "At most 200 letters.") String words,
+            @NotNull(message = "For when?") Instant due) {}
+
+    @GetMapping("/api/machines/{machine}/promises")
+    List<Promises.Promise> promises(@PathVariable long machine) {
+        return promises.of(machine);
+    }
+
+    @PostMapping("/api/machines/{machine}/promises")
+    @ResponseStatus(HttpStatus.CREATED)
+    List<Promises.Promise> promise(@PathVariable long machine, @Valid @RequestBody NewPromiseJson promise) {
+        machines.get(machine);
+        promises.add(machine, promise.words().strip(), promise.due());
+        return promises.of(machine);
+    }
+
+    @PostMapping("/api/machines/{machine}/promises/{promise}/kept")
+    List<Promises.Promise> promiseKept(@PathVariable long machine, @PathVariable long promise) {
+        promises.kept(machine, promise);
+        return promises.of(machine);
+    }
+}

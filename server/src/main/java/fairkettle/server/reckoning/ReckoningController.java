@@ -1,0 +1,112 @@
+package fairkettle.server.reckoning;
+
+import fairkettle.ink.Family;
+import fairkettle.ink.Millilitres;
+import fairkettle.machine.Architecture;
+import fairkettle.machine.CarriageFreeing;
+import fairkettle.machine.Chips;
+import fairkettle.machine.PadFull;
+import fairkettle.machine.Plumbing;
+import fairkettle.machine.SecondHand;
+import fairkettle.machine.Similarity;
+import fairkettle.machine.Standing;
+import fairkettle.safety.Agent;
+import fairkettle.server.profiles.ProfileBook;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class ReckoningController {
+
+    private final ProfileBook profiles;
+
+    ReckoningController(ProfileBook profiles) {
+        this.profiles = profiles;
+    }
+
+    record TubeJson(Millilitres holds, double exchanges, Millilitres through) {}
+
+    record LengthJson(double millimetres) {}
+
+    record WeightJson(Millilitres left) {}
+
+    record PlaceJson(@NotNull Standing.Machine machine, @NotNull Standing.Table table) {}
+
+    record FitsJson(boolean fits, List<String> problems, List<String> remarks) {}
+
+    record NearJson(String profile, String name, double likeness, List<String> differs) {}
+
+    record LookJson(SecondHand.Look id, String label) {}
+
+    record PairJson(Agent agent, String label, boolean may, String reason) {}
+
+    record PartJson(Agent.Part id, String label, List<PairJson> agents) {}
+
+    record PadFullJson(double from, List<String> goes, List<String> not) {}
+
+    /** What a tube and the vessels behind it hold, and how much has to go through to leave only a share of what was in it. */
+    @GetMapping("/api/reckoning/tube")
+    TubeJson tube(@RequestParam double boreMm, @RequestParam double lengthCm, @RequestParam(defaultValue = "0") double besideMl, @RequestParam(defaultValue = "0.01") double residue) {
+        var holds = Plumbing.tubeVolume(boreMm, lengthCm).plus(Millilitres.rounded(Math.max(0, besideMl)));
+        double exchanges = Plumbing.exchanges(residue);
+        return new TubeJson(holds, exchanges, Millilitres.rounded(holds.mL() * exchanges));
+    }
+
+    @GetMapping("/api/reckoning/adapter")
+    LengthJson adapter(@RequestParam double barbToBaseMm) {
+        return new LengthJson(Plumbing.adapterLength(barbToBaseMm));
+    }
+
+    @GetMapping("/api/reckoning/weight")
+    WeightJson weight(@RequestParam double gross, @RequestParam double empty, @RequestParam(defaultValue = "1.05") double density) {
+        return new WeightJson(Plumbing.byWeight(gross, empty, density));
+    }
+
+    @PostMapping("/api/reckoning/place")
+    FitsJson place(@Valid @RequestBody PlaceJson place) {
+        var problems = Standing.problems(place.machine(), place.table());
+        return new FitsJson(problems.isEmpty(), problems, Standing.remarks(place.machine(), place.table()));
+    }
+
+    @GetMapping("/api/reckoning/similar")
+    List<NearJson> similar(@RequestParam int channels, @RequestParam(required = false) @Nullable Architecture architecture, @RequestParam(required = false) @Nullable Boolean screen,
+            @RequestParam(required = false) @Nullable Boolean headsByUser, @RequestParam(required = false) @Nullable CarriageFreeing freeing, @RequestParam(required = false) @Nullable Chips chips,
+            @RequestParam(required = false) @Nullable String largestSheet) {
+        var seen = new Similarity.Seen(architecture, channels, screen, headsByUser, freeing, chips, largestSheet);
+        return Similarity.nearest(seen, profiles.all().stream().map(ProfileBook.Listed::profile).toList()).stream().limit(3)
+                .map(n -> new NearJson(n.profile().id(), n.profile().name(), n.likeness(), n.differs())).toList();
+    }
+
+    @GetMapping("/api/reckoning/second-hand")
+    List<LookJson> secondHandLooks() {
+        return Arrays.stream(SecondHand.Look.values()).map(l -> new LookJson(l, l.label())).toList();
+    }
+
+    @PostMapping("/api/reckoning/second-hand")
+    SecondHand.Verdict secondHand(@RequestBody Map<SecondHand.Look, Boolean> seen) {
+        return SecondHand.of(seen);
+    }
+
+    /** What may touch which part of a machine that holds a family. */
+    @GetMapping("/api/reckoning/agents")
+    List<PartJson> agents(@RequestParam Family family) {
+        return Arrays.stream(Agent.Part.values()).map(part -> new PartJson(part, part.label(), Arrays.stream(Agent.values()).map(agent -> {
+            var verdict = agent.on(part, family);
+            return new PairJson(agent, agent.label(), verdict.may(), verdict.reason());
+        }).toList())).toList();
+    }
+
+    @GetMapping("/api/reckoning/pad-full")
+    PadFullJson padFull() {
+        return new PadFullJson(PadFull.FULL, PadFull.STILL_GOES, PadFull.NOT);
+    }
+}
