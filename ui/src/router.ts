@@ -31,6 +31,7 @@ export const router = createRouter({
     },
     { path: '/cards/:id', name: 'card', component: () => import('./cards/CardView.vue'), meta: { title: 'Card' } },
     { path: '/shelf', name: 'shelf', component: () => import('./shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
+    { path: '/sums', name: 'sums', component: () => import('./sums/SumsView.vue'), meta: { title: 'Sums' } },
     { path: '/log', name: 'log', component: () => import('./log/LogView.vue'), meta: { title: 'Log' } },
     { path: '/shop', name: 'shop', component: () => import('./shop/ShopView.vue'), meta: { title: 'Shop' } },
     {

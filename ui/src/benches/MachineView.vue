@@ -14,10 +14,13 @@ import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { bare, dayAndTime, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
 import CombEntry from './CombEntry.vue'
+import FactsPlate from './FactsPlate.vue'
 import { actionFor, stateOf } from './attention'
 import MachineSchools from './MachineSchools.vue'
 import MeasuresPlate from './MeasuresPlate.vue'
+import OwedPlate from './OwedPlate.vue'
 import PassportPlate from './PassportPlate.vue'
+import RefillPlate from './RefillPlate.vue'
 
 const route = useRoute()
 const { settings } = useShop()
@@ -50,6 +53,14 @@ function arrive() {
   if (hash === 'check' || hash === 'levels') entering.value = hash
   void nextTick(() => document.getElementById(hash)?.scrollIntoView({ block: 'start' }))
 }
+/** What still goes with a full pad; asked for only when it is. */
+const full = shallowRef<Schemas['PadFullJson']>()
+watch(
+  () => (plate.value?.padShare ?? 0) >= 0.8,
+  async (nearly) => {
+    if (nearly && !full.value) full.value = (await api.GET('/api/reckoning/pad-full')).data
+  },
+)
 watch(id, load, { immediate: true })
 useLive(() => [`machine/${id.value}`, 'card/', 'hob'], load)
 
@@ -231,21 +242,28 @@ const { run: changePad } = oneAtATime(async () => {
               <BButton size="sm" variant="outline-secondary" @click="cleaned(true)">Power cleaning</BButton>
             </span>
           </section>
-          <section v-if="machine.skipped.length">
-            <h2>Still owed from its last card</h2>
-            <ul class="list">
-              <li v-for="step in machine.skipped" :key="step.step">
-                <RouterLink :to="`/cards/${step.card}`">{{ step.title }}</RouterLink>
-                <span class="quiet small">{{ step.reason }}</span>
-              </li>
-            </ul>
-          </section>
+          <div v-if="full && plate.padShare >= full.from" class="notice small pad-full" role="status">
+            <div>
+              <b>Its pad is full.</b> Still goes: {{ full.goes.join('; ') }}. Not until it has a new one:
+              {{ full.not.join(', ') }}.
+              <RouterLink to="/shelf">A pad is on the shopping list of the shelf.</RouterLink>
+            </div>
+          </div>
+          <RefillPlate
+            v-if="plate.attention.kind !== 'PLAN'"
+            :machine="machine"
+            :unit="unit"
+            :zone="zone"
+            @poured="load"
+          />
+          <OwedPlate :machine="machine" :zone="zone" />
           <PassportPlate :machine="machine" :zone="zone" @saved="show" />
+          <FactsPlate :machine="machine" :zone="zone" />
           <MeasuresPlate :machine="machine" :unit="unit" @saved="load" />
           <MachineSchools :machine="machine" @saved="show" />
           <section v-if="machine.cards.length">
             <h2>Cards</h2>
-            <ul class="list">
+            <ul class="lines">
               <li v-for="card in machine.cards" :key="card.id">
                 <RouterLink :to="`/cards/${card.id}`">{{ card.title }}</RouterLink>
                 <span class="quiet small"
@@ -322,18 +340,6 @@ section h2 {
   display: flex;
   justify-content: space-between;
   align-items: center;
-  gap: 10px;
-}
-.list {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-.list li {
-  border-top: 1.5px solid var(--line);
-  padding: 6px 0;
-  display: flex;
-  justify-content: space-between;
   gap: 10px;
 }
 @media (max-width: 900px) {

@@ -3,6 +3,8 @@ import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
+import SecondHand from './SecondHand.vue'
+import SimilarMachines from './SimilarMachines.vue'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { FAMILIES } from '../units/families'
@@ -34,6 +36,27 @@ onMounted(async () => {
   benches.value = bench.data?.benches ?? []
   form.bench = benches.value[0] ?? 'Window bench'
 })
+const noneOfThese = ref(false)
+const notes = ref('')
+const differs = ref('')
+function nearest(profile: string, words: string) {
+  form.profile = profile
+  differs.value = words
+}
+/** What was found out before it joined goes with it. */
+async function keepWords(data: Schemas['MachineJson']) {
+  const path = { machine: data.plate.id }
+  if (differs.value && form.profile === data.profile)
+    await api.PUT('/api/machines/{machine}/passport/{fact}', {
+      params: { path: { ...path, fact: 'DIFFERS' } },
+      body: { words: differs.value.slice(0, 400) },
+    })
+  if (notes.value && form.holds === 'UNKNOWN')
+    await api.PUT('/api/machines/{machine}/papers', {
+      params: { path, header: { 'If-Match': data.version } },
+      body: { ...data.papers, notes: notes.value },
+    })
+}
 const chosen = computed(() => profiles.value.find((p) => p.id === form.profile))
 
 const { run: save, busy: saving } = oneAtATime(async () => {
@@ -54,6 +77,7 @@ const { run: save, busy: saving } = oneAtATime(async () => {
     problem.value = problemOf(error)
     return
   }
+  await keepWords(data)
   await router.push(
     form.holds === 'NEVER_INKED' ? `/changeover?machine=${data.plate.id}` : `/machines/${data.plate.id}#check`,
   )
@@ -88,6 +112,10 @@ const { run: save, busy: saving } = oneAtATime(async () => {
           </label>
         </div>
         <FieldProblem :problem="problem" field="profile" />
+        <BButton variant="link" class="px-0" :aria-expanded="noneOfThese" @click="noneOfThese = !noneOfThese"
+          >It is none of these</BButton
+        >
+        <SimilarMachines v-if="noneOfThese" @chosen="nearest" />
         <div v-if="chosen?.chips.length" class="pair">
           <div>
             <label for="feed">What feeds it now?</label>
@@ -125,6 +153,7 @@ const { run: save, busy: saving } = oneAtATime(async () => {
             <span><b>I cannot say</b><span class="small quiet">second-hand; never for food</span></span>
           </label>
         </div>
+        <SecondHand v-if="form.holds === 'UNKNOWN'" @verdict="notes = $event" />
         <div v-if="form.holds !== 'NEVER_INKED'" class="pair">
           <div v-if="form.holds === 'INKED'">
             <label for="family">Which ink?</label>

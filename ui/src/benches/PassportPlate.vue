@@ -102,7 +102,7 @@ const { run: gone } = oneAtATime(async (part: number) => {
     <KeyVault :machine="machine.plate.id" />
     <template v-if="machine.agreements.length">
       <h3>Agreed to</h3>
-      <ul class="list">
+      <ul class="lines">
         <li v-for="agreed in machine.agreements" :key="agreed.at">
           <span>{{ agreed.words }}</span>
           <span class="quiet small">{{ agreed.person }}, {{ dayAndTime(agreed.at, zone) }}</span>
@@ -111,7 +111,7 @@ const { run: gone } = oneAtATime(async (part: number) => {
     </template>
     <template v-if="machine.putAside.length">
       <h3>Put aside, with ink in it still</h3>
-      <ul class="list">
+      <ul class="lines">
         <li v-for="part in machine.putAside" :key="part.id">
           <span
             ><b>{{ part.channel }}</b> {{ part.what }}
@@ -140,17 +140,5 @@ section {
 }
 h3 {
   margin: 16px 0 4px;
-}
-.list {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-.list li {
-  border-top: 1.5px solid var(--line);
-  padding: 6px 0;
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
 }
 </style>

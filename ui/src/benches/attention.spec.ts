@@ -21,8 +21,9 @@ describe('a machine on the bench', () => {
   it.each([
     [machine('NOTHING'), 'fit', '/machines/4'],
     [machine('PLAN'), 'never inked', '/changeover?machine=4'],
-    [machine('TOP_UP'), 'ink is low', '/machines/4#levels'],
+    [machine('TOP_UP'), 'ink is low', '/machines/4#refill'],
     [machine('PAD'), 'pad nearly full', '/machines/4#pad'],
+    [machine('OWED', { owedNow: 2 }), '2 owed', '/machines/4#owed'],
     [machine('PARKED'), 'at rest', '/changeover?machine=4'],
     [machine('CHECK'), 'not looked at', '/machines/4#check'],
     [machine('CHECK', { channels: gap }), 'gaps', '/machines/4#check'],

@@ -19,6 +19,8 @@ export function stateOf(machine: Plate): { mark: 'ready' | 'look' | 'open' | 're
       return machine.channels.some((c) => c.missing.length)
         ? { mark: 'look', word: 'gaps' }
         : { mark: 'rest', word: 'not looked at' }
+    case 'OWED':
+      return { mark: 'look', word: `${machine.owedNow} owed` }
     case 'PARKED':
       return { mark: 'rest', word: 'at rest' }
     default:
@@ -35,7 +37,9 @@ export function actionFor(machine: Plate): { to: string; label: string } {
     case 'CHECK':
       return { to: `/machines/${machine.id}#check`, label: 'Check' }
     case 'TOP_UP':
-      return { to: `/machines/${machine.id}#levels`, label: 'Levels' }
+      return { to: `/machines/${machine.id}#refill`, label: 'Refill' }
+    case 'OWED':
+      return { to: `/machines/${machine.id}#owed`, label: 'Owed' }
     case 'PAD':
       return { to: `/machines/${machine.id}#pad`, label: 'Pad' }
     case 'PARKED':

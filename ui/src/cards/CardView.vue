@@ -203,6 +203,7 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             :machine="card.machine"
             :unit="unit"
             :locked="locked"
+            :last-picks="card.lastPicks"
             :problem="problem"
             @enter="(cell, value) => acts.enter(step!.id, cell, value)"
             @enter-all="(cells) => acts.enterAll(step!.id, cells)"
@@ -280,6 +281,24 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             <li v-for="caution in step.cautions" :key="caution">{{ caution }}</li>
           </ul>
         </section>
+        <section v-if="open && step.id === 'proof' && card.presets.length">
+          <h2>How it is printed here</h2>
+          <ul class="list">
+            <li v-for="preset in card.presets" :key="preset">{{ preset }}</li>
+          </ul>
+        </section>
+        <section v-if="open && card.stages.length">
+          <h2>Slot by slot</h2>
+          <ul class="stages">
+            <li v-for="stage in card.stages" :key="stage.channel">
+              <b>{{ stage.channel }}</b>
+              <span class="dots" aria-hidden="true"
+                ><span v-for="n in 5" :key="n" class="dot" :class="{ on: n <= stage.at }"></span
+              ></span>
+              <span class="small">{{ stage.stage }}</span>
+            </li>
+          </ul>
+        </section>
         <section v-if="open">
           <h2>The machine is</h2>
           <p class="power strong">{{ powerWords[card.power] ?? card.power }}</p>
@@ -345,7 +364,9 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
           <BButton size="sm" variant="link" @click="ask('give-up')">Give up this card</BButton>
         </section>
         <section class="files">
-          <a class="small" :href="`/api/cards/${card.id}/card.pdf`">This card on paper</a>
+          <a class="small" :href="`/api/cards/${card.id}/card.pdf`">{{
+            open ? 'Hand it over on paper' : 'This card on paper'
+          }}</a>
           <a class="small" :href="`/api/cards/${card.id}/card.json`">and as a file</a>
         </section>
       </aside>
@@ -379,6 +400,31 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
 </template>
 
 <style scoped>
+.stages {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.stages li {
+  display: grid;
+  grid-template-columns: 34px 84px 1fr;
+  align-items: center;
+  min-height: 26px;
+}
+.dots {
+  display: flex;
+  gap: 4px;
+}
+.dot {
+  width: 12px;
+  height: 12px;
+  border: 2px solid var(--rim-soft);
+  border-radius: 50%;
+}
+.dot.on {
+  background: var(--rim);
+  border-color: var(--rim);
+}
 .columns {
   display: grid;
   grid-template-columns: 230px minmax(0, 1fr) 270px;

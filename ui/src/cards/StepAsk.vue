@@ -15,6 +15,7 @@ const props = defineProps<{
   machine: number
   unit: VolumeUnit
   locked: boolean
+  lastPicks: Record<string, number>
   problem?: Problem
 }>()
 const emit = defineEmits<{
@@ -151,6 +152,53 @@ function sent(event: Event) {
         </li>
       </ul>
     </div>
+    <div v-else-if="step.ask.kind === 'InOrder'">
+      <p class="quiet">In this order, {{ step.ask.words }}:</p>
+      <ol class="ticks">
+        <li v-for="(channel, i) in step.ask.channels" :key="channel">
+          <button
+            type="button"
+            class="tick"
+            :class="{ done: entries[channel] }"
+            :aria-pressed="Boolean(entries[channel])"
+            :disabled="locked || (!entries[channel] && step.ask.channels.slice(0, i).some((c) => !entries[c]))"
+            @click="emit('enter', channel, entries[channel] ? '' : 'yes')"
+          >
+            <span class="box" aria-hidden="true">{{ entries[channel] ? '✓' : i + 1 }}</span><b>{{ channel }}</b>
+          </button>
+        </li>
+      </ol>
+    </div>
+    <div v-else-if="step.ask.kind === 'Picks'" class="picks">
+      <p class="quiet">{{ step.ask.words }}</p>
+      <div
+        v-for="(pattern, i) in step.ask.items"
+        :key="pattern"
+        class="pattern"
+        role="radiogroup"
+        :aria-label="pattern"
+      >
+        <span class="pattern-name"
+          ><b>{{ pattern }}</b>
+          <span v-if="lastPicks[pattern]" class="small quiet">last time {{ lastPicks[pattern] }}</span></span
+        >
+        <span class="squares">
+          <button
+            v-for="square in step.ask.expected"
+            :key="square"
+            type="button"
+            role="radio"
+            class="square"
+            :class="{ done: entries[`pick/${i}`] === String(square), last: lastPicks[pattern] === square }"
+            :aria-checked="entries[`pick/${i}`] === String(square)"
+            :disabled="locked"
+            @click="emit('enter', `pick/${i}`, String(square))"
+          >
+            {{ square }}
+          </button>
+        </span>
+      </div>
+    </div>
     <KeyVault v-else-if="step.ask.kind === 'KeyStored'" :machine="machine" />
     <div v-else-if="step.ask.kind === 'Lots'" class="lots">
       <div v-for="channel in step.ask.channels" :key="channel" class="lot">
@@ -210,6 +258,42 @@ function sent(event: Event) {
 </template>
 
 <style scoped>
+.pattern {
+  display: flex;
+  gap: 8px 16px;
+  flex-wrap: wrap;
+  align-items: center;
+  margin-bottom: 12px;
+}
+.pattern-name {
+  width: 170px;
+}
+.pattern-name span {
+  display: block;
+}
+.squares {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.square {
+  width: 52px;
+  height: 52px;
+  border: 2px solid var(--line);
+  border-radius: 8px;
+  background: var(--ground);
+  color: var(--text);
+  font-weight: 650;
+}
+.square.last {
+  border-style: dashed;
+  border-color: var(--rim);
+}
+.square.done {
+  background: var(--band);
+  border-color: var(--band);
+  color: var(--band-text);
+}
 .ask {
   margin-bottom: 14px;
 }

@@ -248,6 +248,14 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
           {{ minutes(plan.times.waiting) }} · ready <b>{{ dayAndTime(plan.times.ready, zone) }}</b> if you begin now,
           more if the check asks for it
         </p>
+        <p v-if="plan.times.missed.length" class="notice small" role="status">
+          <span
+            >Promised before that:
+            <b v-for="(p, n) in plan.times.missed" :key="p.id"
+              >{{ n ? ', ' : '' }}{{ p.words }} ({{ dayAndTime(p.due, zone) }})</b
+            >. Print them first, or on another machine.</span
+          >
+        </p>
         <div class="two">
           <section>
             <h2>Schools followed</h2>

@@ -4,7 +4,11 @@ import Comb from './Comb.vue'
 import { verdict } from './comb'
 
 /** Successive checks beneath each other, oldest on top: standing gaps make columns, air makes scatter. */
-defineProps<{ code: string; checks: { at: string; nozzles: number; missing: number[] }[]; zone: string }>()
+defineProps<{
+  code: string
+  checks: { at: string; nozzles: number; missing: number[]; judged?: boolean }[]
+  zone: string
+}>()
 </script>
 
 <template>
@@ -12,7 +16,8 @@ defineProps<{ code: string; checks: { at: string; nozzles: number; missing: numb
     <li v-for="check in checks.slice().reverse()" :key="check.at">
       <span class="quiet small when">{{ dayAndTime(check.at, zone) }}</span>
       <Comb :code="code" :nozzles="check.nozzles" :missing="check.missing" :width="360" :height="20" />
-      <span class="small" :class="check.missing.length ? 'act strong' : 'quiet'">{{
+      <span v-if="check.judged === false" class="small quiet">after fluid: not judged</span>
+      <span v-else class="small" :class="check.missing.length ? 'act strong' : 'quiet'">{{
         verdict(check.nozzles, check.missing.length)
       }}</span>
     </li>

@@ -10,6 +10,7 @@ const views = [
   { to: '/changeover', label: 'Changeover' },
   { to: '/shelf', label: 'Shelf' },
   { to: '/log', label: 'Log' },
+  { to: '/sums', label: 'Sums' },
   { to: '/shop', label: 'Shop' },
 ]
 const { settings } = useShop()

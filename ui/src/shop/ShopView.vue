@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { loadShop, useShop } from '../shell/shop'
+import PresetsPlate from './PresetsPlate.vue'
 import VaultPlate from './VaultPlate.vue'
 
 type Settings = Schemas['ShopSettings']
@@ -263,6 +264,7 @@ async function reload() {
             </div>
           </div>
         </section>
+        <PresetsPlate />
         <VaultPlate />
         <section class="thin block wide">
           <h2>At the bench</h2>

@@ -27,7 +27,7 @@ public class Hand {
         for (var channel : channels) {
             if (!bottles.containsKey(family + channel)) {
                 api.post("/api/shelf/lots", """
-                        {"family": "%s", "channel": "%s", "make": "own", "code": "%s-%s", "volume": 1000, "price": 9000, "foodGrade": %s}""".formatted(family, channel, family.substring(0, 3), channel, food));
+                        {"family": "%s", "channel": "%s", "make": "own", "code": "%s-%s", "volume": 4000, "price": 36000, "foodGrade": %s}""".formatted(family, channel, family.substring(0, 3), channel, food));
                 bottles.put(family + channel, db.sql("select max(id) from lot").query(Long.class).single());
             }
         }

@@ -70,10 +70,10 @@ class CardController {
 
     record CardJson(long id, long machine, String machineName, String title, int version, String state, @Nullable String next, List<StepJson> steps,
             List<String> standing, List<LotJson> lots, List<LotJson> bottles, ComparisonJson comparison, Instant createdAt, @Nullable Instant uncappedSince, String power,
-            List<StageJson> stages, Map<String, Integer> lastPicks, List<String> presets) {}
+            List<ChannelStageJson> stages, Map<String, Integer> lastPicks, List<String> presets) {}
 
     /** @param stage how far a channel has come, in words; @param at from 0, not started, to 5, verified */
-    record StageJson(String channel, String stage, int at) {}
+    record ChannelStageJson(String channel, String stage, int at) {}
 
     record StepJson(String id, String part, String title, String say, @Nullable String hold, @Nullable String irreversible, boolean skippable,
             int minutes, List<String> tools, List<String> cautions, AskJson ask, @Nullable PauseJson pause, List<BranchJson> branches,
@@ -225,8 +225,8 @@ class CardController {
                         .map(c -> " " + c).reduce(String::concat).map(codes -> ":" + codes).orElse("")).toList();
     }
 
-    private static List<StageJson> stages(Card card) {
-        return StageBoard.of(card).entrySet().stream().map(e -> new StageJson(e.getKey().code(), e.getValue().label(), e.getValue().ordinal())).toList();
+    private static List<ChannelStageJson> stages(Card card) {
+        return StageBoard.of(card).entrySet().stream().map(e -> new ChannelStageJson(e.getKey().code(), e.getValue().label(), e.getValue().ordinal())).toList();
     }
 
     private static @Nullable Instant uncappedSince(Card card) {

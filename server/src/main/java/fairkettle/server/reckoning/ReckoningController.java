@@ -49,7 +49,7 @@ class ReckoningController {
 
     record PairJson(Agent agent, String label, boolean may, String reason) {}
 
-    record PartJson(Agent.Part id, String label, List<PairJson> agents) {}
+    record TouchedJson(Agent.Part id, String label, List<PairJson> agents) {}
 
     record PadFullJson(double from, List<String> goes, List<String> not) {}
 
@@ -98,8 +98,8 @@ class ReckoningController {
 
     /** What may touch which part of a machine that holds a family. */
     @GetMapping("/api/reckoning/agents")
-    List<PartJson> agents(@RequestParam Family family) {
-        return Arrays.stream(Agent.Part.values()).map(part -> new PartJson(part, part.label(), Arrays.stream(Agent.values()).map(agent -> {
+    List<TouchedJson> agents(@RequestParam Family family) {
+        return Arrays.stream(Agent.Part.values()).map(part -> new TouchedJson(part, part.label(), Arrays.stream(Agent.values()).map(agent -> {
             var verdict = agent.on(part, family);
             return new PairJson(agent, agent.label(), verdict.may(), verdict.reason());
         }).toList())).toList();

@@ -32,19 +32,19 @@ class RefillController {
     record TriggerJson(@Nullable @DecimalMin(value = "0.05", message = "5 to 90 %.") @DecimalMax(value = "0.9", message = "5 to 90 %.") Double share) {}
 
     @GetMapping("/api/machines/{machine}/refills")
-    Refills.Whole refills(@PathVariable long machine) {
+    Refills.Refillable refills(@PathVariable long machine) {
         return refills.of(machine);
     }
 
     @PostMapping("/api/machines/{machine}/refills")
     @ResponseStatus(HttpStatus.CREATED)
-    Refills.Whole refill(@PathVariable long machine, @Valid @RequestBody RefillJson poured) {
+    Refills.Refillable refill(@PathVariable long machine, @Valid @RequestBody RefillJson poured) {
         refills.pour(machine, new Refills.NewRefill(ChannelCode.of(poured.channel()), poured.lot(), poured.poured(), poured.ranDry(), poured.chipReset(), poured.says()));
         return refills.of(machine);
     }
 
     @PutMapping("/api/machines/{machine}/refills/trigger")
-    Refills.Whole refillTrigger(@PathVariable long machine, @Valid @RequestBody TriggerJson trigger) {
+    Refills.Refillable refillTrigger(@PathVariable long machine, @Valid @RequestBody TriggerJson trigger) {
         refills.trigger(machine, trigger.share());
         return refills.of(machine);
     }

@@ -74,7 +74,7 @@ public class Refills {
     public record NewRefill(ChannelCode channel, long lot, Millilitres poured, boolean ranDry, boolean chipReset, @Nullable Double says) {}
 
     /** @param why nothing may be poured here; null if it may */
-    public record Whole(double trigger, boolean usualTrigger, @Nullable String why, List<Line> lines) {}
+    public record Refillable(double trigger, boolean usualTrigger, @Nullable String why, List<RefillLine> lines) {}
 
     /**
      * One channel.
@@ -85,16 +85,16 @@ public class Refills {
      * @param says what the machine believed at the last refill, and {@code apart} true if that was far from the account
      * @param cartridges how many of the maker's small cartridges a full vessel stands for, and {@code saved} what they would cost
      */
-    public record Line(String channel, Millilitres level, Millilitres room, Millilitres trigger, boolean due, boolean atLastMark, Refilling.@Nullable Forecast forecast, @Nullable Instant last,
+    public record RefillLine(String channel, Millilitres level, Millilitres room, Millilitres trigger, boolean due, boolean atLastMark, Refilling.@Nullable Forecast forecast, @Nullable Instant last,
             @Nullable Millilitres fromLast, Refilling.@Nullable Count count, double countOff, @Nullable Double says, boolean apart, double cartridges, Money saved, List<BottleJson> bottles) {}
 
     /** A bottle that may be poured from. */
     public record BottleJson(long id, String label, Millilitres left, boolean opened) {}
 
-    public Whole of(long id) {
+    public Refillable of(long id) {
         var machine = machines.get(id);
         var contents = ledger.ofMachineNow(id);
-        return new Whole(machine.refillAt(), machine.ownTrigger() == null, hindrance(machine).orElse(null),
+        return new Refillable(machine.refillAt(), machine.ownTrigger() == null, hindrance(machine).orElse(null),
                 machine.profile().channels().stream().map(c -> line(machine, c, level(contents, machine, c))).toList());
     }
 
@@ -102,7 +102,7 @@ public class Refills {
         return contents.getOrDefault(new Place.InPath(machine.id(), channel.code(), channel.first().kind()), Mixture.EMPTY).volume();
     }
 
-    private Line line(Machines.Machine machine, Channel channel, Millilitres level) {
+    private RefillLine line(Machines.Machine machine, Channel channel, Millilitres level) {
         var rows = db.selectFrom(REFILL).where(REFILL.MACHINE_ID.eq(machine.id()), REFILL.CHANNEL.eq(channel.code().code())).orderBy(REFILL.AT, REFILL.ID).fetch();
         var capacity = channel.first().capacity();
         var trigger = Millilitres.rounded(capacity.mL() * machine.refillAt());
@@ -115,7 +115,7 @@ public class Refills {
         double cartridges = capacity.mL() / MAKERS_CARTRIDGE.mL();
         var terms = shop.settings().terms(machine.schools(), supplies.prices());
         var inked = machine.holdings().get(channel.code()) instanceof Holding.Inked;
-        return new Line(channel.code().code(), level, capacity.over(level), trigger, inked && level.compareTo(trigger) <= 0, inked && level.mL() <= AT_LAST_MARK * capacity.mL(),
+        return new RefillLine(channel.code().code(), level, capacity.over(level), trigger, inked && level.compareTo(trigger) <= 0, inked && level.mL() <= AT_LAST_MARK * capacity.mL(),
                 Refilling.forecast(refills, level, trigger, machine.profile().draws().sheet(), clock.instant()).orElse(null), last == null ? null : last.getAt().toInstant(),
                 last == null ? null : new Millilitres(last.getPouredUl()), count, count == null ? 0 : count.off(), last == null ? null : last.getMachineSays(), apart, cartridges,
                 Money.rounded(terms.price(Supply.MAKERS_CARTRIDGE).major() * cartridges, terms.currency()), bottles(machine, channel.code()));

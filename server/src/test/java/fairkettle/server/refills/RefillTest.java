@@ -91,7 +91,7 @@ class RefillTest {
 
     @Test
     void cartridgesOfTheMakerAreNotFilledAndNothingIsPouredBesideACard() {
-        long cartridges = api.machine("Sealed", "small-cartridge", "INKED");
+        long cartridges = api.machine("Makers own", "small-cartridge", "INKED");
         assertRefused(cartridges, refill("K", lot("MAKERS_DYE", "K", "own"), "1", false, false), "changed, not filled");
         long busy = api.machine("Busy", "small-tank", "INKED");
         api.beginCard(busy, "SUBLIMATION");

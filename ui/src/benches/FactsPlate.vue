@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { BFormInput } from 'bootstrap-vue-next'
+import { ref, watch } from 'vue'
+import { api, problemOf, type Problem, type Schemas } from '../api/client'
+import DocumentsPlate from './DocumentsPlate.vue'
+import HeightsPlate from './HeightsPlate.vue'
+import HelpPlate from './HelpPlate.vue'
+import { oneAtATime } from '../shell/oneAtATime'
+import { dayAndTime, volume } from '../units/format'
+
+/** What whoever comes after has to find without asking. */
+const props = defineProps<{ machine: Schemas['MachineJson']; zone: string }>()
+
+const passport = ref<Schemas['PassportJson']>()
+const problem = ref<Problem>()
+const path = () => ({ machine: props.machine.plate.id })
+
+function settle(answer: { data?: Schemas['PassportJson']; error?: unknown }) {
+  problem.value = answer.error ? problemOf(answer.error) : undefined
+  if (answer.data) passport.value = answer.data
+}
+watch(
+  () => props.machine,
+  async () => settle(await api.GET('/api/machines/{machine}/passport', { params: { path: path() } })),
+  { immediate: true },
+)
+
+const { run: write } = oneAtATime(async (fact: Schemas['FactJson']['id'], words: string) => {
+  settle(
+    await api.PUT('/api/machines/{machine}/passport/{fact}', {
+      params: { path: { ...path(), fact } },
+      body: { words },
+    }),
+  )
+})
+</script>
+
+<template>
+  <section v-if="passport" id="facts">
+    <div class="title">
+      <h2>To know about it</h2>
+      <a class="btn btn-outline-secondary btn-sm" :href="`/api/machines/${machine.plate.id}/passport.pdf`"
+        >Passport on paper</a
+      >
+    </div>
+    <p v-if="problem && !problem.errors?.length" class="act strong small" role="alert">{{ problem.detail }}</p>
+    <details>
+      <summary>{{ passport.facts.filter((f) => f.words).length }} of {{ passport.facts.length }} written down</summary>
+      <div v-for="fact in passport.facts" :key="fact.id" class="fact">
+        <label :for="`fact-${fact.id}`">{{ fact.label }}</label>
+        <BFormInput
+          :id="`fact-${fact.id}`"
+          :model-value="fact.words"
+          @change="(e: Event) => write(fact.id, (e.target as HTMLInputElement).value)"
+        />
+      </div>
+    </details>
+    <p v-if="passport.outsideWaste" class="small">
+      Its waste runs outside since {{ dayAndTime(passport.outsideWaste.since, zone) }}:
+      <b>{{ volume(passport.outsideWaste.volume) }}</b> by now. Its own count goes on: expect its box message although
+      the box is dry.
+    </p>
+    <DocumentsPlate :machine="machine.plate.id" :documents="passport.documents" @settled="passport = $event" />
+    <HeightsPlate
+      v-if="passport.heights.raised"
+      :machine="machine.plate.id"
+      :heights="passport.heights"
+      :zone="zone"
+      @settled="passport = $event"
+    />
+    <HelpPlate :machine="machine.plate.id" :helps="passport.helps" :zone="zone" @settled="passport = $event" />
+    <p v-if="passport.picks.length" class="small quiet">
+      Aligned {{ dayAndTime(passport.picks[0]?.at ?? '', zone) }}:
+      {{ passport.picks.map((p) => `${p.pattern} ${p.pick}`).join(', ') }}.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-bottom: 22px;
+}
+.title {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+.fact {
+  margin-bottom: 8px;
+}
+</style>

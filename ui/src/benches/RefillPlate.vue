@@ -1,0 +1,242 @@
+<script setup lang="ts">
+import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { computed, reactive, ref, watch } from 'vue'
+import { api, problemOf, type Problem, type Schemas } from '../api/client'
+import FieldProblem from '../shell/FieldProblem.vue'
+import { oneAtATime } from '../shell/oneAtATime'
+import { day, money, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
+
+/** Ink poured between changeovers: how much room there is, which bottle fits, and when it is wanted again. */
+const props = defineProps<{ machine: Schemas['MachineJson']; unit: VolumeUnit; zone: string }>()
+const emit = defineEmits<{ poured: [] }>()
+
+const whole = ref<Schemas['Refillable']>()
+const problem = ref<Problem>()
+const pouring = ref(false)
+const form = reactive({ channel: '', lot: 0, poured: '', ranDry: false, chipReset: false, says: '' })
+const path = () => ({ path: { machine: props.machine.plate.id } })
+
+async function load() {
+  const { data } = await api.GET('/api/machines/{machine}/refills', { params: path() })
+  whole.value = data
+}
+watch(() => props.machine, load, { immediate: true })
+
+const line = computed(() => whole.value?.lines.find((l) => l.channel === form.channel))
+const due = computed(() => whole.value?.lines.filter((l) => l.due) ?? [])
+const atLastMark = computed(() => whole.value?.lines.filter((l) => l.atLastMark).map((l) => l.channel) ?? [])
+const chips = computed(() => props.machine.chips.includes('reset'))
+
+function begin(channel: string) {
+  const chosen = whole.value?.lines.find((l) => l.channel === channel)
+  problem.value = undefined
+  Object.assign(form, {
+    channel,
+    lot: chosen?.bottles[0]?.id ?? 0,
+    poured: '',
+    ranDry: false,
+    chipReset: false,
+    says: '',
+  })
+  pouring.value = true
+}
+const { run: pour, busy } = oneAtATime(async () => {
+  const { data, error } = await api.POST('/api/machines/{machine}/refills', {
+    params: path(),
+    body: {
+      channel: form.channel,
+      lot: Number(form.lot),
+      poured: Number(typedVolume(form.poured, props.unit) ?? 0),
+      ranDry: form.ranDry,
+      chipReset: form.chipReset,
+      says: form.says === '' ? undefined : Number(form.says) / 100,
+    },
+  })
+  problem.value = error ? problemOf(error) : undefined
+  if (data) {
+    whole.value = data
+    pouring.value = false
+    emit('poured')
+  }
+})
+const { run: setTrigger } = oneAtATime(async (text: string) => {
+  const share = text.trim() === '' ? undefined : Number(text) / 100
+  const { data, error } = await api.PUT('/api/machines/{machine}/refills/trigger', {
+    params: path(),
+    body: { share },
+  })
+  problem.value = error ? problemOf(error) : undefined
+  if (data) {
+    whole.value = data
+    emit('poured')
+  }
+})
+</script>
+
+<template>
+  <section id="refill">
+    <div class="title">
+      <h2>Refill</h2>
+      <span v-if="due.length" class="act strong">{{ due.map((l) => l.channel).join(' ') }} now</span>
+    </div>
+    <template v-if="whole">
+      <p v-if="whole.why" class="quiet small">{{ whole.why }}</p>
+      <p v-if="atLastMark.length" class="notice small" role="status">
+        <span
+          >{{ atLastMark.join(' ') }} at the last mark: print nothing more. If air got in, say “it ran dry” when you
+          refill.</span
+        >
+      </p>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th>tank</th>
+            <th>room</th>
+            <th>wanted again</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="l in whole.lines" :key="l.channel">
+            <td>
+              <b>{{ l.channel }}</b>
+            </td>
+            <td>{{ volume(l.room, unit) }}</td>
+            <td>
+              <template v-if="l.forecast"
+                >{{ day(l.forecast.expected, zone) }}
+                <span class="quiet small"
+                  >{{ day(l.forecast.earliest, zone) }} to {{ day(l.forecast.latest, zone) }},
+                  {{ l.forecast.pages }} pages</span
+                ></template
+              >
+              <span v-else-if="l.due" class="act strong">now</span>
+              <span v-else class="quiet small">known after three refills</span>
+            </td>
+            <td>
+              <BButton
+                v-if="!whole.why && l.room > 0"
+                size="sm"
+                variant="outline-secondary"
+                :aria-label="`Refill ${l.channel}`"
+                @click="begin(l.channel)"
+                >Refill</BButton
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <form v-if="pouring && line" class="thin block" novalidate @submit.prevent="pour">
+        <p>
+          <b>{{ line.channel }}</b> takes <b>{{ volume(line.room, unit) }}</b> to the line, never past it.
+          <span v-if="line.last && line.fromLast" class="quiet small"
+            >Last: {{ volume(line.fromLast, unit) }} on {{ day(line.last, zone) }}.</span
+          >
+        </p>
+        <template v-if="line.bottles.length">
+          <label for="refill-lot">The bottle in your hand, cap shut: which code?</label>
+          <BFormSelect
+            id="refill-lot"
+            v-model="form.lot"
+            :options="
+              line.bottles.map((b) => ({
+                value: b.id,
+                text: `${b.label} · ${volume(b.left, unit)}${b.opened ? ' · open' : ''}`,
+              }))
+            "
+          />
+          <FieldProblem :problem="problem" field="lot" />
+          <div class="pair">
+            <div>
+              <label for="refill-poured">Poured, {{ unit }}</label>
+              <BFormInput id="refill-poured" v-model="form.poured" inputmode="decimal" />
+              <FieldProblem :problem="problem" field="poured" />
+            </div>
+            <div>
+              <label for="refill-says">The machine says, %</label>
+              <BFormInput id="refill-says" v-model="form.says" inputmode="numeric" placeholder="if it says" />
+              <FieldProblem :problem="problem" field="says" />
+            </div>
+          </div>
+          <label class="check"><input v-model="form.ranDry" type="checkbox" /> it ran dry before</label>
+          <label v-if="chips" class="check"
+            ><input v-model="form.chipReset" type="checkbox" /> its chip has just reset: I filled it to the top</label
+          >
+          <p v-if="problem && !problem.errors?.length" class="act strong small" role="alert">{{ problem.detail }}</p>
+          <BButton type="submit" variant="primary" :disabled="busy">It is in</BButton>
+        </template>
+        <p v-else class="act strong">
+          No bottle on the shelf fits. <RouterLink to="/shelf">Enter one</RouterLink>, or plan a changeover.
+        </p>
+        <BButton variant="link" @click="pouring = false">Not now</BButton>
+      </form>
+      <p v-for="l in whole.lines.filter((x) => x.count)" :key="`c${l.channel}`" class="small quiet">
+        {{ l.channel }}: its chip counted {{ volume(l.count?.counted ?? 0, unit) }} over {{ l.count?.resets }} resets,
+        {{ volume(l.count?.poured ?? 0, unit) }} were poured:
+        {{ l.countOff < 0 ? `${percent(-l.countOff)} was still in it` : `${percent(l.countOff)} more than it counts` }}.
+      </p>
+      <p v-for="l in whole.lines.filter((x) => x.apart)" :key="`a${l.channel}`" class="small act strong">
+        {{ l.channel }}: the machine said {{ percent(l.says ?? 0) }}, which was far from what was in it. Trust the
+        level.
+      </p>
+      <p class="small quiet trigger">
+        <label for="refill-at">Ink is wanted below, % of a full tank</label>
+        <BFormInput
+          id="refill-at"
+          size="sm"
+          :model-value="String(Math.round(whole.trigger * 100))"
+          inputmode="numeric"
+          @change="(e: Event) => setTrigger((e.target as HTMLInputElement).value)"
+        />
+        <span>{{ whole.usualTrigger ? 'the usual for its kind' : 'as you set it; empty it for the usual' }}</span>
+      </p>
+      <FieldProblem :problem="problem" field="share" />
+      <p v-if="whole.lines[0] && whole.lines[0].cartridges > 1.5" class="small quiet">
+        A full tank stands for {{ Math.round(whole.lines[0].cartridges) }} of the maker’s small cartridges,
+        {{ money(whole.lines[0].saved) }}.
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-bottom: 22px;
+}
+.title {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+.block {
+  padding: 12px 16px;
+  margin: 10px 0;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  margin: 8px 0;
+}
+.check {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+}
+.check input {
+  width: 22px;
+  height: 22px;
+  accent-color: var(--rim);
+}
+.trigger {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+  margin-top: 10px;
+}
+.trigger input {
+  width: 70px;
+}
+</style>
