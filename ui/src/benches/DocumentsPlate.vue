@@ -71,7 +71,7 @@ const { run: discard } = oneAtATime(async (document: number) => {
     <FieldProblem :problem="problem" field="document" />
     <form class="row-form" novalidate @submit.prevent="keepLink">
       <BFormInput v-model="elsewhere.name" placeholder="or only where it is" aria-label="Name of the link" />
-      <BFormInput v-model="elsewhere.link" placeholder="https://" aria-label="Address of the link" />
+      <BFormInput v-model="elsewhere.link" placeholder="its whole address" aria-label="Address of the link" />
       <BButton type="submit" size="sm" variant="outline-secondary">Keep the address</BButton>
     </form>
     <FieldProblem :problem="problem" field="name" />
