@@ -21,7 +21,9 @@ function settle(answer: { data?: Schemas['PassportJson']; error?: unknown }) {
 }
 
 const { run: keepLink } = oneAtATime(async () => {
-  const kept = settle(await api.POST('/api/machines/{machine}/links', { params: { path: path() }, body: { ...elsewhere } }))
+  const kept = settle(
+    await api.POST('/api/machines/{machine}/links', { params: { path: path() }, body: { ...elsewhere } }),
+  )
   if (kept) Object.assign(elsewhere, { name: '', link: '' })
 })
 async function keepFile(event: Event) {
@@ -49,7 +51,7 @@ const { run: discard } = oneAtATime(async (document: number) => {
 </script>
 
 <template>
-  <details>
+  <details class="fold">
     <summary>Documents: {{ documents.length || 'none kept' }}</summary>
     <ul class="lines">
       <li v-for="document in documents" :key="document.id">

@@ -44,7 +44,7 @@ const { run: write } = oneAtATime(async (fact: Schemas['FactJson']['id'], words:
       >
     </div>
     <p v-if="problem && !problem.errors?.length" class="act strong small" role="alert">{{ problem.detail }}</p>
-    <details>
+    <details class="fold">
       <summary>{{ passport.facts.filter((f) => f.words).length }} of {{ passport.facts.length }} written down</summary>
       <div v-for="fact in passport.facts" :key="fact.id" class="fact">
         <label :for="`fact-${fact.id}`">{{ fact.label }}</label>

@@ -35,7 +35,7 @@ const { run: answer } = oneAtATime(async (dripped: boolean) => {
 </script>
 
 <template>
-  <details :open="heights.testing">
+  <details class="fold" :open="heights.testing">
     <summary>Tank height: {{ heights.lastSafe }} mm above level stayed dry</summary>
     <p v-if="heights.testing" class="notice small">
       <span

@@ -41,7 +41,7 @@ const { run: helpEnds } = oneAtATime(async () => {
 </script>
 
 <template>
-  <details :open="helps.some((h) => !h.endedAt)">
+  <details class="fold" :open="helps.some((h) => !h.endedAt)">
     <summary>Help from outside: {{ helps.length || 'never' }}</summary>
     <ul class="lines small">
       <li v-for="h in helps" :key="h.id">

@@ -21,7 +21,12 @@ const glassWidth = computed(() =>
       <RouterLink :to="`/machines/${machine.id}`" class="name">{{ machine.name }}</RouterLink>
       <span class="state"><StateMark :kind="state.mark" />{{ state.word }}</span>
     </header>
-    <div class="family quiet small">{{ machine.family }} · {{ machine.profile }}</div>
+    <div class="family quiet small">
+      {{ machine.family }} · {{ machine.profile
+      }}<RouterLink v-if="machine.owedNow" :to="`/machines/${machine.id}#owed`" class="act strong">
+        · {{ machine.owedNow }} owed</RouterLink
+      >
+    </div>
     <ul class="channels">
       <li v-for="channel in machine.channels" :key="channel.code">
         <SightGlass

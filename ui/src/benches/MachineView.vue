@@ -50,7 +50,7 @@ function show(data: Schemas['MachineJson']) {
 }
 function arrive() {
   const hash = route.hash.slice(1)
-  if (hash === 'check' || hash === 'levels') entering.value = hash
+  if (hash === 'check') entering.value = hash
   void nextTick(() => document.getElementById(hash)?.scrollIntoView({ block: 'start' }))
 }
 /** What still goes with a full pad; asked for only when it is. */
@@ -149,46 +149,51 @@ const { run: changePad } = oneAtATime(async () => {
       </section>
 
       <div class="two">
-        <section id="check">
-          <div class="title">
-            <h2>Nozzle checks</h2>
-            <BButton v-if="entering !== 'check'" variant="outline-secondary" @click="entering = 'check'"
-              >Enter a check</BButton
-            >
-          </div>
-          <form v-if="entering === 'check'" class="thin block" novalidate @submit.prevent="saveCheck">
-            <p class="small quiet">
-              Print the machine’s own nozzle check on plain paper. Tap every tooth that is missing.
-            </p>
-            <CombEntry
-              v-for="c in plate.channels"
-              :key="c.code"
-              v-model="combs[c.code]"
-              :code="c.code"
-              :nozzles="c.nozzles"
-            />
-            <div class="send">
-              <BButton type="submit" variant="primary" :disabled="!looked">Keep this check</BButton>
-              <BButton
-                variant="outline-secondary"
-                @click="plate.channels.forEach((c) => (combs[c.code] = combs[c.code] ?? []))"
-                >The rest is whole</BButton
+        <div>
+          <section id="check">
+            <div class="title">
+              <h2>Nozzle checks</h2>
+              <BButton v-if="entering !== 'check'" variant="outline-secondary" @click="entering = 'check'"
+                >Enter a check</BButton
               >
-              <BButton variant="link" @click="entering = undefined">Not now</BButton>
             </div>
-          </form>
-          <template v-for="c in plate.channels" :key="c.code">
-            <template v-if="machine.checks[c.code]?.length">
-              <h3>
-                {{ c.code }} <span class="quiet small">{{ c.colour }}</span>
-              </h3>
-              <CombStack :code="c.code" :checks="machine.checks[c.code] ?? []" :zone="zone" />
+            <form v-if="entering === 'check'" class="thin block" novalidate @submit.prevent="saveCheck">
+              <p class="small quiet">
+                Print the machine’s own nozzle check on plain paper. Tap every tooth that is missing.
+              </p>
+              <CombEntry
+                v-for="c in plate.channels"
+                :key="c.code"
+                v-model="combs[c.code]"
+                :code="c.code"
+                :nozzles="c.nozzles"
+              />
+              <div class="send">
+                <BButton type="submit" variant="primary" :disabled="!looked">Keep this check</BButton>
+                <BButton
+                  variant="outline-secondary"
+                  @click="plate.channels.forEach((c) => (combs[c.code] = combs[c.code] ?? []))"
+                  >The rest is whole</BButton
+                >
+                <BButton variant="link" @click="entering = undefined">Not now</BButton>
+              </div>
+            </form>
+            <template v-for="c in plate.channels" :key="c.code">
+              <template v-if="machine.checks[c.code]?.length">
+                <h3>
+                  {{ c.code }} <span class="quiet small">{{ c.colour }}</span>
+                </h3>
+                <CombStack :code="c.code" :checks="machine.checks[c.code] ?? []" :zone="zone" />
+              </template>
             </template>
-          </template>
-          <p v-if="!Object.keys(machine.checks).length" class="quiet">
-            Nobody has looked yet. The first whole check is what later ones are compared with.
-          </p>
-        </section>
+            <p v-if="!Object.keys(machine.checks).length" class="quiet">
+              Nobody has looked yet. The first whole check is what later ones are compared with.
+            </p>
+          </section>
+          <FactsPlate :machine="machine" :zone="zone" />
+          <MeasuresPlate :machine="machine" :unit="unit" @saved="load" />
+          <MachineSchools :machine="machine" @saved="show" />
+        </div>
 
         <div>
           <section id="levels">
@@ -198,14 +203,14 @@ const { run: changePad } = oneAtATime(async () => {
                 >Read the levels</BButton
               >
             </div>
-            <form class="figures-form" novalidate @submit.prevent="saveLevels">
+            <form v-if="entering === 'levels'" novalidate @submit.prevent="saveLevels">
               <table class="figures">
                 <thead>
                   <tr>
                     <th>tank</th>
                     <th>reckoned</th>
                     <th>when full</th>
-                    <th v-if="entering === 'levels'">read, {{ unit }}</th>
+                    <th>read, {{ unit }}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -215,18 +220,19 @@ const { run: changePad } = oneAtATime(async () => {
                     </td>
                     <td>{{ volume(c.path[0]?.layers.reduce((s, l) => s + l.volume, 0) ?? 0, unit) }}</td>
                     <td>{{ volume(c.path[0]?.capacity ?? 0, unit) }}</td>
-                    <td v-if="entering === 'levels'">
+                    <td>
                       <BFormInput v-model="levels[c.code]" inputmode="decimal" :aria-label="`Level of ${c.code}`" />
                       <FieldProblem :problem="problem" :field="c.code" />
                     </td>
                   </tr>
                 </tbody>
               </table>
-              <div v-if="entering === 'levels'" class="send">
+              <div class="send">
                 <BButton type="submit" variant="primary">Keep these levels</BButton>
                 <BButton variant="link" @click="entering = undefined">Not now</BButton>
               </div>
             </form>
+            <RefillPlate v-else :machine="machine" :unit="unit" :zone="zone" @poured="load" />
           </section>
           <section id="pad" class="pad-line">
             <span
@@ -249,18 +255,8 @@ const { run: changePad } = oneAtATime(async () => {
               <RouterLink to="/shelf">A pad is on the shopping list of the shelf.</RouterLink>
             </div>
           </div>
-          <RefillPlate
-            v-if="plate.attention.kind !== 'PLAN'"
-            :machine="machine"
-            :unit="unit"
-            :zone="zone"
-            @poured="load"
-          />
           <OwedPlate :machine="machine" :zone="zone" />
           <PassportPlate :machine="machine" :zone="zone" @saved="show" />
-          <FactsPlate :machine="machine" :zone="zone" />
-          <MeasuresPlate :machine="machine" :unit="unit" @saved="load" />
-          <MachineSchools :machine="machine" @saved="show" />
           <section v-if="machine.cards.length">
             <h2>Cards</h2>
             <ul class="lines">

@@ -4,7 +4,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
-import { day, money, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
+import { bare, day, money, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
 
 /** Ink poured between changeovers: how much room there is, which bottle fits, and when it is wanted again. */
 const props = defineProps<{ machine: Schemas['MachineJson']; unit: VolumeUnit; zone: string }>()
@@ -23,7 +23,6 @@ async function load() {
 watch(() => props.machine, load, { immediate: true })
 
 const line = computed(() => whole.value?.lines.find((l) => l.channel === form.channel))
-const due = computed(() => whole.value?.lines.filter((l) => l.due) ?? [])
 const atLastMark = computed(() => whole.value?.lines.filter((l) => l.atLastMark).map((l) => l.channel) ?? [])
 const chips = computed(() => props.machine.chips.includes('reset'))
 
@@ -74,11 +73,7 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
 </script>
 
 <template>
-  <section id="refill">
-    <div class="title">
-      <h2>Refill</h2>
-      <span v-if="due.length" class="act strong">{{ due.map((l) => l.channel).join(' ') }} now</span>
-    </div>
+  <div id="refill">
     <template v-if="whole">
       <p v-if="whole.why" class="quiet small">{{ whole.why }}</p>
       <p v-if="atLastMark.length" class="notice small" role="status">
@@ -91,7 +86,7 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
         <thead>
           <tr>
             <th>tank</th>
-            <th>room</th>
+            <th>in it</th>
             <th>wanted again</th>
             <th></th>
           </tr>
@@ -101,7 +96,10 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
             <td>
               <b>{{ l.channel }}</b>
             </td>
-            <td>{{ volume(l.room, unit) }}</td>
+            <td class="level">
+              {{ bare(l.level) }} of {{ volume(l.level + l.room, unit) }}
+              <span v-if="l.due && l.forecast" class="act strong">low</span>
+            </td>
             <td>
               <template v-if="l.forecast"
                 >{{ day(l.forecast.expected, zone) }}
@@ -196,17 +194,12 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
         {{ money(whole.lines[0].saved) }}.
       </p>
     </template>
-  </section>
+  </div>
 </template>
 
 <style scoped>
-section {
-  margin-bottom: 22px;
-}
-.title {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
+.level {
+  white-space: nowrap;
 }
 .block {
   padding: 12px 16px;

@@ -21,7 +21,7 @@ describe('a machine on the bench', () => {
   it.each([
     [machine('NOTHING'), 'fit', '/machines/4'],
     [machine('PLAN'), 'never inked', '/changeover?machine=4'],
-    [machine('TOP_UP'), 'ink is low', '/machines/4#refill'],
+    [machine('TOP_UP'), 'ink is low', '/machines/4#levels'],
     [machine('PAD'), 'pad nearly full', '/machines/4#pad'],
     [machine('OWED', { owedNow: 2 }), '2 owed', '/machines/4#owed'],
     [machine('PARKED'), 'at rest', '/changeover?machine=4'],

@@ -37,7 +37,7 @@ export function actionFor(machine: Plate): { to: string; label: string } {
     case 'CHECK':
       return { to: `/machines/${machine.id}#check`, label: 'Check' }
     case 'TOP_UP':
-      return { to: `/machines/${machine.id}#refill`, label: 'Refill' }
+      return { to: `/machines/${machine.id}#levels`, label: 'Refill' }
     case 'OWED':
       return { to: `/machines/${machine.id}#owed`, label: 'Owed' }
     case 'PAD':

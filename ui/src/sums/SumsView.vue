@@ -149,7 +149,7 @@ const TABLE = [
       <section class="thin block wide">
         <h2>Does it fit there?</h2>
         <form novalidate @submit.prevent="fit">
-          <div class="fields">
+          <div class="fields measured">
             <b class="row-name">the machine</b>
             <div v-for="f in MACHINE" :key="f.key">
               <label :for="`m-${f.key}`">{{ f.label }}</label><BFormInput
@@ -159,7 +159,7 @@ const TABLE = [
               />
             </div>
           </div>
-          <div class="fields">
+          <div class="fields measured">
             <b class="row-name">the table</b>
             <div v-for="f in TABLE" :key="f.key">
               <label :for="`t-${f.key}`">{{ f.label }}</label><BFormInput
@@ -230,6 +230,9 @@ const TABLE = [
   align-items: end;
   margin: 8px 0 12px;
 }
+.measured {
+  grid-template-columns: 110px repeat(6, minmax(0, 1fr));
+}
 .row-name {
   padding-bottom: 10px;
 }
@@ -268,6 +271,9 @@ const TABLE = [
   color: var(--act);
 }
 @media (max-width: 900px) {
+  .measured {
+    grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+  }
   .sections {
     grid-template-columns: minmax(0, 1fr);
   }

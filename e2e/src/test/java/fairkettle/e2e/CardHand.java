@@ -73,6 +73,11 @@ final class CardHand {
             browser.click(".ask .choice .tick");
             browser.until(d -> !d.findElements(By.cssSelector(".ask .choice .tick.done")).isEmpty());
         }
+        for (var pattern = 1; pattern <= browser.all(".pattern").size(); pattern++) {
+            var row = ".pattern:nth-of-type(%d) ".formatted(pattern);
+            browser.click(row + ".square:nth-child(5)");
+            browser.until(d -> !d.findElements(By.cssSelector(row + ".square.done")).isEmpty());
+        }
         var tick = ".ask .ticks:not(.choice) .tick:not(.done), .ask > .tick:not(.done)";
         while (!browser.all(tick).isEmpty()) {
             int before = browser.all(tick).size();

@@ -26,6 +26,7 @@ class ShotsIT {
             take(browser, "/shelf", "shelf");
             take(browser, "/log", "log");
             take(browser, "/shop", "shop");
+            take(browser, "/sums", "sums");
             browser.evening(true);
             browser.size(800, 1280);
             take(browser, "/cards/1", "card-evening");

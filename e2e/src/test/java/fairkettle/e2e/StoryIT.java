@@ -173,6 +173,47 @@ class StoryIT {
     }
 
     @Test
+    void aTankIsRefilledFromTheBottleThatFitsAndNeverPastItsLine() throws SQLException {
+        tablet.open("/machines/1#levels");
+        tablet.click("[aria-label='Refill Y']");
+        tablet.sees("to the line, never past it");
+        tablet.type("#refill-poured", "500");
+        tablet.press("It is in");
+        tablet.sees("There is room for");
+        tablet.type("#refill-poured", "10");
+        tablet.press("It is in");
+        tablet.until(d -> d.findElements(By.cssSelector("#refill-poured")).isEmpty());
+        assertThat(kettle.query("select count(*) from refill where channel = 'Y' and poured_ul = 10000")).isEqualTo(1);
+    }
+
+    @Test
+    void whatIsOwedHasADayAndIsDoneOnce() throws SQLException {
+        tablet.open("/machines/2");
+        tablet.press("Owe it something");
+        tablet.type("#owed-words", "Grease the rail");
+        tablet.press("Write it down");
+        tablet.sees("Grease the rail");
+        tablet.click("#owed li:has(a, span) button");
+        tablet.until(d -> !d.findElement(By.cssSelector("#owed")).getText().contains("due"));
+        assertThat(kettle.query("select count(*) from owed where words = 'Look at the outside waste bottle'")).as("it comes round").isEqualTo(2);
+        tablet.click("#facts details summary");
+        tablet.type("#fact-SYSTEM", "the old laptop\t");
+        tablet.until(d -> d.findElement(By.cssSelector("#facts")).getText().contains("3 of"));
+    }
+
+    @Test
+    void aSumIsAnsweredAsItIsTyped() {
+        tablet.open("/sums");
+        tablet.type("#length", "200");
+        tablet.sees("9.3 mL in all");
+        tablet.type("#gross", "131");
+        tablet.type("#empty", "26");
+        tablet.sees("100 mL are left in it.");
+        tablet.choose("#agents-family", "EDIBLE");
+        tablet.sees("Only agents made for food");
+    }
+
+    @Test
     void aPictureThatIsNoneIsRefused() throws IOException {
         var fake = folder.resolve("fake.jpg");
         Files.writeString(fake, "this is no picture");
@@ -188,7 +229,7 @@ class StoryIT {
             tablet.evening(evening);
             for (var path : List.of("/", "/machines/new", "/machines/1", "/machines/1/label", "/changeover?machine=5&to=MAKERS_PIGMENT",
                     "/changeover?machine=3&to=FILM", "/changeover?machine=8&for=PARK", "/machines/8", "/cards/1", "/shelf", "/log",
-                    "/shop", "/nowhere")) {
+                    "/sums", "/shop", "/nowhere")) {
                 tablet.open(path);
                 tablet.settles();
                 assertThat(tablet.accessibilityViolations()).as("%s, evening %s", path, evening).isEmpty();

@@ -1,24 +1,31 @@
 package fairkettle.server.demo;
 
 import fairkettle.changeover.Supply;
+import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Chips;
+import fairkettle.machine.Fact;
 import fairkettle.machine.Feed;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.NewMachine;
+import fairkettle.server.benches.Passports;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.hob.Hob;
 import fairkettle.server.keys.Vault;
+import fairkettle.server.owed.Owed;
 import fairkettle.server.people.People;
 import fairkettle.server.people.Who;
+import fairkettle.server.promises.Promises;
+import fairkettle.server.refills.Refills;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shelf.Shelf.NewLot;
 import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shelf.WasteBottles;
+import fairkettle.server.shop.Presets;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.shop.ShopSettings;
 import java.time.Clock;
@@ -58,6 +65,11 @@ class DemoShop implements ApplicationRunner {
     private final Shelf shelf;
     private final Supplies supplies;
     private final WasteBottles waste;
+    private final Refills refills;
+    private final Passports passports;
+    private final Owed owed;
+    private final Promises promises;
+    private final Presets presets;
     private final Vault vault;
     private final CardService cards;
     private final DemoHands hands;
@@ -66,7 +78,8 @@ class DemoShop implements ApplicationRunner {
     private final Clock clock;
     private final TransactionTemplate transaction;
 
-    DemoShop(Shop shop, People people, Machines machines, Checks checks, Shelf shelf, Supplies supplies, WasteBottles waste, Vault vault, CardService cards, DemoHands hands, Hob hob, Who who, Clock clock,
+    DemoShop(Shop shop, People people, Machines machines, Checks checks, Shelf shelf, Supplies supplies, WasteBottles waste, Refills refills, Passports passports, Owed owed, Promises promises, Presets presets,
+            Vault vault, CardService cards, DemoHands hands, Hob hob, Who who, Clock clock,
             TransactionTemplate transaction) {
         this.shop = shop;
         this.people = people;
@@ -75,6 +88,11 @@ class DemoShop implements ApplicationRunner {
         this.shelf = shelf;
         this.supplies = supplies;
         this.waste = waste;
+        this.refills = refills;
+        this.passports = passports;
+        this.owed = owed;
+        this.promises = promises;
+        this.presets = presets;
         this.vault = vault;
         this.cards = cards;
         this.hands = hands;
@@ -131,6 +149,8 @@ class DemoShop implements ApplicationRunner {
         past(bryony, Map.of("Y", new int[] {77}), 7);
         levels(bryony, 88, 61, 64, 47);
         papers(bryony);
+        refills(bramble);
+        words(bramble, teasel, sorrel);
         hob.put(teasel, "rest after power cleaning", Duration.ofMinutes(401));
         hob.put(null, "press warming up", Duration.ofMinutes(12));
     }
@@ -171,6 +191,30 @@ class DemoShop implements ApplicationRunner {
 
     private long add(String name, String bench, String profile, Holding holding, double tank) {
         return machines.add(new NewMachine(name, bench, profile, Feed.AS_BUILT, null, holding, tank, clock.instant().minus(Duration.ofDays(DAYS + 12))));
+    }
+
+    /** Bramble prints every day: her cyan goes fastest. */
+    private void refills(long bramble) {
+        for (int daysAgo : List.of(17, 11, 5)) {
+            for (var poured : Map.of("C", daysAgo == 17 ? "9" : daysAgo == 11 ? "7" : "12", "M", daysAgo == 11 ? "8" : "6").entrySet()) {
+                long lot = shelf.lots().stream().filter(l -> l.code().equals("SUB-4471" + poured.getKey())).findFirst().orElseThrow().id();
+                refills.pour(bramble, new Refills.NewRefill(ChannelCode.of(poured.getKey()), lot, Millilitres.parse(poured.getValue()), false, false, null), clock.instant().minus(Duration.ofDays(daysAgo)));
+            }
+        }
+    }
+
+    /** What somebody wrote down, owes and promised. */
+    private void words(long bramble, long teasel, long sorrel) {
+        passports.write(bramble, Fact.REGISTERED, "3 November, receipt in the tin");
+        passports.write(bramble, Fact.DRIVER, "driver alone, the extras were never used");
+        passports.write(bramble, Fact.CONNECTION, "network; the cable lies behind it");
+        passports.write(teasel, Fact.PROTECTED, "printed cover: the cable’s entry stays open");
+        passports.write(teasel, Fact.BROKEN, "front tray; film is led over the bracket");
+        owed.add(teasel, new Owed.NewTask("Look at the outside waste bottle", "Joint wrapped and dry, bottle vented, level, lower than the outlet.", 0, 30));
+        owed.add(sorrel, new Owed.NewTask("Align the head", "It was aligned on a check with gaps: that is provisional.", 4, null));
+        promises.add(sorrel, "24 sashes for the spring show", clock.instant().plus(Duration.ofHours(30)));
+        presets.keep(new Presets.Preset(0, "Sash, 10 cm satin", Family.SUBLIMATION, "transfer paper, A4", "matt, best", true, 190, 45));
+        presets.keep(new Presets.Preset(0, "Club shirt, chest", Family.FILM, "film, 33 cm roll", "white under colour", false, 150, 12));
     }
 
     /** Bryony's firmware ignores chips, and she earns little: the season of sashes is over. */

@@ -39,7 +39,7 @@ class RefillController {
     @PostMapping("/api/machines/{machine}/refills")
     @ResponseStatus(HttpStatus.CREATED)
     Refills.Refillable refill(@PathVariable long machine, @Valid @RequestBody RefillJson poured) {
-        refills.pour(machine, new Refills.NewRefill(ChannelCode.of(poured.channel()), poured.lot(), poured.poured(), poured.ranDry(), poured.chipReset(), poured.says()));
+        refills.pour(machine, new Refills.NewRefill(ChannelCode.of(poured.channel()), poured.lot(), poured.poured(), poured.ranDry(), poured.chipReset(), poured.says()), null);
         return refills.of(machine);
     }
 

@@ -134,9 +134,10 @@ public class Refills {
                 ? Optional.of("Its own cartridges are changed, not filled. Refillable ones are a changeover.") : Optional.empty();
     }
 
-    /** Pours into a channel's first vessel, up to its line and never past it. */
+    /** Pours into a channel's first vessel, up to its line and never past it. @param at null for now */
     @Transactional
-    public void pour(long id, NewRefill refill) {
+    public void pour(long id, NewRefill refill, @Nullable Instant at) {
+        var when = at == null ? clock.instant() : at;
         var machine = machines.get(id);
         hindrance(machine).ifPresent(why -> {
             throw Problem.refused(why, List.of());
@@ -158,8 +159,8 @@ public class Refills {
         }
         account.pour(channel, lot.id(), ink, refill.poured());
         long entry = ledger.record(NewEntry.of("refill", "%s: %s mL of %s into %s%s".formatted(machine.name(), refill.poured(), lot.code(), channel.code(),
-                refill.ranDry() ? ", which had run dry" : "")).machine(id), account.postings());
-        db.insertInto(REFILL).set(REFILL.ENTRY_ID, entry).set(REFILL.MACHINE_ID, id).set(REFILL.CHANNEL, channel.code().code()).set(REFILL.AT, clock.instant().atOffset(ZoneOffset.UTC))
+                refill.ranDry() ? ", which had run dry" : "")).machine(id).at(when), account.postings());
+        db.insertInto(REFILL).set(REFILL.ENTRY_ID, entry).set(REFILL.MACHINE_ID, id).set(REFILL.CHANNEL, channel.code().code()).set(REFILL.AT, when.atOffset(ZoneOffset.UTC))
                 .set(REFILL.POURED_UL, refill.poured().microlitres()).set(REFILL.RAN_DRY, refill.ranDry()).set(REFILL.CHIP_RESET, refill.chipReset()).set(REFILL.MACHINE_SAYS, refill.says())
                 .set(REFILL.LEVEL_BEFORE, level.mL() / channel.first().capacity().mL()).execute();
         shelf.opened(lot.id(), today());
