@@ -12,7 +12,7 @@ import FieldProblem from '../shell/FieldProblem.vue'
 import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
-import { bare, dayAndTime, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
+import { bare, dayAndTime, money, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
 import CombEntry from './CombEntry.vue'
 import FactsPlate from './FactsPlate.vue'
 import { actionFor, stateOf } from './attention'
@@ -248,6 +248,13 @@ const { run: changePad } = oneAtATime(async () => {
               <BButton size="sm" variant="outline-secondary" @click="cleaned(true)">Power cleaning</BButton>
             </span>
           </section>
+          <p v-if="plate.attention.kind !== 'PLAN'" class="small quiet">
+            A purge sheet of every channel: {{ money(machine.purgeOrClean.sheets.cost) }},
+            {{ volume(machine.purgeOrClean.sheets.ink, unit) }} on paper. A cleaning:
+            {{ money(machine.purgeOrClean.cleaning.cost) }}, {{ percent(machine.purgeOrClean.cleaning.padShare) }} of
+            the pad; a power cleaning: {{ money(machine.purgeOrClean.powerCleaning.cost) }},
+            {{ percent(machine.purgeOrClean.powerCleaning.padShare) }} of it.
+          </p>
           <div v-if="full && plate.padShare >= full.from" class="notice small pad-full" role="status">
             <div>
               <b>Its pad is full.</b> Still goes: {{ full.goes.join('; ') }}. Not until it has a new one:

@@ -112,7 +112,7 @@ const { run: kept } = oneAtATime(async (id: number) => {
         <span>
           <RouterLink v-if="item.card" :to="`/cards/${item.card}`">{{ item.words }}</RouterLink>
           <template v-else>{{ item.words }}</template>
-          <span class="quiet small">
+          <span class="quiet small when">
             <b v-if="item.late" class="act">due</b><template v-else>by</template> {{ day(`${item.due}T12:00:00Z`, zone)
             }}{{ item.every ? `, every ${item.every} days` : '' }}{{ item.why ? ` · ${item.why}` : '' }}</span
           >
@@ -155,6 +155,9 @@ section {
   gap: 12px;
   align-items: end;
   margin: 8px 0;
+}
+.when {
+  display: block;
 }
 .check {
   display: flex;

@@ -12,7 +12,7 @@ const WORDS = { GO: 'Go.', GO_WITH_NOTES: 'Go, with these in mind:', NO_GO: 'Lea
 
 onMounted(async () => {
   looks.value = (await api.GET('/api/reckoning/second-hand')).data ?? []
-  for (const look of looks.value) seen[look.id] = true
+  for (const look of looks.value) seen[look.id] = look.id !== 'INK'
 })
 watch(seen, async () => {
   const { data } = await api.POST('/api/reckoning/second-hand', { body: { ...seen } })

@@ -171,25 +171,34 @@ final class BulkFeed {
         var step = step("threads", "Look at needle and ink").say("Lift each needle against the light. A thread or a lump that hangs on it is growth, not pigment.").minutes(2)
                 .hold("Nobody fills before every needle was looked at.").needs(Facet.TANK, drained, "drained")
                 .ask(Work.gridBefore(w.drained, List.of(ticks("no thread, no lump"))));
-        boolean all = w.terms.follows(School.ONE_OR_ALL, "all");
-        var wash = w.drained;
+        if (w.terms.follows(School.ONE_OR_ALL, "all")) {
+            step.branch(growth(w, w.drained, "growth", "There is a thread or a lump", "Everything goes, all channels"));
+        } else {
+            w.drained.forEach(p -> step.branch(growth(w, List.of(p), "growth-" + p.before(), "A thread or a lump in " + p.before(), "Everything of " + p.before() + " goes")));
+        }
+        return step.then(Facet.THREADS, "clean").build();
+    }
+
+    /** Out with the ink and its bottle, air, tools, other bottles, a dose that is thrown away: in this order, for these channels. */
+    private static Branch growth(Work w, List<ChannelPlan> plans, String id, String label, String title) {
+        var codes = Work.codesBefore(plans);
+        var inked = plans.stream().filter(w.inked::contains).toList();
         var small = Millilitres.parse("5");
-        var branch = new ArrayList<>(List.of(
-                step("growth-out", all ? "Everything goes, all channels" : "Everything of that channel goes").say("All ink of this system, with needles, never back in a bottle. The bottles it came from are marked bad, and cannot be chosen again.")
-                        .minutes(6).care(Caution.WASTE, Caution.INK).moves(new Move.Spoil("growth found on the needle"))
+        var steps = new ArrayList<>(List.of(
+                step("growth-out", title).say("All ink of it, with needles, never back in a bottle. The bottles it came from are marked bad, and cannot be chosen again.")
+                        .minutes(6).care(Caution.WASTE, Caution.INK).moves(new Move.Spoil("growth found on the needle", codes))
                         .ask(new Ask.Ticks(List.of("tanks dry", "needles in the sharps tin", "old bottles out of reach"))).build(),
                 step("growth-air", "A slug of air, from the cartridge end").say("Push air through from the cartridge end, gently, then dry once more.").minutes(4).care(Caution.PRESSURE)
                         .ask(new Ask.Ticks(List.of("air through every line", "tanks dry again"))).build(),
                 step("growth-tools", "New tools").say("Syringes, adapters, needles and bottle tops that met it: renewed, or boiled and rinsed.").minutes(5)
-                        .ask(new Ask.Ticks(List.of("syringes", "adapters and needles", "bottle tops"))).then(Facet.SYRINGE, drained, "its own").build()));
-        if (!w.inked.isEmpty()) {
-            branch.add(step("growth-bottles", "Other bottles").say("None from the same opening.").minutes(2).ask(new Ask.Lots(Work.codes(w.inked), w.family()))
-                    .then(Facet.BOTTLE, Work.codes(w.inked), "matched").build());
-            branch.add(step("growth-dose", "A small dose of new ink through, and away").say("Its biocide reaches what fluid does not. It is discarded.").minutes(2 * wash.size()).care(Caution.WASTE)
-                    .ask(Work.gridBefore(wash, List.of(volumes("new ink through", wash, _ -> small)))).moves(new Move.Rinse(reach(), Move.Liquid.NEW_INK)).build());
+                        .ask(new Ask.Ticks(List.of("syringes", "adapters and needles", "bottle tops"))).then(Facet.SYRINGE, codes, "its own").build()));
+        if (!inked.isEmpty()) {
+            steps.add(step("growth-bottles", "Other bottles").say("None from the same opening.").minutes(2).ask(new Ask.Lots(Work.codes(inked), w.family()))
+                    .then(Facet.BOTTLE, Work.codes(inked), "matched").build());
+            steps.add(step("growth-dose", "A small dose of new ink through, and away").say("Its biocide reaches what fluid does not. It is discarded.").minutes(2 * plans.size()).care(Caution.WASTE)
+                    .ask(Work.gridBefore(plans, List.of(volumes("new ink through", plans, _ -> small)))).moves(new Move.Rinse(reach(), Move.Liquid.NEW_INK)).build());
         }
-        return step.branch(new Branch("growth", "There is a thread or a lump", branch, 1, "It is there again: renew tanks, ribbon and cartridges altogether."))
-                .then(Facet.THREADS, "clean").build();
+        return new Branch(id, label, steps, 1, "It is there again: renew tanks, ribbon and cartridges altogether.");
     }
 
     static List<Step> refill(Work w) {

@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.VesselKind;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** What a step moves in the ink account when it is done; volumes typed at the step count, not those planned. */
 public sealed interface Move {
@@ -60,8 +61,8 @@ public sealed interface Move {
         }
     }
 
-    /** What the bottles in use hold is bad from now on, and so is the rest of each. */
-    record Spoil(String why) implements Move {}
+    /** What the bottles in use for these channels hold is bad from now on, and so is the rest of each. @param channels null for all */
+    record Spoil(String why, @Nullable List<ChannelCode> channels) implements Move {}
 
     /** Each volume tapped is cleaning fluid that stays: the paths of these channels rest on it. */
     record PourFluid() implements Move {}

@@ -148,4 +148,14 @@ class MoneyTest {
         assertThat(Planner.plan(Shops.job(profile, Fit.asBuilt(profile), Holding.neverInked(), wish.purpose(Purpose.PARK)), terms(Map.of())))
                 .isInstanceOfSatisfying(Answer.NotSo.class, no -> assertThat(no.reason()).contains("never inked"));
     }
+
+    @Test
+    void aSheetGoesToPaperAndACleaningFillsThePad() {
+        var ways = PurgeOrClean.of(fairkettle.machine.Profiles.named("small-tank"), 4, Shops.terms(Map.of()));
+        assertThat(ways.sheets().ink()).hasToString("2.8");
+        assertThat(ways.sheets().padShare()).isZero();
+        assertThat(ways.cleaning().padShare()).isEqualTo(3.6 / 250);
+        assertThat(ways.powerCleaning().cost()).isGreaterThan(ways.cleaning().cost());
+        assertThat(ways.cleaning().cost()).as("less ink on paper, and no pad").isGreaterThan(ways.sheets().cost());
+    }
 }

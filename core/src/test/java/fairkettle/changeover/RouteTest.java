@@ -11,6 +11,7 @@ import fairkettle.machine.Chips;
 import fairkettle.machine.Feed;
 import fairkettle.machine.Fit;
 import fairkettle.machine.Profiles;
+import fairkettle.procedure.Move;
 import fairkettle.procedure.RouteProof;
 import fairkettle.procedure.Step;
 import fairkettle.safety.School;
@@ -265,5 +266,20 @@ class RouteTest {
             assertThat(ink.cost()).isNotNull();
             assertThat(ink.liquid()).isNotZero();
         });
+    }
+
+    @Test
+    void oneSpoiledChannelIsRenewedAloneWhereTheShopSaysSo() {
+        var profile = Profiles.named("wide-cartridge-four");
+        var bulk = Fit.asBuilt(profile).fedBy(Feed.BULK).chipped(Chips.AUTO_RESET);
+        var job = Shops.job(profile, bulk, new Holding.Inked(Family.SUBLIMATION, "own", false), Wish.of(Purpose.RENEW, null, null, 0.005, profile, List.of(new Holding.Inked(Family.SUBLIMATION, "own", false))));
+        var threads = step(planned(Planner.plan(job, terms(Map.of(School.ONE_OR_ALL, "one")))), "threads");
+        assertThat(threads.branches()).extracting(b -> b.label()).containsExactly("A thread or a lump in K", "A thread or a lump in C", "A thread or a lump in M", "A thread or a lump in Y");
+        assertThat(threads.branches().get(1).steps().getFirst().move()).isEqualTo(new Move.Spoil("growth found on the needle", List.of(ChannelCode.of("C"))));
+        assertThat(step(planned(Planner.plan(job, terms(Map.of()))), "threads").branches()).singleElement().satisfies(b -> assertThat(b.id()).isEqualTo("growth"));
+    }
+
+    private static Step step(Plan plan, String id) {
+        return plan.procedure().steps().stream().filter(s -> s.id().equals(id)).findFirst().orElseThrow();
     }
 }

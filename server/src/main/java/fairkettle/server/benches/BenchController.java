@@ -6,6 +6,7 @@ import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Substance;
 import fairkettle.changeover.Idle;
+import fairkettle.changeover.PurgeOrClean;
 import fairkettle.ink.Money;
 import fairkettle.machine.Attention;
 import fairkettle.machine.Chips;
@@ -18,6 +19,7 @@ import fairkettle.server.hob.Hob;
 import fairkettle.server.keys.Vault;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.owed.Owed;
+import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shop.Shop;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
@@ -54,10 +56,11 @@ class BenchController {
     private final Owed owed;
     private final Passports passports;
     private final Vault vault;
+    private final Supplies supplies;
     private final Shop shop;
     private final Clock clock;
 
-    BenchController(Machines machines, Checks checks, Ledger ledger, Cards cards, Hob hob, Owed owed, Passports passports, Vault vault, Shop shop, Clock clock) {
+    BenchController(Machines machines, Checks checks, Ledger ledger, Cards cards, Hob hob, Owed owed, Passports passports, Vault vault, Supplies supplies, Shop shop, Clock clock) {
         this.machines = machines;
         this.checks = checks;
         this.ledger = ledger;
@@ -66,6 +69,7 @@ class BenchController {
         this.owed = owed;
         this.passports = passports;
         this.vault = vault;
+        this.supplies = supplies;
         this.shop = shop;
         this.clock = clock;
     }
@@ -91,7 +95,7 @@ class BenchController {
     /** @param key the activation code, masked; null if none is kept */
     record MachineJson(PlateJson plate, String profile, String feed, String chips, boolean parked, Machines.Papers papers, int version, @Nullable Instant warrantyEnded,
             List<Machines.Agreement> agreements, List<Machines.PutAside> putAside, Vault.@Nullable Kept key, Map<School, String> schools, IdleJson idle,
-            Map<String, List<Checks.Check>> checks, List<Cards.Listed> cards, List<Owed.Task> owed) {}
+            Map<String, List<Checks.Check>> checks, List<Cards.Listed> cards, List<Owed.Task> owed, PurgeOrClean purgeOrClean) {}
 
     /** @param perDay what it costs to stand idle; @param park true if that is more than it earns */
     record IdleJson(Money perDay, String basis, @Nullable Money earns, boolean park) {}
@@ -148,7 +152,8 @@ class BenchController {
         return new MachineJson(plate(found, hob.waits(), cards.open(), owed.of(machine)), found.built().id(), found.fit().feed().label(), found.fit().chips().label(),
                 found.parked(), found.papers(), found.version(), found.warrantyEnded(),
                 machines.agreements(machine), machines.putAside(machine), vault.of(machine).orElse(null), found.schools(), idle(found),
-                checks.latest(machine, 8), cards.of(machine), owed.of(machine));
+                checks.latest(machine, 8), cards.of(machine), owed.of(machine),
+                PurgeOrClean.of(found.profile(), (int) found.holdings().values().stream().filter(h -> !(h instanceof Holding.NeverInked)).count(), shop.settings().terms(found.schools(), supplies.prices())));
     }
 
     private IdleJson idle(Machines.Machine machine) {

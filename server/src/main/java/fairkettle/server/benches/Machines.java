@@ -274,9 +274,9 @@ public class Machines {
         });
     }
 
-    /** The lots that its channels are filled from. */
-    public List<Long> lotsIn(long id) {
-        return db.select(CHANNEL.LOT_ID).from(CHANNEL).where(CHANNEL.MACHINE_ID.eq(id), CHANNEL.LOT_ID.isNotNull()).fetch(CHANNEL.LOT_ID);
+    /** The lot that a channel is filled from; 0 if none is known. */
+    public long lotIn(long id, ChannelCode channel) {
+        return db.select(CHANNEL.LOT_ID).from(CHANNEL).where(CHANNEL.MACHINE_ID.eq(id), CHANNEL.CODE.eq(channel.code()), CHANNEL.LOT_ID.isNotNull()).fetchOptional(CHANNEL.LOT_ID).orElse(0L);
     }
 
     /** Parts were exchanged: other vessels on its paths, other channels in its slots. */

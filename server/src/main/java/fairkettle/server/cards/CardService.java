@@ -207,7 +207,8 @@ public class CardService {
         switch (run.step().move()) {
             case Move.Refit _ -> machines.refit(machine, machines.fit(kept.fitAfter(), machine.built()));
             case Move.Charge _ -> setHolding(kept, machine, card);
-            case Move.Spoil(var why) -> java.util.stream.Stream.concat(machines.lotsIn(machine.id()).stream(), machine.holdings().keySet().stream().map(card::lotOf))
+            case Move.Spoil(var why, var channels) -> machine.holdings().keySet().stream().filter(c -> channels == null || channels.contains(c))
+                    .flatMap(c -> java.util.stream.Stream.of(machines.lotIn(machine.id(), c), card.lotOf(c)))
                     .filter(lot -> lot != 0).distinct().forEach(lot -> shelf.spoil(lot, "%s in %s".formatted(why, machine.name())));
             case Move.Nothing _, Move.Draw _, Move.DrawBack _, Move.Rinse _, Move.Pour _, Move.PourOnTray _, Move.DrawOnTray _, Move.PrimeOnTray _, Move.Prime _,
                     Move.PourFluid _, Move.Supplied _, Move.Clean _, Move.Print _, Move.Reading _ -> { }
