@@ -21,6 +21,7 @@ import MeasuresPlate from './MeasuresPlate.vue'
 import OwedPlate from './OwedPlate.vue'
 import PassportPlate from './PassportPlate.vue'
 import RefillPlate from './RefillPlate.vue'
+import SheetsPlate from './SheetsPlate.vue'
 
 const route = useRoute()
 const { settings } = useShop()
@@ -190,6 +191,13 @@ const { run: changePad } = oneAtATime(async () => {
               Nobody has looked yet. The first whole check is what later ones are compared with.
             </p>
           </section>
+          <SheetsPlate
+            v-if="plate.attention.kind !== 'PLAN'"
+            :machine="machine"
+            :unit="unit"
+            :zone="zone"
+            @printed="load"
+          />
           <FactsPlate :machine="machine" :zone="zone" />
           <MeasuresPlate :machine="machine" :unit="unit" @saved="load" />
           <MachineSchools :machine="machine" @saved="show" />

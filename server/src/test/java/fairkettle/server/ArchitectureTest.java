@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RestController;
 class ArchitectureTest {
 
     private static final String[] CORE = {"fairkettle.ink..", "fairkettle.machine..", "fairkettle.path..", "fairkettle.changeover..",
-        "fairkettle.procedure..", "fairkettle.safety.."};
+        "fairkettle.procedure..", "fairkettle.safety..", "fairkettle.sheet.."};
 
     private final JavaClasses all = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("fairkettle");
@@ -35,7 +35,7 @@ class ArchitectureTest {
 
     @Test
     void theCoresPackagesHaveNoCycles() {
-        slices().matching("fairkettle.(ink|machine|path|safety|procedure|changeover)..").should().beFreeOfCycles().check(all);
+        slices().matching("fairkettle.(ink|machine|path|safety|procedure|changeover|sheet)..").should().beFreeOfCycles().check(all);
     }
 
     @Test

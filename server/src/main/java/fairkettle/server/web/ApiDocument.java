@@ -15,6 +15,8 @@ import io.swagger.v3.oas.models.media.StringSchema;
 import io.swagger.v3.oas.models.servers.Server;
 import java.util.Arrays;
 import java.util.Iterator;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.List;
 import java.util.Currency;
 import org.jspecify.annotations.Nullable;
@@ -44,6 +46,8 @@ class ApiDocument {
     }
 
     private static final class CoreTypes implements ModelConverter {
+        private final Map<String, Class<?>> named = new ConcurrentHashMap<>();
+
         @Override
         public @Nullable Schema<?> resolve(AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
             JavaType java = Json.mapper().constructType(type.getType());
@@ -58,6 +62,11 @@ class ApiDocument {
             }
             Schema<?> schema = chain.next().resolve(type, context, chain);
             if (java != null && java.getRawClass().isRecord() && schema != null) {
+                // why: the document knows schemas by their simple names, and would show one in the other's place without a word
+                var other = named.putIfAbsent(java.getRawClass().getSimpleName(), java.getRawClass());
+                if (other != null && other != java.getRawClass()) {
+                    throw new IllegalStateException("Two schemas have one name: %s and %s.".formatted(other.getName(), java.getRawClass().getName()));
+                }
                 Schema<?> model = schema.get$ref() == null ? schema
                         : context.getDefinedModels().get(schema.get$ref().substring(schema.get$ref().lastIndexOf('/') + 1));
                 if (model != null && model.getProperties() != null) {

@@ -1,0 +1,121 @@
+package fairkettle.sheet;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import fairkettle.ink.Millilitres;
+import fairkettle.machine.Profile;
+import fairkettle.machine.Profiles;
+import fairkettle.sheet.Page.Paper;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.RepeatedTest;
+import org.junit.jupiter.api.RepetitionInfo;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** What is on a sheet, in millimetres and millilitres. */
+class SheetsTest {
+
+    private static final Profile SMALL = Profiles.named("small-tank");
+    private static final ChannelCode C = ChannelCode.of("C");
+
+    @RepeatedTest(40)
+    void aPurgeSheetLaysDownWhatWasWantedAndStaysOffTheEdge(RepetitionInfo run) {
+        var random = new Random(run.getCurrentRepetition());
+        var wanted = new LinkedHashMap<ChannelCode, Millilitres>();
+        SMALL.codes().stream().filter(_ -> random.nextBoolean()).forEach(c -> wanted.put(c, new Millilitres(100 + random.nextInt(4000))));
+        wanted.putIfAbsent(C, Millilitres.parse("1"));
+        var drawn = Sheets.purge(SMALL, made(Paper.A4), wanted);
+        double area = boxes(drawn).mapToDouble(b -> b.width() * b.height()).sum();
+        double mL = wanted.values().stream().mapToDouble(Millilitres::mL).sum();
+        assertThat(area / (210 * 297) * 0.7).isCloseTo(mL, within(0.001));
+        assertThat(boxes(drawn)).allMatch(b -> b.x() >= 5.999 && b.x() + b.width() <= 204.001 && b.y() >= 32 && b.y() + b.height() <= 265.001);
+    }
+
+    @Test
+    void moreInkNeverTakesFewerPages() {
+        int before = 0;
+        for (int tenths = 1; tenths < 60; tenths += 3) {
+            int pages = Sheets.purge(SMALL, made(Paper.LETTER), Map.of(C, new Millilitres(tenths * 100L))).pages().size();
+            assertThat(pages).isGreaterThanOrEqualTo(before);
+            before = pages;
+        }
+        assertThat(before).isGreaterThan(5);
+    }
+
+    @Test
+    void aChannelThatNoPageReachesIsRefusedWithWhatToDo() {
+        var six = Profiles.named("six-ink-tank");
+        assertThat(Sheets.reachable(six)).extracting(ChannelCode::code).containsExactly("K", "C", "M", "Y");
+        assertThatThrownBy(() -> Sheets.purge(six, made(Paper.A4), Map.of(ChannelCode.of("LC"), Millilitres.parse("1")))).hasMessageContaining("own nozzle check");
+        assertThatThrownBy(() -> Sheets.purge(six, made(Paper.A4), Map.of())).hasMessageContaining("at least one channel");
+    }
+
+    @Test
+    void filmMachinesTakeSpotColoursOfTheChannelsNames() {
+        var drawn = Sheets.purge(Profiles.named("film-rebuilt"), made(Paper.A4), Map.of(ChannelCode.of("W1"), Millilitres.parse("0.5")));
+        assertThat(boxes(drawn)).singleElement().satisfies(b -> assertThat(b.ink()).isEqualTo(new Shape.Ink.Spot(ChannelCode.of("W1"), 1)));
+    }
+
+    static Stream<Profile> profiles() {
+        return Profiles.ALL.stream();
+    }
+
+    @ParameterizedTest
+    @MethodSource("profiles")
+    void everyKindOfSheetOfEveryMachineFitsItsPaperAndHasFourCorners(Profile profile) {
+        for (var paper : Paper.values()) {
+            for (var kind : SheetKind.values()) {
+                var drawn = Sheets.of(kind, profile, made(paper), profile.built());
+                drawn.pages().forEach(page -> {
+                    assertThat(page.shapes()).filteredOn(Shape.Code.class::isInstance).extracting(s -> SheetCode.read(((Shape.Code) s).text()).orElseThrow().corner()).containsExactly(0, 1, 2, 3);
+                    var codes = page.shapes().stream().filter(Shape.Code.class::isInstance).map(Shape.Code.class::cast).toList();
+                    boxesOf(page).forEach(b -> {
+                        assertThat(b.x() >= 0 && b.x() + b.width() <= page.width() && b.y() + b.height() <= page.height()).as("%s %s", kind, b).isTrue();
+                        assertThat(codes).as("%s keeps off the codes", b).noneMatch(c -> b.x() < c.x() + c.side() && c.x() < b.x() + b.width() && b.y() < c.y() + c.side() && c.y() < b.y() + b.height());
+                    });
+                });
+            }
+        }
+    }
+
+    @Test
+    void aHealthSheetSaysWhatItTakes() {
+        var drawn = Sheets.of(SheetKind.HEALTH, SMALL, made(Paper.A4), Family.SUBLIMATION);
+        assertThat(drawn.ink().keySet()).containsExactlyInAnyOrderElementsOf(SMALL.codes());
+        double area = boxes(drawn).filter(b -> b.ink().equals(new Shape.Ink.Rgb(0, 1, 1))).mapToDouble(b -> b.width() * b.height()).sum();
+        assertThat(drawn.ink().get(C).mL()).as("cyan at full and in its ramp").isGreaterThan(area / (210 * 297) * 0.7);
+    }
+
+    @Test
+    void whatIsPressedIsMirroredAndFoodIsNot() {
+        assertThat(proof(Family.SUBLIMATION)).isTrue();
+        assertThat(proof(Family.FILM)).isTrue();
+        assertThat(proof(Family.EDIBLE)).isFalse();
+    }
+
+    private static boolean proof(Family family) {
+        return Sheets.of(SheetKind.PROOF, SMALL, made(Paper.A4), family).pages().getFirst().shapes().stream().anyMatch(s -> s instanceof Shape.Words w && w.mirrored());
+    }
+
+    private static Stream<Shape.Box> boxes(Sheets.Drawn drawn) {
+        return drawn.pages().stream().flatMap(SheetsTest::boxesOf);
+    }
+
+    private static Stream<Shape.Box> boxesOf(Page page) {
+        return page.shapes().stream().filter(Shape.Box.class::isInstance).map(Shape.Box.class::cast);
+    }
+
+    private static Sheets.Made made(Paper paper) {
+        return new Sheets.Made(7, "Bramble", 42, Instant.parse("2026-11-25T09:00:00Z"), "25 Nov 2026", paper);
+    }
+}

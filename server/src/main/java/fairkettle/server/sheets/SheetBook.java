@@ -1,0 +1,130 @@
+package fairkettle.server.sheets;
+
+import static fairkettle.db.Tables.SHEET;
+
+import fairkettle.changeover.Supply;
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import fairkettle.ink.Holding;
+import fairkettle.ink.Millilitres;
+import fairkettle.path.Place;
+import fairkettle.server.benches.Machines;
+import fairkettle.server.ledger.Ledger;
+import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.live.Live;
+import fairkettle.server.shelf.Supplies;
+import fairkettle.server.shop.Shop;
+import fairkettle.server.web.Problem;
+import fairkettle.sheet.Page.Paper;
+import fairkettle.sheet.SheetKind;
+import fairkettle.sheet.Sheets;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.jooq.DSLContext;
+import org.jooq.JSONB;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Sheets that were made. Nothing is taken from the ink account before somebody says that one was printed, and then once. */
+@Repository
+public class SheetBook {
+
+    private static final TypeReference<LinkedHashMap<String, Millilitres>> WANTED = new TypeReference<>() {};
+
+    private final DSLContext db;
+    private final Machines machines;
+    private final Supplies supplies;
+    private final Ledger ledger;
+    private final Live live;
+    private final Shop shop;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    SheetBook(DSLContext db, Machines machines, Supplies supplies, Ledger ledger, Live live, Shop shop, JsonMapper json, Clock clock) {
+        this.db = db;
+        this.machines = machines;
+        this.supplies = supplies;
+        this.ledger = ledger;
+        this.live = live;
+        this.shop = shop;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /** @param pages sheets of paper; @param printed whether somebody said so */
+    public record MadeSheet(long id, SheetKind kind, String what, int pages, Instant madeAt, boolean printed) {}
+
+    /** A sheet as it is drawn, from what was wanted and the machine as it is now. */
+    record Found(long id, Machines.Machine machine, SheetKind kind, Sheets.Drawn drawn, boolean printed) {}
+
+    public List<MadeSheet> of(long machine) {
+        return db.selectFrom(SHEET).where(SHEET.MACHINE_ID.eq(machine)).orderBy(SHEET.ID.desc()).limit(8).fetch(r -> new MadeSheet(r.getId(), SheetKind.valueOf(r.getKind()),
+                String.join(" ", json.readValue(r.getWanted().data(), WANTED).keySet()), r.getPages(), r.getMadeAt().toInstant(), r.getEntryId() != null));
+    }
+
+    /** @param wanted mL per channel, for a purge sheet; else empty */
+    @Transactional
+    public long make(long id, SheetKind kind, Paper paper, Map<ChannelCode, Millilitres> wanted) {
+        var machine = machines.get(id);
+        var kept = new LinkedHashMap<String, Millilitres>();
+        machine.profile().codes().stream().filter(wanted::containsKey).filter(c -> !wanted.get(c).isZero()).forEach(c -> kept.put(c.code(), wanted.get(c)));
+        if (kept.values().stream().anyMatch(v -> v.mL() > 20)) {
+            throw Problem.atField("wanted", "More than 20 mL on paper is a drain, not a purge sheet.");
+        }
+        var now = clock.instant();
+        int pages = draw(machine, kind, paper, kept, 0, now).pages().size();
+        long sheet = db.insertInto(SHEET).set(SHEET.MACHINE_ID, id).set(SHEET.KIND, kind.name()).set(SHEET.PAPER, paper.name()).set(SHEET.WANTED, JSONB.valueOf(json.writeValueAsString(kept)))
+                .set(SHEET.PAGES, pages).set(SHEET.MADE_AT, now.atOffset(ZoneOffset.UTC)).returningResult(SHEET.ID).fetchSingle().value1();
+        live.changed("machine/" + id);
+        return sheet;
+    }
+
+    private Sheets.Drawn draw(Machines.Machine machine, SheetKind kind, Paper paper, Map<String, Millilitres> wanted, long sheet, Instant at) {
+        var day = DateTimeFormatter.ofPattern("d MMM uuuu, HH:mm", Locale.ENGLISH).format(at.atZone(shop.settings().zoneId()));
+        var made = new Sheets.Made(machine.id(), machine.name(), sheet, at, day, paper);
+        if (kind == SheetKind.PURGE) {
+            var byCode = new LinkedHashMap<ChannelCode, Millilitres>();
+            wanted.forEach((code, mL) -> byCode.put(ChannelCode.of(code), mL));
+            return Sheets.purge(machine.profile(), made, byCode);
+        }
+        return Sheets.of(kind, machine.profile(), made, machine.holdings().values().stream().flatMap(h -> h.ink().stream()).findFirst().orElse(Family.MAKERS_DYE));
+    }
+
+    Found find(long id) {
+        return db.selectFrom(SHEET).where(SHEET.ID.eq(id)).fetchOptional(r -> {
+            var machine = machines.get(r.getMachineId());
+            var kind = SheetKind.valueOf(r.getKind());
+            return new Found(id, machine, kind, draw(machine, kind, Paper.valueOf(r.getPaper()), json.readValue(r.getWanted().data(), WANTED), id, r.getMadeAt().toInstant()), r.getEntryId() != null);
+        }).orElseThrow(() -> Problem.notFound("There is no sheet of this number (%d).".formatted(id)));
+    }
+
+    /** It came out of the machine: its ink is on paper. Said twice, it counts once. */
+    @Transactional
+    public void printed(long id) {
+        db.select(SHEET.ID).from(SHEET).where(SHEET.ID.eq(id)).forUpdate().fetchOptional();
+        var sheet = find(id);
+        if (sheet.printed()) {
+            return;
+        }
+        var machine = sheet.machine();
+        var account = ledger.openAccount(machine.id());
+        sheet.drawn().ink().forEach((code, mL) -> {
+            if (!(machine.holdings().get(code) instanceof Holding.NeverInked)) {
+                account.flow(machine.profile().channel(code), mL, Place.Outside.PAPER);
+            }
+        });
+        long entry = ledger.record(NewEntry.of("sheet", "%s: %s no. %d printed, %s".formatted(machine.name(), sheet.kind().label(), id,
+                sheet.drawn().pages().size() == 1 ? "1 page" : sheet.drawn().pages().size() + " pages")).machine(machine.id()), account.postings());
+        db.update(SHEET).set(SHEET.ENTRY_ID, entry).where(SHEET.ID.eq(id)).execute();
+        supplies.used(Map.of(Supply.PAPER, sheet.drawn().pages().size()));
+        live.changed("machine/" + machine.id());
+    }
+}
