@@ -58,6 +58,16 @@ const { run: pour, busy } = oneAtATime(async () => {
     emit('poured')
   }
 })
+const { run: strike } = oneAtATime(async (channel: string) => {
+  const { data, error } = await api.POST('/api/machines/{machine}/refills/{channel}/struck', {
+    params: { path: { machine: props.machine.plate.id, channel } },
+  })
+  problem.value = error ? problemOf(error) : undefined
+  if (data) {
+    whole.value = data
+    emit('poured')
+  }
+})
 const { run: setTrigger } = oneAtATime(async (text: string) => {
   const share = text.trim() === '' ? undefined : Number(text) / 100
   const { data, error } = await api.PUT('/api/machines/{machine}/refills/trigger', {
@@ -128,7 +138,8 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
         <p>
           <b>{{ line.channel }}</b> takes <b>{{ volume(line.room, unit) }}</b> to the line, never past it.
           <span v-if="line.last && line.fromLast" class="quiet small"
-            >Last: {{ volume(line.fromLast, unit) }} on {{ day(line.last, zone) }}.</span
+            >Last: {{ volume(line.fromLast, unit) }} on {{ day(line.last, zone) }}.
+            <BButton size="sm" variant="link" @click="strike(line.channel)">Strike it out</BButton></span
           >
         </p>
         <template v-if="line.bottles.length">

@@ -146,6 +146,12 @@ public class Ledger {
         return found;
     }
 
+    /** What an entry moved. */
+    public List<Posting> postings(long entry) {
+        return db.select(POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES).from(POSTING).where(POSTING.ENTRY_ID.eq(entry)).orderBy(POSTING.ID)
+                .fetch(r -> new Posting(Place.parse(r.value1()), Substance.parse(r.value2()), r.value3()));
+    }
+
     /** The postings of what a card's step moved and has not yet been struck out, and the entry they belong to. */
     public Map<Long, List<Posting>> standing(long card, String step) {
         var contra = ENTRY.as("contra");

@@ -79,6 +79,9 @@ public class Owed {
 
     /** The same words are owed once, however often they are said. */
     public void add(long machine, NewTask task) {
+        if (!db.fetchExists(MACHINE, MACHINE.ID.eq(machine))) {
+            throw Problem.notFound("There is no machine of this number (%d).".formatted(machine));
+        }
         if (!db.fetchExists(OWED, OWED.MACHINE_ID.eq(machine), OWED.WORDS.eq(task.words()), OWED.DONE_AT.isNull())) {
             insert(machine, null, null, task);
         }

@@ -43,6 +43,12 @@ class RefillController {
         return refills.of(machine);
     }
 
+    @PostMapping("/api/machines/{machine}/refills/{channel}/struck")
+    Refills.Refillable strikeRefill(@PathVariable long machine, @PathVariable String channel) {
+        refills.strike(machine, ChannelCode.of(channel));
+        return refills.of(machine);
+    }
+
     @PutMapping("/api/machines/{machine}/refills/trigger")
     Refills.Refillable refillTrigger(@PathVariable long machine, @Valid @RequestBody TriggerJson trigger) {
         refills.trigger(machine, trigger.share());

@@ -16,6 +16,7 @@ import fairkettle.machine.Feed;
 import fairkettle.machine.Refilling;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
+import fairkettle.path.Posting;
 import fairkettle.procedure.Entries;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.cards.Cards;
@@ -168,6 +169,24 @@ public class Refills {
             owed.add(id, new Owed.NewTask("Prime %s again".formatted(channel.code()), machine.profile().architecture() == Architecture.BULK
                     ? "It ran dry: the priming chamber first, then the filling chamber, then draw at the cartridge." : "It ran dry: air is in the line. A top-up alone does not take it out.", 0, null));
         }
+        live.changed("machine/" + id);
+    }
+
+    /** The last refill of a channel was a mistake: its ink goes back, as long as it is still there. */
+    @Transactional
+    public void strike(long id, ChannelCode code) {
+        var machine = machines.get(id);
+        var channel = machine.profile().channel(code);
+        var last = db.selectFrom(REFILL).where(REFILL.MACHINE_ID.eq(id), REFILL.CHANNEL.eq(code.code())).orderBy(REFILL.AT.desc(), REFILL.ID.desc()).limit(1).forUpdate().fetchOptional()
+                .orElseThrow(() -> Problem.refused("Nothing was poured into %s that could be struck out.".formatted(code), List.of()));
+        var back = ledger.postings(last.getEntryId()).stream().map(Posting::reversed).toList();
+        var account = ledger.openAccount(id);
+        var there = account.at(channel.code(), channel.first().kind());
+        if (back.stream().anyMatch(p -> p.microlitres() < 0 && there.amount(p.substance()::equals).microlitres() < -p.microlitres())) {
+            throw Problem.refused("Some of that ink has been used since. Read the level instead: that puts it right.", List.of());
+        }
+        ledger.record(NewEntry.of("strike", "%s: struck out the refill of %s, %s mL".formatted(machine.name(), code, new Millilitres(last.getPouredUl()))).machine(id).contraOf(last.getEntryId()), back);
+        db.deleteFrom(REFILL).where(REFILL.ID.eq(last.getId())).execute();
         live.changed("machine/" + id);
     }
 

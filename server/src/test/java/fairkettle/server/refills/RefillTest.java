@@ -30,6 +30,20 @@ class RefillTest {
     }
 
     @Test
+    void aMistakeGoesBackIntoItsBottleUntilItIsUsed() {
+        long id = api.machine("Mistaken", "small-tank", "INKED");
+        long lot = lot("MAKERS_DYE", "C", "own");
+        api.post("/api/machines/" + id + "/refills", refill("C", lot, "18", false, false));
+        assertThat(api.post("/api/machines/" + id + "/refills/C/struck", "{}")).hasStatusOk();
+        assertThat(line(id, "C").get("level").asDouble()).isEqualTo(42);
+        assertThat(line(id, "C").has("last")).isFalse();
+        assertThat(api.post("/api/machines/" + id + "/refills/C/struck", "{}")).as("a second tap").hasStatus(422);
+        api.post("/api/machines/" + id + "/refills", refill("C", lot, "18", false, false));
+        api.post("/api/machines/" + id + "/cleanings", "{\"power\": true}");
+        assertRefused("/api/machines/" + id + "/refills/C/struck", "{}", "used since");
+    }
+
+    @Test
     void neverPastTheLineAndNeverTheWrongBottle() {
         long id = api.machine("Careful", "small-tank", "INKED");
         long cyan = lot("MAKERS_DYE", "C", "own");
@@ -99,7 +113,11 @@ class RefillTest {
     }
 
     private void assertRefused(long machine, String body, String why) {
-        var answer = api.post("/api/machines/" + machine + "/refills", body);
+        assertRefused("/api/machines/" + machine + "/refills", body, why);
+    }
+
+    private void assertRefused(String path, String body, String why) {
+        var answer = api.post(path, body);
         assertThat(answer.getResponse().getStatus()).isBetween(400, 499);
         assertThat(api.read(answer).toString()).contains(why);
     }

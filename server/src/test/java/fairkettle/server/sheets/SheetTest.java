@@ -27,13 +27,13 @@ class SheetTest {
 
     @Test
     void aSheetIsDrawnAtItsSizeAndItsCornersNameIt() throws Exception {
-        long id = api.machine("Drawn", "small-tank", "INKED");
+        long id = api.machine("Sheet drawn", "small-tank", "INKED");
         long sheet = make(id, "{\"kind\": \"HEALTH\", \"paper\": \"A4\", \"wanted\": {}}");
         var pdf = api.get("/api/sheets/" + sheet + "/sheet.pdf");
         assertThat(pdf).hasStatusOk().hasContentType("application/pdf");
         try (var document = Loader.loadPDF(pdf.getResponse().getContentAsByteArray())) {
             assertThat(document.getPage(0).getMediaBox().getWidth()).isCloseTo(595.28f, within(0.01f));
-            assertThat(new PDFTextStripper().getText(document)).contains("Drawn: health sheet", "Photograph it flat");
+            assertThat(new PDFTextStripper().getText(document)).contains("Sheet drawn: health sheet", "Photograph it flat");
             var picture = new PDFRenderer(document).renderImageWithDPI(0, 200);
             for (int corner = 0; corner < 4; corner++) {
                 var read = SheetCode.read(codeIn(picture, corner)).orElseThrow();
@@ -46,7 +46,7 @@ class SheetTest {
 
     @Test
     void aFullColumnIsThePureColourOfItsChannel() throws Exception {
-        long id = api.machine("Pure", "small-tank", "INKED");
+        long id = api.machine("Sheet pure", "small-tank", "INKED");
         long sheet = make(id, "{\"kind\": \"PURGE\", \"paper\": \"LETTER\", \"wanted\": {\"C\": 0.7}}");
         try (var document = Loader.loadPDF(api.get("/api/sheets/" + sheet + "/sheet.pdf").getResponse().getContentAsByteArray())) {
             assertThat(document.getNumberOfPages()).isEqualTo(2);
@@ -57,7 +57,7 @@ class SheetTest {
 
     @Test
     void whatIsSaidToBePrintedIsOnPaperOnce() {
-        long id = api.machine("Counted", "small-tank", "INKED");
+        long id = api.machine("Sheet counted", "small-tank", "INKED");
         long sheet = make(id, "{\"kind\": \"PURGE\", \"paper\": \"A4\", \"wanted\": {\"M\": 2, \"K\": 0}}");
         assertThat(level(id, 2)).isEqualTo(42);
         api.post("/api/sheets/" + sheet + "/printed", "{}");
@@ -69,7 +69,7 @@ class SheetTest {
 
     @Test
     void whatNoPageReachesIsSaidAndRefused() {
-        long id = api.machine("Light", "six-ink-tank", "INKED");
+        long id = api.machine("Sheet light", "six-ink-tank", "INKED");
         var channels = api.read(api.get("/api/machines/" + id + "/sheets")).get("channels");
         assertThat(channels.get(4).get("byPage").asBoolean()).isFalse();
         assertThat(channels.get(4).get("say").asString()).contains("own nozzle check");

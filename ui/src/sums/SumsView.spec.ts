@@ -1,0 +1,48 @@
+import { flushPromises, mount } from '@vue/test-utils'
+import { describe, expect, it } from 'vitest'
+import { refusal, standInServer } from '../api/server.testing'
+import SumsView from './SumsView.vue'
+
+const answers: Record<string, unknown> = {
+  'GET /api/reckoning/tube': { holds: 5.8, exchanges: 4.605, through: 26.7 },
+  'GET /api/reckoning/weight': { left: 100 },
+  'POST /api/reckoning/place': { fits: false, problems: ['The table is 8 cm too narrow.'], remarks: [] },
+}
+standInServer(answers)
+
+async function view() {
+  const shown = mount(SumsView)
+  await flushPromises()
+  return shown
+}
+
+describe('sums', () => {
+  it('answers as it is typed, and waits for the whole of it', async () => {
+    const shown = await view()
+    expect(shown.text()).toContain('5.8 mL in all; 27 mL through it')
+    await shown.get('#gross').setValue('131')
+    await flushPromises()
+    expect(shown.text()).toContain('Weigh it with its cap')
+    await shown.get('#empty').setValue('26,0')
+    await flushPromises()
+    expect(shown.text()).toContain('100 mL are left in it.')
+  })
+
+  it('says what is wrong with what was typed', async () => {
+    answers['GET /api/reckoning/tube'] = refusal('The bore must be more than nothing.', 'bore')
+    const shown = await view()
+    await shown.get('#bore').setValue('0')
+    await flushPromises()
+    expect(shown.text()).toContain('The bore must be more than nothing.')
+  })
+
+  it('does not say that it fits before all is measured', async () => {
+    const shown = await view()
+    await shown.get('form').trigger('submit')
+    expect(shown.text()).toContain('Measure all of them first.')
+    for (const input of shown.findAll('form input')) await input.setValue('60')
+    await shown.get('form').trigger('submit')
+    await flushPromises()
+    expect(shown.text()).toMatch(/It does not fit\.[\s\S]*8 cm too narrow/)
+  })
+})
