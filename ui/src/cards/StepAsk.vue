@@ -159,7 +159,7 @@ function sent(event: Event) {
           <button
             type="button"
             class="tick"
-            :class="{ done: entries[channel] }"
+            :class="{ done: entries[channel], next: channel === step.ask.channels.find((c) => !entries[c]) && !locked }"
             :aria-pressed="Boolean(entries[channel])"
             :disabled="locked || (!entries[channel] && step.ask.channels.slice(0, i).some((c) => !entries[c]))"
             @click="emit('enter', channel, entries[channel] ? '' : 'yes')"
@@ -284,6 +284,9 @@ function sent(event: Event) {
   background: var(--ground);
   color: var(--text);
   font-weight: 650;
+}
+.tick.next {
+  border-color: var(--act);
 }
 .square.last {
   border-style: dashed;

@@ -223,7 +223,7 @@ public final class Sheets {
         double high = 148.5;
         double code = 17.85; // 21 modules of 0.85 mm
         var shapes = new ArrayList<Shape>(corners(SheetKind.FRAME, wide, high, code));
-        dots(shapes, 14.9, wide, high, 15, code, 3);
+        dots(shapes, 9, wide, high, 15, code, 3); // outside the window: the strip must not cover them
         shapes.add(new Shape.Window((wide - 182) / 2, (high - 82) / 2, 182, 82));
         shapes.add(new Shape.Words(32, 27, SMALL, "%s: its strip in here, the right way up. The whole frame in the picture.".formatted(made.name()), false));
         return new Page(wide, high, shapes);
@@ -274,7 +274,7 @@ public final class Sheets {
 
     /** Dots between the codes, evenly and about so far apart: the codes give a start, the dots the precision. */
     private static void dots(List<Shape> shapes, double inset, double wide, double high, double apart, double code, double diameter) {
-        double clear = EDGE + code + 4;
+        double clear = EDGE + code + 6;
         for (double y : List.of(inset, high - inset)) {
             if (diameter < 3.1) { // the words of a full page stand there
                 along(clear, wide - clear, apart).forEach(x -> shapes.add(new Shape.Dot(x, y, diameter)));

@@ -89,6 +89,14 @@ class SheetsTest {
     }
 
     @Test
+    void theStripInTheWindowCoversNoDotAndNoCode() {
+        var frame = Sheets.of(SheetKind.FRAME, SMALL, made(Paper.A4), Family.SUBLIMATION).pages().getFirst();
+        var window = frame.shapes().stream().filter(Shape.Window.class::isInstance).map(Shape.Window.class::cast).findFirst().orElseThrow();
+        assertThat(frame.shapes()).filteredOn(Shape.Dot.class::isInstance).hasSizeGreaterThan(24).map(Shape.Dot.class::cast)
+                .allMatch(d -> d.x() + 1.5 < window.x() || d.x() - 1.5 > window.x() + window.width() || d.y() + 1.5 < window.y() || d.y() - 1.5 > window.y() + window.height());
+    }
+
+    @Test
     void aHealthSheetSaysWhatItTakes() {
         var drawn = Sheets.of(SheetKind.HEALTH, SMALL, made(Paper.A4), Family.SUBLIMATION);
         assertThat(drawn.ink().keySet()).containsExactlyInAnyOrderElementsOf(SMALL.codes());

@@ -1,5 +1,6 @@
 package fairkettle.server;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 
 import java.util.UUID;
@@ -50,9 +51,11 @@ public class Api {
 
     /** @return the new machine's id */
     public long machine(String name, String profile, String holds) {
-        return read(post("/api/machines", """
+        var added = post("/api/machines", """
                 {"name": "%s", "bench": "Test bench", "profile": "%s", "holds": "%s", "family": "MAKERS_DYE", "foodOnly": false, "tankShare": 0.7}
-                """.formatted(name, profile, holds))).at("/plate/id").asLong();
+                """.formatted(name, profile, holds));
+        assertThat(added).as("a machine called %s, once", name).hasStatus(201);
+        return read(added).at("/plate/id").asLong();
     }
 
     public JsonNode beginCard(long machine, String family) {
