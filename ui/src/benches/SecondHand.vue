@@ -14,8 +14,11 @@ onMounted(async () => {
   looks.value = (await api.GET('/api/reckoning/second-hand')).data ?? []
   for (const look of looks.value) seen[look.id] = look.id !== 'INK'
 })
+let asked = 0
 watch(seen, async () => {
+  const mine = ++asked
   const { data } = await api.POST('/api/reckoning/second-hand', { body: { ...seen } })
+  if (mine !== asked) return // a slow answer must not overwrite the next
   verdict.value = data
   if (data) emit('verdict', data.notes.length ? `Second-hand. ${data.notes.join(' ')}` : 'Second-hand, all looked at.')
 })

@@ -14,9 +14,11 @@ const KINDS = [
   { value: 'FILM', text: 'built for film' },
   { value: 'SNAP_IN', text: 'tanks, heads snapped in' },
 ]
+let asked = 0
 watch(
   seen,
   async () => {
+    const mine = ++asked
     const { data } = await api.GET('/api/reckoning/similar', {
       params: {
         query: {
@@ -28,7 +30,7 @@ watch(
         },
       },
     })
-    near.value = data ?? []
+    if (mine === asked) near.value = data ?? [] // a slow answer must not overwrite the next
   },
   { immediate: true },
 )

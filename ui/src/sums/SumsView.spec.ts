@@ -1,5 +1,5 @@
 import { flushPromises, mount } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { refusal, standInServer } from '../api/server.testing'
 import SumsView from './SumsView.vue'
 
@@ -24,6 +24,27 @@ describe('sums', () => {
     await flushPromises()
     expect(shown.text()).toContain('Weigh it with its cap')
     await shown.get('#empty').setValue('26,0')
+    await flushPromises()
+    expect(shown.text()).toContain('100 mL are left in it.')
+  })
+
+  it('keeps the newest answer when an older one comes late', async () => {
+    const late: (() => void)[] = []
+    vi.stubGlobal('fetch', (request: Request) => {
+      const asked = new URL(request.url)
+      const empty = asked.searchParams.get('empty')
+      if (empty === null) return Promise.resolve(Response.json(answers[`GET ${asked.pathname}`] ?? []))
+      const answer = Response.json({ left: empty === '2' ? 123 : 100 })
+      return empty === '2' ? new Promise((resolve) => late.push(() => resolve(answer))) : Promise.resolve(answer)
+    })
+    const shown = await view()
+    await shown.get('#gross').setValue('131')
+    await shown.get('#empty').setValue('2')
+    await flushPromises()
+    await shown.get('#empty').setValue('26')
+    await flushPromises()
+    expect(late).toHaveLength(1)
+    late[0]?.()
     await flushPromises()
     expect(shown.text()).toContain('100 mL are left in it.')
   })

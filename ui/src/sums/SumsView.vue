@@ -31,14 +31,26 @@ function numbers<T extends Record<string, string>>(form: T): { [K in keyof T]: n
     : undefined
 }
 
+/** An answer counts only while its question is the newest: a slow one must not overwrite the next. */
+function asker() {
+  let asked = 0
+  return () => {
+    const mine = ++asked
+    return () => mine === asked
+  }
+}
+const [askTube, askAdapter, askBottle, askAgents] = [asker(), asker(), asker(), asker()]
+
 watch(
   tube,
   async () => {
+    const newest = askTube()
     const typed = numbers(tube)
     if (!typed) return (tubeSays.value = '')
     const { data, error } = await api.GET('/api/reckoning/tube', {
       params: { query: { ...typed, residue: typed.residue / 100 } },
     })
+    if (!newest()) return
     tubeSays.value = data
       ? `${bare(data.holds)} mL in all; ${bare(data.through)} mL through it, a little at a time, leave ${tube.residue} % (${data.exchanges.toFixed(1)} exchanges).`
       : problemOf(error).detail
@@ -46,18 +58,21 @@ watch(
   { immediate: true },
 )
 watch(adapter, async () => {
+  const newest = askAdapter()
   const typed = numbers(adapter)
   if (!typed) return (adapterSays.value = '')
   const { data, error } = await api.GET('/api/reckoning/adapter', { params: { query: typed } })
+  if (!newest()) return
   adapterSays.value = data
     ? `Cut it ${data.millimetres} mm long: half of the way, so that it sits a little above the barb and the cone closes.`
     : problemOf(error).detail
 })
 watch(bottle, async () => {
+  const newest = askBottle()
   const typed = numbers(bottle)
   if (!typed) return (bottleSays.value = '')
   const { data, error } = await api.GET('/api/reckoning/weight', { params: { query: typed } })
-  bottleSays.value = data ? `${bare(data.left)} mL are left in it.` : problemOf(error).detail
+  if (newest()) bottleSays.value = data ? `${bare(data.left)} mL are left in it.` : problemOf(error).detail
 })
 const { run: fit } = oneAtATime(async () => {
   const machine = numbers(place.machine)
@@ -74,8 +89,9 @@ const { run: fit } = oneAtATime(async () => {
 watch(
   family,
   async () => {
+    const newest = askAgents()
     const { data } = await api.GET('/api/reckoning/agents', { params: { query: { family: family.value } } })
-    parts.value = data ?? []
+    if (newest()) parts.value = data ?? []
   },
   { immediate: true },
 )

@@ -175,6 +175,9 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
 
     /** Alcohol and heat are never open in one room; the step that was open first goes first. */
     private static Optional<Reason> fireReason(StepRun run, Surroundings around) {
+        if (!run.step().cautions().contains(Caution.SOLVENT) && !run.step().cautions().contains(Caution.HEAT)) {
+            return Optional.empty(); // no need to look at every other card
+        }
         return around.beside().stream().filter(other -> clash(run.step().cautions(), other.cautions()) && run.openedAt() != null && other.since().isBefore(run.openedAt()))
                 .findFirst().map(other -> new Reason("%s is at “%s”. Alcohol and heat are never open in one room: finish that first.".formatted(other.machine(), other.step()), null, null));
     }
