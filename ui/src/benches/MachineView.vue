@@ -267,7 +267,7 @@ const { run: changePad } = oneAtATime(async () => {
             <div>
               <b>Its pad is full.</b> Still goes: {{ full.goes.join('; ') }}. Not until it has a new one:
               {{ full.not.join(', ') }}.
-              <RouterLink to="/shelf">A pad is on the shopping list of the shelf.</RouterLink>
+              <RouterLink to="/shelf">The shelf says whether one is in the house; if not, buy it now.</RouterLink>
             </div>
           </div>
           <OwedPlate :machine="machine" :zone="zone" />

@@ -159,15 +159,4 @@ section {
 .when {
   display: block;
 }
-.check {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 44px;
-}
-.check input {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--rim);
-}
 </style>

@@ -222,17 +222,6 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
   gap: 12px;
   margin: 8px 0;
 }
-.check {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 44px;
-}
-.check input {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--rim);
-}
 .trigger {
   display: flex;
   gap: 10px;

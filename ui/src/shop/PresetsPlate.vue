@@ -133,15 +133,4 @@ function change(preset: Schemas['Preset']) {
   align-items: end;
   margin-top: 10px;
 }
-.check {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 44px;
-}
-.check input {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--rim);
-}
 </style>

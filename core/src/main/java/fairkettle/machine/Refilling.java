@@ -12,7 +12,26 @@ public final class Refilling {
     private static final int ENOUGH = 3; // refills before a forecast is worth its name
     private static final double PAGE = 0.15; // of a fully covered sheet, per channel: an ordinary page
 
+    private static final Millilitres MAKERS_CARTRIDGE = Millilitres.parse("12"); // what a maker's small cartridge holds
+    private static final double LAST_MARK = 0.08; // of a full vessel
+    private static final double APART = 0.25; // of a full vessel: a count that is further off is not to be believed
+
     private Refilling() {}
+
+    /** Whether a level is so low that printing on may draw air. */
+    public static boolean atLastMark(Millilitres level, Millilitres capacity) {
+        return level.mL() <= LAST_MARK * capacity.mL();
+    }
+
+    /** Whether what a machine says is too far from what is in it. @param says share of a full vessel; @param was by the account, likewise */
+    public static boolean apart(double says, double was) {
+        return Math.abs(says - was) > APART;
+    }
+
+    /** How many of a maker's small cartridges a full vessel stands for. */
+    public static double cartridges(Millilitres capacity) {
+        return capacity.mL() / MAKERS_CARTRIDGE.mL();
+    }
 
     /** @param poured to the line */
     public record Refill(Instant at, Millilitres poured) {}

@@ -60,6 +60,15 @@ class RefillingTest {
     }
 
     @Test
+    void theLastMarkAndAMachinesWordAreJudged() {
+        assertThat(Refilling.atLastMark(ml("4.8"), ml("60"))).isTrue();
+        assertThat(Refilling.atLastMark(ml("5"), ml("60"))).isFalse();
+        assertThat(Refilling.apart(0.1, 0.7)).isTrue();
+        assertThat(Refilling.apart(0.6, 0.7)).isFalse();
+        assertThat(Refilling.cartridges(ml("60"))).isEqualTo(5);
+    }
+
+    @Test
     void everyArchitectureHasATrigger() {
         assertThat(Architecture.values()).allSatisfy(a -> assertThat(Refilling.usualTrigger(a)).isBetween(0.1, 0.5));
     }

@@ -43,10 +43,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Repository
 public class Refills {
 
-    private static final Millilitres MAKERS_CARTRIDGE = Millilitres.parse("12"); // what a maker's small cartridge holds
-    private static final double AT_LAST_MARK = 0.08;
-    private static final double APART = 0.25; // of a full vessel: a count that is further off is not to be believed
-
     private final DSLContext db;
     private final Machines machines;
     private final Cards cards;
@@ -112,11 +108,11 @@ public class Refills {
         var count = resets.isEmpty() ? null : new Refilling.Count(resets.size(), capacity.times(resets.size()),
                 resets.stream().map(r -> new Millilitres(r.getPouredUl())).reduce(Millilitres.ZERO, Millilitres::plus));
         var last = rows.isEmpty() ? null : rows.getLast();
-        boolean apart = last != null && last.getMachineSays() != null && Math.abs(last.getMachineSays() - last.getLevelBefore()) > APART;
-        double cartridges = capacity.mL() / MAKERS_CARTRIDGE.mL();
+        boolean apart = last != null && last.getMachineSays() != null && Refilling.apart(last.getMachineSays(), last.getLevelBefore());
+        double cartridges = Refilling.cartridges(capacity);
         var terms = shop.settings().terms(machine.schools(), supplies.prices());
         var inked = machine.holdings().get(channel.code()) instanceof Holding.Inked;
-        return new RefillLine(channel.code().code(), level, capacity.over(level), trigger, inked && level.compareTo(trigger) <= 0, inked && level.mL() <= AT_LAST_MARK * capacity.mL(),
+        return new RefillLine(channel.code().code(), level, capacity.over(level), trigger, inked && level.compareTo(trigger) <= 0, inked && Refilling.atLastMark(level, capacity),
                 Refilling.forecast(refills, level, trigger, machine.profile().draws().sheet(), clock.instant()).orElse(null), last == null ? null : last.getAt().toInstant(),
                 last == null ? null : new Millilitres(last.getPouredUl()), count, count == null ? 0 : count.off(), last == null ? null : last.getMachineSays(), apart, cartridges,
                 Money.rounded(terms.price(Supply.MAKERS_CARTRIDGE).major() * cartridges, terms.currency()), bottles(machine, channel.code()));
