@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A reusable description of a class of machine. Every figure is a default that a shop corrects by measuring.
@@ -16,10 +17,11 @@ import java.util.List;
  * @param powerFirst true if the machine's own start guide leads through filling with the power on
  * @param headsByUser true if the user snaps the heads in
  * @param chips what its cartridges’ chips can be answered with; empty if it has none
+ * @param pattern of its own nozzle check; the usual one for its nozzles if none is given
  */
 public record Profile(String id, String name, Architecture architecture, List<Channel> channels, Family built,
         Millilitres padCapacity, Draws draws, Minutes minutes, CarriageFreeing freeing, int screws, boolean powerFirst,
-        boolean headsByUser, List<Chips> chips, Capabilities capable) {
+        boolean headsByUser, List<Chips> chips, Capabilities capable, @Nullable NozzlePattern pattern) {
 
     private static final Vessel OUTBOARD_TANK = Vessel.of(VesselKind.TANK, "110", "2");
     private static final Vessel RIBBON = Vessel.of(VesselKind.TUBE, "4.5", "0.5");
@@ -35,6 +37,13 @@ public record Profile(String id, String name, Architecture architecture, List<Ch
         if (channels.stream().map(Channel::code).distinct().count() != channels.size()) {
             throw new IllegalArgumentException("Profile %s names a channel twice.".formatted(id));
         }
+        pattern = pattern == null ? NozzlePattern.usual(channels.stream().mapToInt(Channel::nozzles).max().orElseThrow(), channels.size()) : pattern;
+    }
+
+    /** As its own nozzle check draws it. */
+    @Override
+    public NozzlePattern pattern() {
+        return java.util.Objects.requireNonNull(pattern);
     }
 
     /**
@@ -82,7 +91,7 @@ public record Profile(String id, String name, Architecture architecture, List<Ch
             case FILM -> Architecture.FILM;
         };
         return new Profile(id, fit.feed() == Feed.AS_BUILT ? name : name + ", " + fit.feed().label(), now, slots, built, padCapacity, draws,
-                minutes, freeing, screws, powerFirst, headsByUser, chips, capable);
+                minutes, freeing, screws, powerFirst, headsByUser, chips, capable, pattern);
     }
 
     private static List<Vessel> path(Channel slot, ChannelCode code, Feed feed) {
@@ -100,6 +109,6 @@ public record Profile(String id, String name, Architecture architecture, List<Ch
     /** What a shop calls its own copy, corrected by measuring. */
     public Profile copiedAs(String otherId, String otherName, List<Channel> corrected, Draws otherDraws, Minutes otherMinutes, Millilitres pad) {
         return new Profile(otherId, otherName, architecture, corrected, built, pad, otherDraws, otherMinutes, freeing, screws, powerFirst,
-                headsByUser, chips, capable);
+                headsByUser, chips, capable, pattern);
     }
 }

@@ -50,26 +50,26 @@ public final class Profiles {
             CarriageFreeing freeing, int screws, boolean powerFirst, Capabilities capable) {
         var path = List.of(Vessel.of(TANK, capacity, heel), LINE, SMALL_DAMPER, SMALL_HEAD);
         return new Profile(id, name, Architecture.TANK, channels(codes, path, nozzles), Family.MAKERS_DYE, ml(pad),
-                Draws.USUAL, Minutes.USUAL, freeing, screws, powerFirst, false, List.of(), capable);
+                Draws.USUAL, Minutes.USUAL, freeing, screws, powerFirst, false, List.of(), capable, null);
     }
 
     private static Profile cartridge(String id, String name, String codes, int nozzles, List<Chips> chips, Capabilities capable) {
         var path = List.of(Vessel.of(CARTRIDGE, "12", "1.5"), SMALL_HEAD);
         return new Profile(id, name, Architecture.CARTRIDGE, channels(codes, path, nozzles), Family.MAKERS_DYE, ml(250),
-                Draws.USUAL, Minutes.USUAL, CarriageFreeing.REPLACEMENT_MENU, 9, false, false, chips, capable);
+                Draws.USUAL, Minutes.USUAL, CarriageFreeing.REPLACEMENT_MENU, 9, false, false, chips, capable, null);
     }
 
     private static Profile film(String id, String name, String codes, int nozzles, Capabilities capable) {
         var path = List.of(Vessel.of(TANK, "110", "2"), Vessel.of(TUBE, "6", "0.8"), SMALL_DAMPER, SMALL_HEAD);
         return new Profile(id, name, Architecture.FILM, channels(codes, path, nozzles), Family.FILM, ml(1000),
-                Draws.USUAL, Minutes.USUAL, CarriageFreeing.LOCK_GEAR, 11, false, false, List.of(), capable);
+                Draws.USUAL, Minutes.USUAL, CarriageFreeing.LOCK_GEAR, 11, false, false, List.of(), capable, null);
     }
 
     private static Profile snapIn() {
         var path = List.of(Vessel.of(TANK, "70", "1.8"), Vessel.of(TUBE, "3", "0.4"), Vessel.of(HEAD, "2", "0.6"));
         return new Profile("snap-in-head", "snap-in head", Architecture.SNAP_IN, channels("K C M Y", path, 64),
                 Family.MAKERS_DYE, ml(250), Draws.USUAL, Minutes.USUAL, CarriageFreeing.REPLACEMENT_MENU, 4, true, true, List.of(),
-                new Capabilities("A4", true, true, false, true, false));
+                new Capabilities("A4", true, true, false, true, false), null);
     }
 
     private static List<Channel> channels(String codes, List<Vessel> path, int nozzles) {

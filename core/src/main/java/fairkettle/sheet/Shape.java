@@ -29,6 +29,8 @@ public sealed interface Shape {
     /** What it is drawn with. */
     sealed interface Ink {
 
+        Ink BLACK = new Rgb(0, 0, 0);
+
         /** As a driver separates it; 0 to 1 each. */
         record Rgb(double red, double green, double blue) implements Ink {}
 

@@ -5,6 +5,7 @@ import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Profile;
 import fairkettle.sheet.Page.Paper;
+import fairkettle.sheet.Page.Part;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -22,7 +23,11 @@ public final class Sheets {
     private static final double BAR = 8.5;
     private static final double BARE = 3; // white on both sides of a bar: it is what paper looks like there
     private static final int RAMP = 10;
+    private static final int STAIR_COLUMNS = 4;
+    private static final double FINE = 0.14; // mm, thickness of a fine stroke
     private static final double SMALL = 2.4; // mm, height of capitals
+    private static final double WINDOW_WIDTH = 182;
+    private static final double WINDOW_HEIGHT = 82;
     private static final int LINE = 82; // letters
 
     private final Profile profile;
@@ -68,9 +73,10 @@ public final class Sheets {
     public static Drawn of(SheetKind kind, Profile profile, Made made, Family family) {
         var sheets = new Sheets(profile, made);
         return switch (kind) {
-            case HEALTH -> sheets.health();
+            case HEALTH -> sheets.health(kind, reachable(profile).stream().filter(c -> !c.white()).toList());
+            case WHITE_HEALTH -> sheets.health(kind, reachable(profile).stream().filter(ChannelCode::white).toList());
             case PROOF -> sheets.proof(family);
-            case FRAME -> new Drawn(List.of(sheets.frame()), Map.of());
+            case FRAME, DARK_FRAME -> new Drawn(List.of(sheets.frame(kind)), Map.of());
             case PURGE -> {
                 var each = new LinkedHashMap<ChannelCode, Millilitres>();
                 reachable(profile).forEach(c -> each.put(c, profile.draws().sheet()));
@@ -105,6 +111,7 @@ public final class Sheets {
         var pages = new ArrayList<Page>();
         while (!open.isEmpty()) {
             var shapes = new ArrayList<Shape>();
+            var parts = new ArrayList<Part>();
             double x = EDGE;
             for (var code : List.copyOf(wanted.keySet())) {
                 if (!open.containsKey(code)) {
@@ -112,6 +119,7 @@ public final class Sheets {
                 }
                 double wide = Math.min(column, open.get(code) / length);
                 shapes.add(new Shape.Box(x, TOP, wide, length, ink(code, 1)));
+                parts.add(new Part.Bar(code, x, TOP, wide, length));
                 x += column + GAP;
                 double left = open.get(code) - wide * length;
                 if (left < 1) {
@@ -121,7 +129,7 @@ public final class Sheets {
                 }
             }
             pages.add(page(SheetKind.PURGE, String.join(" ", wanted.keySet().stream().filter(c -> !wanted.get(c).isZero()).map(ChannelCode::code).toList()),
-                    "Plain paper, full size. Good at the bottom only counts if the next page begins good. Three, then a nozzle check.", shapes));
+                    "Plain paper, full size. Good at the bottom only counts if the next page begins good. Three, then a nozzle check.", shapes, parts));
         }
         return new Drawn(pages, Map.copyOf(wanted));
     }
@@ -131,12 +139,14 @@ public final class Sheets {
     }
 
     /** Per channel a full-length bar, a stair of fine strokes and a ramp; light beside dark, so that foreign colour shows. */
-    private Drawn health() {
-        var codes = lightBesideDark(reachable(profile));
+    private Drawn health(SheetKind kind, List<ChannelCode> some) {
+        var codes = lightBesideDark(some);
         if (codes.isEmpty()) {
-            throw new IllegalArgumentException("No page reaches a channel of this machine alone. Print its own nozzle check.");
+            throw new IllegalArgumentException(kind.inverted() ? "This machine has no white." : "No page reaches a channel of this machine alone. Print its own nozzle check.");
         }
+        var marks = kind.inverted() ? ink(codes.getFirst(), 1) : Shape.Ink.BLACK;
         var shapes = new ArrayList<Shape>(ring(CODE));
+        var parts = new ArrayList<Part>();
         var ink = new LinkedHashMap<ChannelCode, Millilitres>();
         double length = height() - 80;
         double x = 30;
@@ -144,12 +154,17 @@ public final class Sheets {
         double right = x + codes.size() * (BAR + 2 * BARE) + 6;
         for (int i = 0; i < codes.size(); i++) {
             var code = codes.get(i);
-            shapes.add(new Shape.Box(x + i * (BAR + 2 * BARE) + BARE, 40, BAR, length, ink(code, 1)));
-            shapes.add(new Shape.Words(x + i * (BAR + 2 * BARE) + BARE, 38, 3, code.code(), false));
-            double area = BAR * length + stair(shapes, code, right, 40 + i * block, Math.min(24, (int) block - 12)) + ramp(shapes, code, right, 40 + i * block + block - 9);
+            double left = x + i * (BAR + 2 * BARE) + BARE;
+            shapes.add(new Shape.Box(left, 40, BAR, length, ink(code, 1)));
+            parts.add(new Part.Bar(code, left, 40, BAR, length));
+            shapes.add(new Shape.Words(left, 38, 3, code.code(), false));
+            var stair = new Part.Stair(code, right, 40 + i * block, STAIR_COLUMNS, 7, 0.25, 1, Math.min(24, (int) block - 12), 5.6);
+            parts.add(stair);
+            double area = BAR * length + stair(shapes, stair) + ramp(shapes, code, right, 40 + i * block + block - 9);
             ink.put(code, laid(area));
         }
-        return new Drawn(List.of(page(SheetKind.HEALTH, String.join(" ", codes.stream().map(ChannelCode::code).toList()), "Plain paper, full size, no enhancement. Photograph it flat, all four corners in the picture.", shapes)), ink);
+        return new Drawn(List.of(page(kind, String.join(" ", codes.stream().map(ChannelCode::code).toList()), kind.inverted() ? "Clear film, full size. Lay it on dark card and photograph it flat, all four corners in the picture."
+                : "Plain paper, full size, no enhancement. Photograph it flat, all four corners in the picture.", shapes, parts, marks)), ink);
     }
 
     private static List<ChannelCode> lightBesideDark(List<ChannelCode> codes) {
@@ -157,14 +172,14 @@ public final class Sheets {
         return codes.stream().sorted(java.util.Comparator.comparingInt(c -> order.contains(c.code()) ? order.indexOf(c.code()) : 99)).toList();
     }
 
-    /** Four columns of strokes, each a little lower than the one before: a missing nozzle is a missing stroke. @return mm² */
-    private double stair(List<Shape> shapes, ChannelCode code, double x, double y, int strokes) {
-        for (int column = 0; column < 4; column++) {
-            for (int i = 0; i < strokes; i++) {
-                shapes.add(new Shape.Box(x + column * 7, y + column * 0.25 + i, 5.6, 0.14, ink(code, 1)));
+    /** Columns of strokes, each a little lower than the one before: what a stroke lacks, the nozzles there lack. @return mm² */
+    private double stair(List<Shape> shapes, Part.Stair stair) {
+        for (int column = 0; column < stair.columns(); column++) {
+            for (int row = 0; row < stair.rows(); row++) {
+                shapes.add(new Shape.Box(stair.x() + column * stair.apart(), stair.y() + column * stair.step() + row * stair.pitch(), stair.length(), FINE, ink(stair.channel(), 1)));
             }
         }
-        return 4 * strokes * 5.6 * 0.14;
+        return stair.columns() * stair.rows() * stair.length() * FINE;
     }
 
     private double ramp(List<Shape> shapes, ChannelCode code, double x, double y) {
@@ -201,7 +216,7 @@ public final class Sheets {
         shapes.add(new Shape.Words(cx - 60, 228, 6, "Quick brown, slow grey", mirrored));
         var ink = new LinkedHashMap<ChannelCode, Millilitres>();
         profile.codes().forEach(c -> ink.put(c, profile.draws().healthSheet()));
-        return new Drawn(List.of(page(SheetKind.PROOF, family.label(), mirrored ? "Already mirrored: leave the driver’s mirror off for this page. On paper the colours are dull; press it on a scrap." : "On the paper it will be printed on.", shapes)), ink);
+        return new Drawn(List.of(page(SheetKind.PROOF, family.label(), mirrored ? "Already mirrored: leave the driver’s mirror off for this page. On paper the colours are dull; press it on a scrap." : "On the paper it will be printed on.", shapes, List.of())), ink);
     }
 
     private static Shape.Ink hue(int sector) {
@@ -218,18 +233,25 @@ public final class Sheets {
     }
 
     /** Half a page, black only, so that any machine prints it; the strip is laid into its window. */
-    private Page frame() {
+    private Page frame(SheetKind kind) {
         double wide = 210;
         double high = 148.5;
         double code = 17.85; // 21 modules of 0.85 mm
-        var shapes = new ArrayList<Shape>(corners(SheetKind.FRAME, wide, high, code));
+        boolean dark = kind == SheetKind.DARK_FRAME;
+        var shapes = new ArrayList<Shape>(corners(kind, wide, high, code));
         dots(shapes, 9, wide, high, 15, code, 3); // outside the window: the strip must not cover them
-        shapes.add(new Shape.Window((wide - 182) / 2, (high - 82) / 2, 182, 82));
+        double x = (wide - WINDOW_WIDTH) / 2;
+        double y = (high - WINDOW_HEIGHT) / 2;
+        shapes.add(dark ? new Shape.Box(x, y, WINDOW_WIDTH, WINDOW_HEIGHT, Shape.Ink.BLACK) : new Shape.Window(x, y, WINDOW_WIDTH, WINDOW_HEIGHT));
         shapes.add(new Shape.Words(32, 27, SMALL, "%s: its strip in here, the right way up. The whole frame in the picture.".formatted(made.name()), false));
-        return new Page(wide, high, shapes);
+        return new Page(wide, high, shapes, List.of(new Part.Strip(x, y, WINDOW_WIDTH, WINDOW_HEIGHT, dark)), Shape.Ink.BLACK);
     }
 
-    private Page page(SheetKind kind, String what, String say, List<Shape> shapes) {
+    private Page page(SheetKind kind, String what, String say, List<Shape> shapes, List<Part> parts) {
+        return page(kind, what, say, shapes, parts, Shape.Ink.BLACK);
+    }
+
+    private Page page(SheetKind kind, String what, String say, List<Shape> shapes, List<Part> parts, Shape.Ink marks) {
         var all = new ArrayList<>(shapes);
         all.addAll(corners(kind, width(), height(), CODE));
         all.add(new Shape.Words(30, 14, 5, "%s: %s".formatted(made.name(), kind.label()), false));
@@ -239,7 +261,7 @@ public final class Sheets {
             all.add(new Shape.Words(30, y, SMALL, line, false));
             y += 4.4;
         }
-        return new Page(width(), height(), all);
+        return new Page(width(), height(), all, parts, marks);
     }
 
     /** Broken so that every line fits between the codes. */
@@ -266,9 +288,16 @@ public final class Sheets {
         return codes;
     }
 
+    /** Round a full page; the upper and lower rows stand clear of its words. */
     private List<Shape> ring(double code) {
         var shapes = new ArrayList<Shape>();
-        dots(shapes, EDGE + code / 2, width(), height(), 18, code, 3.2);
+        double clear = EDGE + code + 6;
+        for (double x : List.of(EDGE + code / 2, width() - EDGE - code / 2)) {
+            along(clear, height() - clear, 18).forEach(y -> shapes.add(new Shape.Dot(x, y, 3.2)));
+        }
+        for (double y : List.of(31.0, height() - 33)) {
+            along(clear, width() - clear, 18).forEach(x -> shapes.add(new Shape.Dot(x, y, 3.2)));
+        }
         return shapes;
     }
 
@@ -276,9 +305,7 @@ public final class Sheets {
     private static void dots(List<Shape> shapes, double inset, double wide, double high, double apart, double code, double diameter) {
         double clear = EDGE + code + 6;
         for (double y : List.of(inset, high - inset)) {
-            if (diameter < 3.1) { // the words of a full page stand there
-                along(clear, wide - clear, apart).forEach(x -> shapes.add(new Shape.Dot(x, y, diameter)));
-            }
+            along(clear, wide - clear, apart).forEach(x -> shapes.add(new Shape.Dot(x, y, diameter)));
         }
         for (double x : List.of(inset, wide - inset)) {
             along(clear, high - clear, apart).forEach(y -> shapes.add(new Shape.Dot(x, y, diameter)));

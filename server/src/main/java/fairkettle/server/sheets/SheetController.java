@@ -1,5 +1,6 @@
 package fairkettle.server.sheets;
 
+import fairkettle.imaging.SheetPdf;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Millilitres;
 import fairkettle.server.benches.Machines;

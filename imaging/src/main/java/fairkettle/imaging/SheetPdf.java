@@ -1,4 +1,4 @@
-package fairkettle.server.sheets;
+package fairkettle.imaging;
 
 import com.google.zxing.BarcodeFormat;
 import com.google.zxing.EncodeHintType;
@@ -31,7 +31,7 @@ import org.apache.pdfbox.pdmodel.graphics.color.PDColorSpace;
 import org.apache.pdfbox.util.Matrix;
 
 /** Pages as vector PDF at exact size. Spot colours are Separation colour spaces (ISO 32000-1, 8.6.6.4) of the channels' names. */
-final class SheetPdf {
+public final class SheetPdf {
 
     private static final float POINT = 72 / 25.4f; // points per mm
     private static final float CAPITAL = 0.718f; // of the font's size, for Helvetica
@@ -44,7 +44,7 @@ final class SheetPdf {
 
     private SheetPdf() {}
 
-    static byte[] of(String title, List<Page> pages) {
+    public static byte[] of(String title, List<Page> pages) {
         var pdf = new SheetPdf();
         try (var document = pdf.document) {
             document.getDocumentInformation().setTitle(title);
@@ -83,15 +83,24 @@ final class SheetPdf {
                         }
                         on.fill();
                     }
-                    case Shape.Dot(var x, var y, var diameter) -> dot(on, pt(x), pt(page.height() - y), pt(diameter / 2));
-                    case Shape.Code code -> code(on, page, code);
+                    case Shape.Dot(var x, var y, var diameter) -> {
+                        ink(on, page.marks());
+                        dot(on, pt(x), pt(page.height() - y), pt(diameter / 2));
+                    }
+                    case Shape.Code code -> {
+                        ink(on, page.marks());
+                        code(on, page, code);
+                    }
                     case Shape.Window(var x, var y, var width, var height) -> {
                         on.setStrokingColor(0f, 0f, 0f);
                         on.setLineWidth(1);
                         on.addRect(pt(x), pt(page.height() - y - height), pt(width), pt(height));
                         on.stroke();
                     }
-                    case Shape.Words words -> words(on, page, words);
+                    case Shape.Words words -> {
+                        ink(on, page.marks());
+                        words(on, page, words);
+                    }
                 }
             }
         }
@@ -138,7 +147,6 @@ final class SheetPdf {
 
     private static void dot(PDPageContentStream on, float x, float y, float r) throws IOException {
         float k = r * 0.5523f; // control points of a quarter circle
-        on.setNonStrokingColor(0f, 0f, 0f);
         on.moveTo(x + r, y);
         on.curveTo(x + r, y + k, x + k, y + r, x, y + r);
         on.curveTo(x - k, y + r, x - r, y + k, x - r, y);
@@ -150,7 +158,6 @@ final class SheetPdf {
     private static void code(PDPageContentStream on, Page page, Shape.Code code) throws WriterException, IOException {
         var bits = new QRCodeWriter().encode(code.text(), BarcodeFormat.QR_CODE, 0, 0, Map.of(EncodeHintType.MARGIN, 0, EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.M));
         double module = code.side() / bits.getWidth();
-        on.setNonStrokingColor(0f, 0f, 0f);
         for (int row = 0; row < bits.getHeight(); row++) {
             for (int from = 0; from < bits.getWidth(); from++) {
                 int to = from;
@@ -169,7 +176,6 @@ final class SheetPdf {
     private static void words(PDPageContentStream on, Page page, Shape.Words words) throws IOException {
         float size = pt(words.size()) / CAPITAL;
         var plain = words.words().replace('\u2019', '\'');
-        on.setNonStrokingColor(0f, 0f, 0f);
         on.beginText();
         on.setFont(FONT, size);
         float width = FONT.getStringWidth(plain) / 1000 * size;

@@ -1,0 +1,598 @@
+package fairkettle.imaging;
+
+import fairkettle.machine.NozzlePattern;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * Where a machine's own pattern lies in a plane: found from its blocks, then from its strokes, then settled between
+ * neighbouring places that look alike by the strokes that would stand one step outside.
+ */
+final class Placement {
+
+    private static final double REACH = 0.45; // mm above and below a stroke that must be bare
+    private static final double TURN = 9; // degrees that a strip may lie askew
+    private static final double CAP = 0.2; // so that black does not outvote yellow
+
+    private final Plane plane;
+    private final NozzlePattern pattern;
+    private final int[] nozzles;
+    private final boolean[] visible;
+    private final double[][] expected;
+    private final float[] raw; // how much more ink is there than above and below
+    private final float[] ridge; // the same, mean over a stroke's length
+    private final double midX;
+    private final double midY;
+
+    /** x = a0 + a1·u + a2·v, y = b0 + b1·u + b2·v, in points; u, v mm from the pattern's middle. */
+    private double[] place = new double[6];
+    private boolean flipped;
+    private boolean doubtful;
+    /** how much better this place is than the next best that looks like it, in strokes */
+    private double lead;
+    private double outside;
+
+    private Placement(Plane plane, NozzlePattern pattern, int[] nozzles, boolean[] visible, double[][] expected) {
+        this.plane = plane;
+        this.pattern = pattern;
+        this.nozzles = nozzles;
+        this.visible = visible;
+        this.expected = expected;
+        this.midX = pattern.width() / 2;
+        this.midY = pattern.height(Arrays.stream(nozzles).max().orElse(1)) / 2;
+        this.raw = raw();
+        this.ridge = ridge();
+    }
+
+    /**
+     * @param nozzles by block, from left to right
+     * @param visible blocks that can be seen on this ground
+     * @param expected what each block covers, red green blue
+     */
+    static Placement find(Plane plane, NozzlePattern pattern, int[] nozzles, boolean[] visible, double[][] expected) {
+        var placement = new Placement(plane, pattern, nozzles, visible, expected);
+        placement.search();
+        return placement;
+    }
+
+    private float[] raw() {
+        int w = plane.width;
+        int h = plane.height;
+        int off = Math.max(2, (int) Math.round(REACH * plane.resolution));
+        var raw = new float[w * h];
+        for (int y = off + 1; y < h - off - 1; y++) {
+            for (int x = 0; x < w; x++) {
+                int at = y * w + x;
+                float best = 0;
+                for (float[] p : plane.cover) {
+                    float here = (p[at] * 2 + p[at - w] + p[at + w]) * .25f;
+                    best = Math.max(best, Math.min(here - p[at - off * w], here - p[at + off * w]));
+                }
+                raw[at] = best;
+            }
+        }
+        return raw;
+    }
+
+    private float[] ridge() {
+        int w = plane.width;
+        int h = plane.height;
+        var out = new float[w * h];
+        int half = Math.max(2, (int) Math.round(pattern.stroke() * .35 * plane.resolution));
+        for (int y = 0; y < h; y++) {
+            float sum = 0;
+            int row = y * w;
+            for (int x = -half; x < w; x++) {
+                if (x + half < w) {
+                    sum += raw[row + x + half];
+                }
+                if (x - half - 1 >= 0) {
+                    sum -= raw[row + x - half - 1];
+                }
+                if (x >= 0) {
+                    out[row + x] = sum / (2 * half + 1);
+                }
+            }
+        }
+        return out;
+    }
+
+    private float ridgeAt(double x, double y) {
+        return at(ridge, x, y);
+    }
+
+    private float at(float[] map, double x, double y) {
+        int ix = (int) x;
+        int iy = (int) y;
+        if (x < 0 || y < 0 || ix + 1 >= plane.width || iy + 1 >= plane.height) {
+            return 0;
+        }
+        float fy = (float) (y - iy);
+        int at = iy * plane.width + ix;
+        return map[at] + (map[at + plane.width] - map[at]) * fy;
+    }
+
+    // ---- the search --------------------------------------------------------------------------------------------
+
+    private void search() {
+        var starts = coarse();
+        double best = -1;
+        double[] kept = starts.getFirst();
+        var some = strokes(Math.max(1, Arrays.stream(nozzles).sum() / 260));
+        for (var start : starts) {
+            var fine = fine(start, some);
+            double score = score(fine, some);
+            if (score > best) {
+                best = score;
+                kept = fine;
+            }
+        }
+        place = descend(kept, strokes(1));
+        settle();
+        place = ends(place);
+        colours();
+    }
+
+    /**
+     * Along the strokes the ridge is flat; their free ends are not. The first strokes of stairs have a bare left end, the last
+     * ones a bare right end: where those ends are half as dark as their strokes, there the pattern ends.
+     */
+    private double[] ends(double[] from) {
+        var t = from;
+        for (int pass = 0; pass < 2; pass++) {
+            var rows = new ArrayList<double[]>();
+            var offs = new ArrayList<Double>();
+            for (int b = 0; b < nozzles.length; b++) {
+                if (visible[b]) {
+                    for (int side = 0; side < 2; side++) {
+                        double off = end(t, b, side == 1);
+                        if (!Double.isNaN(off)) {
+                            rows.add(new double[] {1, (pattern.left(b, 0) + side * pattern.blockWidth() - midX) / 100});
+                            offs.add(off);
+                        }
+                    }
+                }
+            }
+            if (rows.size() < 2) {
+                return t;
+            }
+            var off = offs.stream().mapToDouble(Double::doubleValue).toArray();
+            var weights = new double[off.length];
+            Arrays.fill(weights, 1);
+            double[] s = {0, 0};
+            for (int k = 0; k < 5; k++) {
+                s = LeastSquares.solve(rows.toArray(double[][]::new), off, weights, 1e-3);
+                for (int i = 0; i < off.length; i++) {
+                    weights[i] = 1 / (1 + Math.pow((off[i] - s[0] - s[1] * rows.get(i)[1]) / .12, 2));
+                }
+            }
+            t = t.clone();
+            t[0] += t[1] * s[0];
+            t[3] += t[4] * s[0];
+            t[1] *= 1 + s[1] / 100;
+            t[4] *= 1 + s[1] / 100;
+        }
+        return t;
+    }
+
+    /** mm by which the free ends of a block's stairs lie to the right of where they should; NaN if they cannot be seen. */
+    private double end(double[] t, int block, boolean right) {
+        int steps = pattern.steps();
+        int n = 41;
+        double reach = 1.0; // mm to both sides
+        var sum = new double[n];
+        for (int nozzle = right ? steps - 1 : 0; nozzle < nozzles[block]; nozzle += steps) {
+            double u = pattern.left(block, nozzle) + (right ? pattern.stroke() : 0) - midX;
+            double v = pattern.down(nozzle) - midY;
+            for (int i = 0; i < n; i++) {
+                double du = u + reach * (2.0 * i / (n - 1) - 1);
+                sum[i] += Math.min(2 * CAP, at(raw, t[0] + t[1] * du + t[2] * v, t[3] + t[4] * du + t[5] * v));
+            }
+        }
+        double inside = 0;
+        double outside = 0;
+        for (int i = 0; i < 8; i++) {
+            inside += sum[right ? i : n - 1 - i] / 8;
+            outside += sum[right ? n - 1 - i : i] / 8;
+        }
+        if (inside < 2.5 * outside || inside <= 0) {
+            return Double.NaN;
+        }
+        // where an ideal step of the same two heights would stand
+        double area = 0;
+        for (double v : sum) {
+            area += Math.clamp((v - outside) / (inside - outside), -.2, 1.2);
+        }
+        double length = (area / n - .5) * 2 * reach;
+        return right ? length : -length;
+    }
+
+    /**
+     * A pattern may lie one block aside, if a whole channel is missing at its edge, or the other way round: the colours decide.
+     * Ink where a block would stand that the machine does not print counts against.
+     */
+    private void colours() {
+        int blocks = nozzles.length;
+        var found = new double[4 * blocks][];
+        for (int b = -blocks; b < 2 * blocks; b++) {
+            found[b + blocks] = colour(b);
+        }
+        double strongest = Arrays.stream(found).filter(java.util.Objects::nonNull).mapToDouble(c -> c[3]).max().orElse(0);
+        double best = Double.NEGATIVE_INFINITY;
+        double next = Double.NEGATIVE_INFINITY;
+        int shift = 0;
+        boolean turned = false;
+        for (int k = -blocks + 1; k < blocks; k++) {
+            for (int way = 0; way < 2; way++) {
+                double score = 0;
+                for (int b = -blocks; b < 2 * blocks; b++) {
+                    double[] c = found[b + blocks];
+                    if (c == null || c[3] < .12 * strongest) {
+                        continue;
+                    }
+                    int block = b - k;
+                    if (block < 0 || block >= blocks) {
+                        score -= 1;
+                    } else {
+                        double[] e = expected[way == 0 ? block : blocks - 1 - block];
+                        score += visible[way == 0 ? block : blocks - 1 - block] ? (cosine(c, e) - .8) * 5 : -1;
+                    }
+                }
+                score -= .02 * Math.abs(k);
+                if (score > best) {
+                    if (way != (turned ? 1 : 0)) {
+                        next = Math.max(next, best);
+                    }
+                    best = score;
+                    shift = k;
+                    turned = way == 1;
+                } else if (way != (turned ? 1 : 0)) {
+                    next = Math.max(next, score);
+                }
+            }
+        }
+        double du = shift * (pattern.blockWidth() + pattern.gap());
+        place[0] += place[1] * du;
+        place[3] += place[4] * du;
+        flipped = turned;
+        doubtful = best - next < .25;
+        if (shift != 0) {
+            settle();
+            place = ends(place);
+        }
+    }
+
+    /** Mean cover of the darker strokes there, red green blue, and its size; null where the plane ends. */
+    private double @org.jspecify.annotations.Nullable [] colour(int block) {
+        int n = Arrays.stream(nozzles).max().orElse(1);
+        var values = new ArrayList<double[]>();
+        int off = Math.max(2, (int) Math.round(REACH * plane.resolution));
+        for (int nozzle = 0; nozzle < n; nozzle++) {
+            double u = block * (pattern.blockWidth() + pattern.gap()) + nozzle % pattern.steps() * pattern.stroke() + pattern.stroke() / 2 - midX;
+            double v = pattern.down(nozzle) - midY;
+            double x = place[0] + place[1] * u + place[2] * v;
+            double y = place[3] + place[4] * u + place[5] * v;
+            if (x < 8 || y < off + 2 || x > plane.width - 9 || y > plane.height - off - 3) {
+                continue;
+            }
+            var c = new double[4];
+            for (int k = 0; k < 3; k++) {
+                for (int s = -6; s <= 6; s += 2) {
+                    c[k] += (plane.at(k, x + s, y) - (plane.at(k, x + s, y - off) + plane.at(k, x + s, y + off)) / 2) / 7;
+                }
+            }
+            c[3] = Math.sqrt(c[0] * c[0] + c[1] * c[1] + c[2] * c[2]) * Math.signum(c[0] + c[1] + c[2]);
+            values.add(c);
+        }
+        if (values.size() < n / 2) {
+            return null;
+        }
+        values.sort(Comparator.comparingDouble((double[] c) -> c[3]).reversed());
+        var mean = new double[4];
+        int half = values.size() / 2;
+        for (var c : values.subList(0, half)) {
+            for (int k = 0; k < 3; k++) {
+                mean[k] += c[k] / half;
+            }
+        }
+        mean[3] = Math.sqrt(mean[0] * mean[0] + mean[1] * mean[1] + mean[2] * mean[2]);
+        return mean;
+    }
+
+    static double cosine(double[] a, double[] b) {
+        double ab = 0;
+        double aa = 0;
+        double bb = 0;
+        for (int c = 0; c < 3; c++) {
+            ab += Math.max(0, a[c]) * b[c];
+            aa += Math.max(0, a[c]) * Math.max(0, a[c]);
+            bb += b[c] * b[c];
+        }
+        return aa * bb == 0 ? 0 : ab / Math.sqrt(aa * bb);
+    }
+
+    /** From the blocks alone: more ink in them than around them. */
+    private List<double[]> coarse() {
+        double cell = 1; // mm
+        int per = Math.max(1, (int) Math.round(plane.resolution * cell));
+        int w = plane.width / per;
+        int h = plane.height / per;
+        var map = new double[h][w];
+        for (int y = 0; y < h; y++) {
+            for (int x = 0; x < w; x++) {
+                double sum = 0;
+                for (int j = 0; j < per; j += 2) {
+                    for (int i = 0; i < per; i += 4) {
+                        sum += Math.min(CAP, ridge[(y * per + j) * plane.width + x * per + i]);
+                    }
+                }
+                map[y][x] = sum;
+            }
+        }
+        var in = new ArrayList<double[]>();
+        var out = new ArrayList<double[]>();
+        double bottom = 2 * midY;
+        for (int block = 0; block < nozzles.length; block++) {
+            if (visible[block]) {
+                double left = pattern.left(block, 0);
+                for (double x = 1; x < pattern.blockWidth(); x += 2) {
+                    for (double y = .6; y < bottom; y += 2) {
+                        in.add(new double[] {left + x - midX, y - midY});
+                    }
+                }
+            }
+        }
+        for (double x = -2.5; x <= pattern.width() + 2.5; x += 2) {
+            for (double y : new double[] {-2.8, -1.8, bottom + 1.8, bottom + 2.8}) {
+                out.add(new double[] {x - midX, y - midY});
+            }
+        }
+        for (double y = -1; y <= bottom + 1; y += 1) {
+            for (double x : new double[] {-2.4, -1.5, pattern.width() + 1.5, pattern.width() + 2.4}) {
+                out.add(new double[] {x - midX, y - midY});
+            }
+        }
+        var found = new ArrayList<double[]>();
+        double wide = plane.width / plane.resolution;
+        double high = plane.height / plane.resolution;
+        for (double turn = -TURN; turn <= TURN; turn += 1) {
+            double cos = Math.cos(Math.toRadians(turn));
+            double sin = Math.sin(Math.toRadians(turn));
+            double reachX = midX * cos - 2;
+            double reachY = Math.max(midY - 2, midY * cos + Math.abs(midX * sin) - 4);
+            for (double y = reachY; y <= high - reachY + 1e-6; y += 1) {
+                for (double x = reachX; x <= wide - reachX + 1e-6; x += 1) {
+                    double score = mean(map, in, x, y, cos, sin) - mean(map, out, x, y, cos, sin);
+                    if (score > 0) {
+                        found.add(new double[] {score, x, y, turn});
+                    }
+                }
+            }
+        }
+        found.sort(Comparator.comparingDouble((double[] f) -> f[0]).reversed());
+        var starts = new ArrayList<double[]>();
+        for (var f : found) {
+            if (starts.stream().noneMatch(s -> Math.hypot(s[1] - f[1], s[2] - f[2]) < 1.3 && Math.abs(s[3] - f[3]) < 1.5)) {
+                starts.add(f);
+            }
+            if (starts.size() == 8) {
+                break;
+            }
+        }
+        if (starts.isEmpty()) {
+            starts.add(new double[] {0, wide / 2, high / 2, 0});
+        }
+        double r = plane.resolution;
+        return starts.stream().map(s -> {
+            double cos = Math.cos(Math.toRadians(s[3]));
+            double sin = Math.sin(Math.toRadians(s[3]));
+            return new double[] {s[1] * r, cos * r, -sin * r, s[2] * r, sin * r, cos * r};
+        }).toList();
+    }
+
+    private static double mean(double[][] map, List<double[]> points, double x, double y, double cos, double sin) {
+        double sum = 0;
+        for (var p : points) {
+            int ix = (int) (x + cos * p[0] - sin * p[1]);
+            int iy = (int) (y + sin * p[0] + cos * p[1]);
+            if (ix >= 0 && iy >= 0 && iy < map.length && ix < map[0].length) {
+                sum += map[iy][ix];
+            }
+        }
+        return sum / points.size();
+    }
+
+    private double[][] strokes(int every) {
+        var all = new ArrayList<double[]>();
+        for (int block = 0; block < nozzles.length; block++) {
+            for (int n = 0; n < nozzles[block] && visible[block]; n++) {
+                if ((n + block) % every == 0) {
+                    all.add(new double[] {pattern.left(block, n) + pattern.stroke() / 2 - midX, pattern.down(n) - midY});
+                }
+            }
+        }
+        return all.toArray(double[][]::new);
+    }
+
+    private double score(double[] t, double[][] strokes) {
+        double sum = 0;
+        for (var s : strokes) {
+            sum += Math.min(CAP, ridgeAt(t[0] + t[1] * s[0] + t[2] * s[1], t[3] + t[4] * s[0] + t[5] * s[1]));
+        }
+        return sum;
+    }
+
+    private double[] fine(double[] start, double[][] strokes) {
+        double r = plane.resolution;
+        double best = -1;
+        var kept = start;
+        for (double turn = -.9; turn <= .91; turn += .15) {
+            double cos = Math.cos(Math.toRadians(turn));
+            double sin = Math.sin(Math.toRadians(turn));
+            double a1 = start[1] * cos - start[4] * sin;
+            double b1 = start[4] * cos + start[1] * sin;
+            for (double dy = -1.1; dy <= 1.11; dy += .1) {
+                for (double dx = -1.2; dx <= 1.21; dx += .4) {
+                    var t = new double[] {start[0] + dx * r, a1, -b1, start[3] + dy * r, b1, a1};
+                    double score = score(t, strokes);
+                    if (score > best) {
+                        best = score;
+                        kept = t;
+                    }
+                }
+            }
+        }
+        return kept;
+    }
+
+    /** Coordinate descent with shrinking steps over all six. */
+    private double[] descend(double[] start, double[][] strokes) {
+        var t = start.clone();
+        double r = plane.resolution;
+        double[] step = {.3 * r, .2 / midX * r, .1 / Math.max(6, midY) * r, .1 * r, .1 / midX * r, .1 / Math.max(6, midY) * r};
+        double best = score(t, strokes);
+        for (int pass = 0; pass < 24; pass++) {
+            boolean better = false;
+            for (int i = 0; i < 6; i++) {
+                for (int sign = -1; sign <= 1; sign += 2) {
+                    double was = t[i];
+                    t[i] = was + sign * step[i];
+                    double now = score(t, strokes);
+                    if (now > best) {
+                        best = now;
+                        better = true;
+                    } else {
+                        t[i] = was;
+                    }
+                }
+            }
+            if (!better) {
+                for (int i = 0; i < 6; i++) {
+                    step[i] *= .5;
+                }
+                if (step[3] < .004 * r) {
+                    break;
+                }
+            }
+        }
+        return t;
+    }
+
+    // ---- which of the places that look alike --------------------------------------------------------------------
+
+    /** The lattice fits itself shifted by whole steps and stairs; ink one step outside counts against. */
+    private void settle() {
+        int blocks = nozzles.length;
+        var strong = new double[blocks];
+        for (int b = 0; b < blocks; b++) {
+            int block = b;
+            var values = new double[nozzles[b]];
+            for (int n = 0; n < values.length; n++) {
+                values[n] = sample(place, block, n % pattern.steps(), n / pattern.steps());
+            }
+            Arrays.sort(values);
+            strong[b] = visible[b] ? values[(int) (values.length * .75)] : 0;
+        }
+        double most = Arrays.stream(strong).max().orElse(0);
+        double best = Double.NEGATIVE_INFINITY;
+        double second = Double.NEGATIVE_INFINITY;
+        double[] kept = place;
+        for (int j = -3; j <= 3; j++) {
+            for (int i = -3; i <= 3; i++) {
+                double du = i * pattern.stroke();
+                double dv = i * pattern.pitch() + j * pattern.stair();
+                var t = place.clone();
+                t[0] += t[1] * du + t[2] * dv;
+                t[3] += t[4] * du + t[5] * dv;
+                double[] score = weigh(t, strong, most);
+                if (score[0] > best) {
+                    second = best;
+                    best = score[0];
+                    kept = t;
+                    outside = score[1];
+                } else {
+                    second = Math.max(second, score[0]);
+                }
+            }
+        }
+        place = kept;
+        lead = best - second;
+    }
+
+    private double[] weigh(double[] t, double[] strong, double most) {
+        double in = 0;
+        double guard = 0;
+        int guards = 0;
+        int steps = pattern.steps();
+        for (int b = 0; b < nozzles.length; b++) {
+            if (!visible[b] || strong[b] < .12 * most || strong[b] < .01) {
+                continue;
+            }
+            int stairs = (nozzles[b] + steps - 1) / steps;
+            for (int stair = -1; stair <= stairs; stair++) {
+                for (int step = -1; step <= steps; step++) {
+                    int n = stair * steps + step;
+                    boolean inside = stair >= 0 && step >= 0 && step < steps && n < nozzles[b];
+                    double s = Math.clamp(sample(t, b, step, stair) / strong[b], 0, 1);
+                    if (inside) {
+                        in += s;
+                    } else {
+                        guard += s;
+                        guards++;
+                    }
+                }
+            }
+        }
+        return new double[] {in - guard, guards == 0 ? 0 : guard / guards};
+    }
+
+    private double sample(double[] t, int block, int step, int stair) {
+        double u = pattern.left(block, 0) + (step + .5) * pattern.stroke() - midX;
+        double v = (stair * pattern.steps() + step) * pattern.pitch() - midY;
+        return ridgeAt(t[0] + t[1] * u + t[2] * v, t[3] + t[4] * u + t[5] * v);
+    }
+
+    // ---- what was found ----------------------------------------------------------------------------------------
+
+    /** Whether the strip lies the other way round. */
+    boolean flipped() {
+        return flipped;
+    }
+
+    /** Whether it might as well lie the other way round. */
+    boolean doubtful() {
+        return doubtful;
+    }
+
+    double lead() {
+        return lead;
+    }
+
+    /** Mean of the places one step outside, against a strong stroke: much of it means another pattern. */
+    double outside() {
+        return outside;
+    }
+
+    /** The middle of a nozzle's stroke in points. @param block from the left as the machine prints it */
+    double[] middle(int block, int nozzle) {
+        return middle(block, nozzle, 0);
+    }
+
+    /** @param aside mm to the right along the stroke */
+    double[] middle(int block, int nozzle, double aside) {
+        double u = pattern.left(block, nozzle) + pattern.stroke() / 2 + aside - midX;
+        double v = pattern.down(nozzle) - midY;
+        if (flipped) {
+            u = -u;
+            v = -v;
+        }
+        return new double[] {place[0] + place[1] * u + place[2] * v, place[3] + place[4] * u + place[5] * v};
+    }
+
+    /** One mm along the strokes, in points. */
+    double[] along() {
+        return new double[] {place[1], place[4]};
+    }
+}

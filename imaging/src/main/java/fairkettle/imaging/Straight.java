@@ -1,0 +1,57 @@
+package fairkettle.imaging;
+
+import fairkettle.ink.ChannelCode;
+import fairkettle.sheet.Page.Part;
+import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferByte;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javax.imageio.ImageIO;
+
+/**
+ * The part of the picture that was read, upright and straight, to be looked at and tapped.
+ *
+ * @param spots by channel, where each stroke's middle is in it: shares of its width and height, x and y in turn
+ */
+public record Straight(byte[] jpeg, int width, int height, Map<ChannelCode, List<Double>> spots) {
+
+    private static final double WIDE = 1180; // pixels
+    private static final double HIGH = 1180;
+
+    /** A place on the page, mm. */
+    record Place(double x, double y) {}
+
+    static Straight of(Photo photo, Mapping mapping, Part.Strip part, Map<ChannelCode, List<Place>> places) {
+        double resolution = Math.min(WIDE / part.width(), HIGH / part.height());
+        int width = (int) (part.width() * resolution);
+        int height = (int) (part.height() * resolution);
+        var image = new BufferedImage(width, height, BufferedImage.TYPE_3BYTE_BGR);
+        byte[] out = ((DataBufferByte) image.getRaster().getDataBuffer()).getData();
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                double mmX = part.x() + (x + .5) / resolution;
+                double mmY = part.y() + (y + .5) / resolution;
+                int px = Math.clamp((int) mapping.x(mmX, mmY), 0, photo.width - 1);
+                int py = Math.clamp((int) mapping.y(mmX, mmY), 0, photo.height - 1);
+                System.arraycopy(photo.bgr, 3 * (py * photo.width + px), out, 3 * (y * width + x), 3);
+            }
+        }
+        var spots = new HashMap<ChannelCode, List<Double>>();
+        places.forEach((code, all) -> spots.put(code, all.stream().flatMap(p -> java.util.stream.Stream.of(share((p.x() - part.x()) / part.width()), share((p.y() - part.y()) / part.height()))).toList()));
+        try {
+            var bytes = new ByteArrayOutputStream();
+            ImageIO.write(image, "jpeg", bytes);
+            return new Straight(bytes.toByteArray(), width, height, spots);
+        } catch (IOException e) {
+            throw new UncheckedIOException("The straightened picture could not be written.", e);
+        }
+    }
+
+    private static double share(double v) {
+        return Math.round(v * 1e4) / 1e4;
+    }
+}
