@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Where a machine's own pattern lies in a plane: found from its blocks, then from its strokes, then settled between
@@ -20,6 +21,7 @@ final class Placement {
     private final NozzlePattern pattern;
     private final int[] nozzles;
     private final boolean[] visible;
+    private boolean[] shown; // by place from the left, as the strip is now thought to lie
     private final double[][] expected;
     private final float[] raw; // how much more ink is there than above and below
     private final float[] ridge; // the same, mean over a stroke's length
@@ -39,6 +41,7 @@ final class Placement {
         this.pattern = pattern;
         this.nozzles = nozzles;
         this.visible = visible;
+        this.shown = visible;
         this.expected = expected;
         this.midX = pattern.width() / 2;
         this.midY = pattern.height(Arrays.stream(nozzles).max().orElse(1)) / 2;
@@ -61,8 +64,8 @@ final class Placement {
         int w = plane.width;
         int h = plane.height;
         int off = Math.max(2, (int) Math.round(REACH * plane.resolution));
-        var raw = new float[w * h];
-        for (int y = off + 1; y < h - off - 1; y++) {
+        var out = new float[w * h];
+        IntStream.range(off + 1, h - off - 1).parallel().forEach(y -> {
             for (int x = 0; x < w; x++) {
                 int at = y * w + x;
                 float best = 0;
@@ -70,10 +73,10 @@ final class Placement {
                     float here = (p[at] * 2 + p[at - w] + p[at + w]) * .25f;
                     best = Math.max(best, Math.min(here - p[at - off * w], here - p[at + off * w]));
                 }
-                raw[at] = best;
+                out[at] = best;
             }
-        }
-        return raw;
+        });
+        return out;
     }
 
     private float[] ridge() {
@@ -81,7 +84,7 @@ final class Placement {
         int h = plane.height;
         var out = new float[w * h];
         int half = Math.max(2, (int) Math.round(pattern.stroke() * .35 * plane.resolution));
-        for (int y = 0; y < h; y++) {
+        IntStream.range(0, h).parallel().forEach(y -> {
             float sum = 0;
             int row = y * w;
             for (int x = -half; x < w; x++) {
@@ -95,7 +98,7 @@ final class Placement {
                     out[row + x] = sum / (2 * half + 1);
                 }
             }
-        }
+        });
         return out;
     }
 
@@ -117,18 +120,24 @@ final class Placement {
     // ---- the search --------------------------------------------------------------------------------------------
 
     private void search() {
-        var starts = coarse();
         double best = -1;
-        double[] kept = starts.getFirst();
-        var some = strokes(Math.max(1, Arrays.stream(nozzles).sum() / 260));
-        for (var start : starts) {
-            var fine = fine(start, some);
-            double score = score(fine, some);
-            if (score > best) {
-                best = score;
-                kept = fine;
+        double[] kept = {};
+        boolean reversed = false;
+        // why both: where some blocks do not show, the strip the other way round has its bare end on the left
+        for (boolean way : Arrays.equals(visible, reverse(visible)) ? new boolean[] {false} : new boolean[] {false, true}) {
+            shown = way ? reverse(visible) : visible;
+            var some = strokes(Math.max(1, Arrays.stream(nozzles).sum() / 260));
+            for (var start : coarse()) {
+                var fine = fine(start, some);
+                double score = score(fine, some);
+                if (score > best) {
+                    best = score;
+                    kept = fine;
+                    reversed = way;
+                }
             }
         }
+        shown = reversed ? reverse(visible) : visible;
         place = descend(kept, strokes(1));
         settle();
         place = ends(place);
@@ -145,7 +154,7 @@ final class Placement {
             var rows = new ArrayList<double[]>();
             var offs = new ArrayList<Double>();
             for (int b = 0; b < nozzles.length; b++) {
-                if (visible[b]) {
+                if (shown[b]) {
                     for (int side = 0; side < 2; side++) {
                         double off = end(t, b, side == 1);
                         if (!Double.isNaN(off)) {
@@ -237,7 +246,7 @@ final class Placement {
                         score -= 1;
                     } else {
                         double[] e = expected[way == 0 ? block : blocks - 1 - block];
-                        score += visible[way == 0 ? block : blocks - 1 - block] ? (cosine(c, e) - .8) * 5 : -1;
+                        score += visible[way == 0 ? block : blocks - 1 - block] ? (alike(c, e) - .8) * 5 : -1;
                     }
                 }
                 score -= .02 * Math.abs(k);
@@ -257,6 +266,7 @@ final class Placement {
         place[0] += place[1] * du;
         place[3] += place[4] * du;
         flipped = turned;
+        shown = turned ? reverse(visible) : visible;
         doubtful = best - next < .25;
         if (shift != 0) {
             settle();
@@ -301,16 +311,29 @@ final class Placement {
         return mean;
     }
 
-    static double cosine(double[] a, double[] b) {
+    /** How alike two inks are in hue: 1 for the same. What all three colours lose together is grey and says little. */
+    static double alike(double[] a, double[] b) {
+        double ga = .85 * Math.max(0, Math.min(a[0], Math.min(a[1], a[2])));
+        double gb = .85 * Math.min(b[0], Math.min(b[1], b[2]));
         double ab = 0;
         double aa = 0;
         double bb = 0;
         for (int c = 0; c < 3; c++) {
-            ab += Math.max(0, a[c]) * b[c];
-            aa += Math.max(0, a[c]) * Math.max(0, a[c]);
-            bb += b[c] * b[c];
+            double x = Math.max(0, a[c] - ga);
+            double y = b[c] - gb;
+            ab += x * y;
+            aa += x * x;
+            bb += y * y;
         }
         return aa * bb == 0 ? 0 : ab / Math.sqrt(aa * bb);
+    }
+
+    private static boolean[] reverse(boolean[] some) {
+        var out = new boolean[some.length];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = some[out.length - 1 - i];
+        }
+        return out;
     }
 
     /** From the blocks alone: more ink in them than around them. */
@@ -319,26 +342,28 @@ final class Placement {
         int per = Math.max(1, (int) Math.round(plane.resolution * cell));
         int w = plane.width / per;
         int h = plane.height / per;
-        var map = new double[h][w];
+        int pad = (int) Math.ceil(2 * Math.hypot(midX, midY)) + 8; // why: no place of a turned pattern falls off the map
+        int stride = w + 2 * pad;
+        var map = new float[stride * (h + 2 * pad)];
         for (int y = 0; y < h; y++) {
             for (int x = 0; x < w; x++) {
-                double sum = 0;
+                float sum = 0;
                 for (int j = 0; j < per; j += 2) {
                     for (int i = 0; i < per; i += 4) {
-                        sum += Math.min(CAP, ridge[(y * per + j) * plane.width + x * per + i]);
+                        sum += Math.min((float) CAP, ridge[(y * per + j) * plane.width + x * per + i]);
                     }
                 }
-                map[y][x] = sum;
+                map[(y + pad) * stride + x + pad] = sum;
             }
         }
         var in = new ArrayList<double[]>();
         var out = new ArrayList<double[]>();
         double bottom = 2 * midY;
         for (int block = 0; block < nozzles.length; block++) {
-            if (visible[block]) {
+            if (shown[block]) {
                 double left = pattern.left(block, 0);
                 for (double x = 1; x < pattern.blockWidth(); x += 2) {
-                    for (double y = .6; y < bottom; y += 2) {
+                    for (double y = .6; y < bottom; y += 3) {
                         in.add(new double[] {left + x - midX, y - midY});
                     }
                 }
@@ -354,19 +379,22 @@ final class Placement {
                 out.add(new double[] {x - midX, y - midY});
             }
         }
-        var found = new ArrayList<double[]>();
         double wide = plane.width / plane.resolution;
         double high = plane.height / plane.resolution;
+        var found = new ArrayList<double[]>();
         for (double turn = -TURN; turn <= TURN; turn += 1) {
             double cos = Math.cos(Math.toRadians(turn));
             double sin = Math.sin(Math.toRadians(turn));
-            double reachX = midX * cos - 2;
-            double reachY = Math.max(midY - 2, midY * cos + Math.abs(midX * sin) - 4);
-            for (double y = reachY; y <= high - reachY + 1e-6; y += 1) {
-                for (double x = reachX; x <= wide - reachX + 1e-6; x += 1) {
-                    double score = mean(map, in, x, y, cos, sin) - mean(map, out, x, y, cos, sin);
+            int[] inside = offsets(in, cos, sin, stride);
+            int[] around = offsets(out, cos, sin, stride);
+            int fromX = (int) Math.ceil(midX * cos - 2);
+            int fromY = (int) Math.ceil(Math.max(midY - 2, midY * cos + Math.abs(midX * sin) - 4));
+            for (int y = Math.max(0, fromY); y <= Math.min(h - 1, high - fromY); y++) {
+                for (int x = Math.max(0, fromX); x <= Math.min(w - 1, wide - fromX); x += 2) {
+                    int at = (y + pad) * stride + x + pad;
+                    double score = mean(map, inside, at) - mean(map, around, at);
                     if (score > 0) {
-                        found.add(new double[] {score, x, y, turn});
+                        found.add(new double[] {score, x + .5, y + .5, turn});
                     }
                 }
             }
@@ -377,7 +405,7 @@ final class Placement {
             if (starts.stream().noneMatch(s -> Math.hypot(s[1] - f[1], s[2] - f[2]) < 1.3 && Math.abs(s[3] - f[3]) < 1.5)) {
                 starts.add(f);
             }
-            if (starts.size() == 8) {
+            if (starts.size() == 5) {
                 break;
             }
         }
@@ -392,22 +420,22 @@ final class Placement {
         }).toList();
     }
 
-    private static double mean(double[][] map, List<double[]> points, double x, double y, double cos, double sin) {
-        double sum = 0;
-        for (var p : points) {
-            int ix = (int) (x + cos * p[0] - sin * p[1]);
-            int iy = (int) (y + sin * p[0] + cos * p[1]);
-            if (ix >= 0 && iy >= 0 && iy < map.length && ix < map[0].length) {
-                sum += map[iy][ix];
-            }
+    private static int[] offsets(List<double[]> points, double cos, double sin, int stride) {
+        return points.stream().mapToInt(p -> (int) Math.floor(sin * p[0] + cos * p[1] + .5) * stride + (int) Math.floor(cos * p[0] - sin * p[1] + .5)).toArray();
+    }
+
+    private static float mean(float[] map, int[] offsets, int at) {
+        float sum = 0;
+        for (int offset : offsets) {
+            sum += map[at + offset];
         }
-        return sum / points.size();
+        return sum / offsets.length;
     }
 
     private double[][] strokes(int every) {
         var all = new ArrayList<double[]>();
         for (int block = 0; block < nozzles.length; block++) {
-            for (int n = 0; n < nozzles[block] && visible[block]; n++) {
+            for (int n = 0; n < nozzles[block] && shown[block]; n++) {
                 if ((n + block) % every == 0) {
                     all.add(new double[] {pattern.left(block, n) + pattern.stroke() / 2 - midX, pattern.down(n) - midY});
                 }
@@ -493,7 +521,7 @@ final class Placement {
                 values[n] = sample(place, block, n % pattern.steps(), n / pattern.steps());
             }
             Arrays.sort(values);
-            strong[b] = visible[b] ? values[(int) (values.length * .75)] : 0;
+            strong[b] = shown[b] ? values[(int) (values.length * .75)] : 0;
         }
         double most = Arrays.stream(strong).max().orElse(0);
         double best = Double.NEGATIVE_INFINITY;
@@ -527,7 +555,7 @@ final class Placement {
         int guards = 0;
         int steps = pattern.steps();
         for (int b = 0; b < nozzles.length; b++) {
-            if (!visible[b] || strong[b] < .12 * most || strong[b] < .01) {
+            if (!shown[b] || strong[b] < .12 * most || strong[b] < .01) {
                 continue;
             }
             int stairs = (nozzles[b] + steps - 1) / steps;

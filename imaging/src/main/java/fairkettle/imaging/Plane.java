@@ -1,6 +1,7 @@
 package fairkettle.imaging;
 
 import java.util.Arrays;
+import java.util.stream.IntStream;
 
 /**
  * A rectangle of the page, upright, in linear light: for every point and each of red, green and blue, how much of the light
@@ -40,9 +41,7 @@ final class Plane {
         this.height = height;
         this.dark = dark;
         this.burnt = burnt;
-        for (int c = 0; c < 3; c++) {
-            cover[c] = flat ? flatten(light[c], c) : light[c];
-        }
+        IntStream.range(0, 3).parallel().forEach(c -> cover[c] = flat ? flatten(light[c], c) : light[c]);
     }
 
     /**
@@ -62,19 +61,22 @@ final class Plane {
         int width = (int) Math.round(w * resolution);
         int height = (int) Math.round(h * resolution);
         var light = new float[3][width * height];
-        int burnt = 0;
+        double step = 1 / resolution;
+        boolean fine = mapping.scale(x0 + w / 2, y0 + h / 2) * step > 1.3; // more than one pixel for a point: take four
+        int bands = (height + STEP - 1) / STEP;
+        int burnt = IntStream.range(0, bands).parallel().map(band -> band(photo, mapping, x0, y0, resolution, width, Math.min(height, (band + 1) * STEP), band * STEP, fine, light)).sum();
+        return new Plane(x0, y0, resolution, width, height, light, dark, (double) burnt / (width * height), flat);
+    }
+
+    /** Fills some rows. @return how many points are burnt out */
+    private static int band(Photo photo, Mapping mapping, double x0, double y0, double resolution, int width, int end, int start, boolean fine, float[][] light) {
         int across = width / STEP + 2;
         var px = new double[2][across];
         var py = new double[2][across];
-        row(mapping, x0, y0, resolution, 0, px[1], py[1]);
-        double step = 1 / resolution;
-        boolean fine = mapping.scale(x0 + w / 2, y0 + h / 2) * step > 1.3; // more than one pixel for a point: take four
-        for (int y = 0; y < height; y++) {
-            if (y % STEP == 0) {
-                System.arraycopy(px[1], 0, px[0], 0, across);
-                System.arraycopy(py[1], 0, py[0], 0, across);
-                row(mapping, x0, y0, resolution, y + STEP, px[1], py[1]);
-            }
+        row(mapping, x0, y0, resolution, start, px[0], py[0]);
+        row(mapping, x0, y0, resolution, start + STEP, px[1], py[1]);
+        int burnt = 0;
+        for (int y = start; y < end; y++) {
             double fy = (double) (y % STEP) / STEP;
             for (int x = 0; x < width; x++) {
                 int i = x / STEP;
@@ -102,7 +104,7 @@ final class Plane {
                 }
             }
         }
-        return new Plane(x0, y0, resolution, width, height, light, dark, (double) burnt / (width * height), flat);
+        return burnt;
     }
 
     private static void row(Mapping mapping, double x0, double y0, double resolution, int y, double[] px, double[] py) {
@@ -116,10 +118,13 @@ final class Plane {
 
     /** Adds the light between four pixels. @return whether all of it is burnt out */
     private static boolean sample(Photo photo, double px, double py, float[][] light, int at, float weight) {
-        int ix = Math.clamp((int) Math.floor(px), 0, photo.width - 2);
-        int iy = Math.clamp((int) Math.floor(py), 0, photo.height - 2);
-        float fx = (float) Math.clamp(px - ix, 0, 1);
-        float fy = (float) Math.clamp(py - iy, 0, 1);
+        if (!(px >= 0 && py >= 0 && px < photo.width - 1 && py < photo.height - 1)) {
+            return false; // beyond the picture's edge nothing was seen
+        }
+        int ix = (int) px;
+        int iy = (int) py;
+        float fx = (float) (px - ix);
+        float fy = (float) (py - iy);
         int a = 3 * (iy * photo.width + ix);
         int b = a + 3 * photo.width;
         byte[] p = photo.bgr;

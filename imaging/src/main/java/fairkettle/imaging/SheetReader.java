@@ -26,13 +26,13 @@ public final class SheetReader {
     private static final double PAGE_COARSEST = 3.0;
     private static final double ROUGH = 0.25; // mm that marks may be off
     private static final int DOTS = 8;
-    private static final double FINE = 10; // points per mm
+    private static final double FINE = 8; // points per mm
     private static final double TAPPED = 6; // mm around a pattern whose corners were tapped
     private static final double ALIKE = 0.86; // cosine between two inks
     private static final double WRONG = 0.3; // of a strong stroke, on average, one step outside
 
-    private static final Map<String, double[]> COVERS = Map.of("K", new double[] {1, 1, 1}, "C", new double[] {1, .35, .12}, "M", new double[] {.12, 1, .42}, "Y", new double[] {.03, .12, 1},
-            "LC", new double[] {1, .35, .15}, "LM", new double[] {.12, 1, .45}, "GY", new double[] {1, 1, 1}, "PK", new double[] {1, 1, 1});
+    private static final Map<String, double[]> COVERS = Map.of("K", new double[] {1, 1, 1}, "C", new double[] {1, .64, .3}, "M", new double[] {.4, 1, .74}, "Y", new double[] {.16, .25, 1},
+            "LC", new double[] {.62, .34, .16}, "LM", new double[] {.2, .58, .4}, "GY", new double[] {1, 1, 1}, "PK", new double[] {1, 1, 1});
 
     private SheetReader() {}
 
@@ -186,14 +186,15 @@ public final class SheetReader {
                         : "White does not show on white paper. Print it on clear film and read it in the frame for white."));
             } else {
                 var m = measured.of(channel.code());
-                looks.add(measured.strokes().judge(m, usual));
+                looks.add(measured.strokes().covers(m) ? measured.strokes().judge(m, usual)
+                        : Look.unreadable(channel.code(), channel.nozzles(), "%s lies outside the window. Lay the whole strip inside it.".formatted(Strokes.name(channel.code()))));
             }
         }
         looks.sort(java.util.Comparator.comparing(Look::channel));
         if (looks.stream().noneMatch(Look::readable)) {
             return new Result.Unread(code, looks.stream().filter(l -> l.unreadable() != null).map(Look::unreadable).findFirst().orElse(""));
         }
-        return new Result.Read(code, looks, doubts, flipped, coarsest, Straight.of(photo, mapping, strip, measured.places(plane, strip, edge)));
+        return new Result.Read(code, looks, doubts, flipped, coarsest, new Straight(photo, mapping, strip, measured.places(plane, strip, edge)));
     }
 
     /** All channels of a pattern, measured at one placement. */
@@ -250,7 +251,7 @@ public final class SheetReader {
 
     /** How alike the colours are to what should be there: 1 for the same. */
     private static double agree(List<Strokes.Measured> seen) {
-        return seen.stream().mapToDouble(m -> Placement.cosine(m.full, m.expected)).average().orElse(0);
+        return seen.stream().mapToDouble(m -> Placement.alike(m.full, m.expected)).average().orElse(0);
     }
 
     private static double[] cover(ChannelCode channel) {
@@ -278,7 +279,7 @@ public final class SheetReader {
         } else {
             stairs(photo, mapping, stairs, dark, coarsest, solids, looks, places);
         }
-        return new Result.Read(Optional.of(code), looks, List.of(), false, coarsest, Straight.of(photo, mapping, new Part.Strip(0, 0, known.page().width(), known.page().height(), dark), places));
+        return new Result.Read(Optional.of(code), looks, List.of(), false, coarsest, new Straight(photo, mapping, new Part.Strip(0, 0, known.page().width(), known.page().height(), dark), places));
     }
 
     private static void stairs(Photo photo, Mapping mapping, List<Part.Stair> stairs, boolean dark, double coarsest, Map<ChannelCode, Solid> solids, List<Look> looks,

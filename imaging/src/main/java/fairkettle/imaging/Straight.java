@@ -10,14 +10,11 @@ import java.io.UncheckedIOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 
-/**
- * The part of the picture that was read, upright and straight, to be looked at and tapped.
- *
- * @param spots by channel, where each stroke's middle is in it: shares of its width and height, x and y in turn
- */
-public record Straight(byte[] jpeg, int width, int height, Map<ChannelCode, List<Double>> spots) {
+/** The part of the picture that was read, upright and straight, to be looked at and tapped. Drawn when it is asked for. */
+public final class Straight {
 
     private static final double WIDE = 1180; // pixels
     private static final double HIGH = 1180;
@@ -25,7 +22,26 @@ public record Straight(byte[] jpeg, int width, int height, Map<ChannelCode, List
     /** A place on the page, mm. */
     record Place(double x, double y) {}
 
-    static Straight of(Photo photo, Mapping mapping, Part.Strip part, Map<ChannelCode, List<Place>> places) {
+    private final Photo photo;
+    private final Mapping mapping;
+    private final Part.Strip part;
+    private final Map<ChannelCode, List<Place>> places;
+
+    Straight(Photo photo, Mapping mapping, Part.Strip part, Map<ChannelCode, List<Place>> places) {
+        this.photo = photo;
+        this.mapping = mapping;
+        this.part = part;
+        this.places = Map.copyOf(places);
+    }
+
+    /** By channel, where each stroke's middle is in it: shares of its width and height, x and y in turn. */
+    public Map<ChannelCode, List<Double>> spots() {
+        var spots = new HashMap<ChannelCode, List<Double>>();
+        places.forEach((code, all) -> spots.put(code, all.stream().flatMap(p -> Stream.of(share((p.x() - part.x()) / part.width()), share((p.y() - part.y()) / part.height()))).toList()));
+        return spots;
+    }
+
+    public byte[] jpeg() {
         double resolution = Math.min(WIDE / part.width(), HIGH / part.height());
         int width = (int) (part.width() * resolution);
         int height = (int) (part.height() * resolution);
@@ -40,12 +56,10 @@ public record Straight(byte[] jpeg, int width, int height, Map<ChannelCode, List
                 System.arraycopy(photo.bgr, 3 * (py * photo.width + px), out, 3 * (y * width + x), 3);
             }
         }
-        var spots = new HashMap<ChannelCode, List<Double>>();
-        places.forEach((code, all) -> spots.put(code, all.stream().flatMap(p -> java.util.stream.Stream.of(share((p.x() - part.x()) / part.width()), share((p.y() - part.y()) / part.height()))).toList()));
         try {
             var bytes = new ByteArrayOutputStream();
             ImageIO.write(image, "jpeg", bytes);
-            return new Straight(bytes.toByteArray(), width, height, spots);
+            return bytes.toByteArray();
         } catch (IOException e) {
             throw new UncheckedIOException("The straightened picture could not be written.", e);
         }

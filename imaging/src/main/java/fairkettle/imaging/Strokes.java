@@ -83,6 +83,11 @@ final class Strokes {
         return m;
     }
 
+    /** Whether (nearly) all places lie inside the plane. */
+    boolean covers(Measured m) {
+        return m.sites.stream().filter(s -> !inside(s)).count() * 50 < m.sites.size();
+    }
+
     private boolean inside(Site s) {
         return s.x() - s.half() > 1 && s.x() + s.half() < plane.width - 2 && s.y() - reach > 1 && s.y() + reach < plane.height - 2;
     }
