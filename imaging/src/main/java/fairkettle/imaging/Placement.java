@@ -249,7 +249,7 @@ final class Placement {
                         score += visible[way == 0 ? block : blocks - 1 - block] ? (alike(c, e) - .8) * 5 : -1;
                     }
                 }
-                score -= .02 * Math.abs(k);
+                score -= .02 * Math.abs(k) + .05 * way; // people mostly lay it the right way round
                 if (score > best) {
                     if (way != (turned ? 1 : 0)) {
                         next = Math.max(next, best);

@@ -1,0 +1,55 @@
+package fairkettle.standin;
+
+import fairkettle.machine.Profiles;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.stream.IntStream;
+
+/** Starts a bench of any size by itself: {@code Bench COUNT PORT SPEED}. */
+public final class Bench {
+
+    private static final List<String> NAMES = List.of("Bramble", "Teasel", "Sorrel", "Juniper", "Clover", "Thistle", "Bryony", "Campion", "Dogwood", "Elder", "Fennel", "Hazel", "Mallow", "Nettle", "Rowan", "Sloe",
+            "Spindle", "Tansy", "Vetch", "Yarrow");
+
+    private Bench() {}
+
+    public static void main(String[] args) throws Exception {
+        int count = args.length > 0 ? Integer.parseInt(args[0]) : 6;
+        int port = args.length > 1 ? Integer.parseInt(args[1]) : 8651;
+        double speed = args.length > 2 ? Double.parseDouble(args[2]) : 1;
+        try (var bench = Standins.start(machines(count), 2026, port, fast(Clock.systemUTC(), speed), 1500)) {
+            System.out.printf("A bench of %d simulated machines: http://127.0.0.1:%d/%n", count, bench.port());
+            new CountDownLatch(1).await();
+        }
+    }
+
+    static List<Standins.Wanted> machines(int count) {
+        return IntStream.range(0, count).mapToObj(i -> new Standins.Wanted(NAMES.get(i % NAMES.size()) + (i < NAMES.size() ? "" : " " + (i / NAMES.size() + 1)), Profiles.ALL.get(i % Profiles.ALL.size()), i % 3 == 1)).toList();
+    }
+
+    /** A clock that runs so many times as fast from now on. */
+    public static Clock fast(Clock real, double speed) {
+        var start = real.instant();
+        return new Clock() {
+            @Override
+            public ZoneId getZone() {
+                return ZoneOffset.UTC;
+            }
+
+            @Override
+            public Clock withZone(ZoneId zone) {
+                return this;
+            }
+
+            @Override
+            public Instant instant() {
+                return start.plus(Duration.ofNanos((long) (Duration.between(start, real.instant()).toNanos() * speed)));
+            }
+        };
+    }
+}

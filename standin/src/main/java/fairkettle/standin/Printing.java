@@ -1,0 +1,188 @@
+package fairkettle.standin;
+
+import fairkettle.machine.NozzlePattern;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.rendering.ImageType;
+import org.apache.pdfbox.rendering.PDFRenderer;
+
+/** Turns what is sent into ink on paper, as far as this machine's nozzles, air and supply allow. */
+final class Printing {
+
+    private static final double EDGE = 8; // mm round the own pattern
+    private static final int MAX_PAGES = 40;
+
+    private Printing() {}
+
+    /** The document is nothing this machine prints. */
+    static final class Unprintable extends Exception {
+        Unprintable(String message, Throwable cause) {
+            super(message, cause);
+        }
+    }
+
+    /** The machine's own nozzle check. @param white the whites alone, on clear film; else the colours, on paper */
+    static Paper check(SimMachine machine, boolean white) {
+        var profile = machine.profile();
+        NozzlePattern pattern = profile.pattern();
+        var marks = new HashMap<String, SimMachine.Marks>();
+        machine.check().forEach(m -> marks.put(m.code(), m));
+        int most = profile.channels().stream().mapToInt(c -> c.nozzles()).max().orElseThrow();
+        double wide = pattern.width() + 2 * EDGE;
+        double high = pattern.height(most) + 2 * EDGE;
+        var paper = white ? Paper.film(wide, high) : Paper.plain(wide, high);
+        for (int block = 0; block < profile.channels().size(); block++) {
+            var channel = profile.channels().get(pattern.order().get(block));
+            if (channel.code().white() != white) {
+                continue;
+            }
+            var m = marks.get(channel.code().code());
+            for (int n = 0; n < channel.nozzles(); n++) {
+                if (m.amount()[n] > 0) {
+                    double y = EDGE + pattern.down(n) + m.aside()[n];
+                    float amount = (float) (m.amount()[n] * m.strength());
+                    paper.stroke(EDGE + pattern.left(block, n), y, pattern.stroke(), NozzlePattern.THICK, m.code(), amount * (float) (1 - m.foreign()));
+                    if (m.foreign() > .01) {
+                        paper.stroke(EDGE + pattern.left(block, n), y, pattern.stroke(), NozzlePattern.THICK, "K", amount * (float) m.foreign());
+                    }
+                }
+            }
+        }
+        return paper;
+    }
+
+    /** @param format the document's type as it was declared */
+    static List<Paper> document(SimMachine machine, byte[] bytes, String format) throws Unprintable {
+        var pages = new ArrayList<Paper>();
+        try {
+            if (format.equals("application/pdf") || format.equals("application/octet-stream") && bytes.length > 4 && bytes[0] == '%') {
+                try (var document = Loader.loadPDF(bytes)) {
+                    if (document.getNumberOfPages() > MAX_PAGES) {
+                        throw new Unprintable("Too many pages.", null);
+                    }
+                    var renderer = new PDFRenderer(document);
+                    for (int i = 0; i < document.getNumberOfPages(); i++) {
+                        var box = document.getPage(i).getCropBox();
+                        pages.add(page(machine, renderer.renderImageWithDPI(i, (float) (Paper.DENSE * 25.4), ImageType.RGB), box.getWidth() / 72 * 25.4, box.getHeight() / 72 * 25.4));
+                    }
+                }
+            } else if (format.equals("image/pwg-raster")) {
+                for (var image : PwgRaster.pages(bytes)) {
+                    pages.add(page(machine, image.image(), image.widthMm(), image.heightMm()));
+                }
+            } else {
+                var image = ImageIO.read(new ByteArrayInputStream(bytes));
+                if (image == null) {
+                    throw new Unprintable("No picture.", null);
+                }
+                boolean lying = image.getWidth() > image.getHeight();
+                pages.add(page(machine, image, lying ? 297 : 210, lying ? 210 : 297));
+            }
+        } catch (IOException | RuntimeException e) {
+            throw new Unprintable("The document is damaged.", e);
+        }
+        return pages;
+    }
+
+    private static Paper page(SimMachine machine, BufferedImage image, double widthMm, double heightMm) {
+        var paper = Paper.plain(widthMm, heightMm);
+        var codes = machine.profile().codes().stream().map(c -> c.code()).toList();
+        boolean light = codes.contains("LC");
+        int[] row = new int[image.getWidth()];
+        // first how much of each ink the page asks for, then what comes of it
+        var cover = new float[5][paper.width];
+        var asked = new HashMap<String, Double>();
+        double perPoint = machine.profile().draws().sheet().mL() / (210 * 297 * Paper.DENSE * Paper.DENSE);
+        for (int y = 0; y < paper.height; y += 4) {
+            separate(image, y, paper, row, cover);
+            for (int x = 0; x < paper.width; x += 4) {
+                for (int k = 0; k < 4; k++) {
+                    add(asked, codes, light, k, cover[k][x], 16 * perPoint);
+                }
+            }
+        }
+        Map<String, float[]> came = machine.supply(asked, paper.height);
+        Map<String, float[]> firing = machine.firing();
+        Map<String, Double> foreign = machine.foreign();
+        double pitch = machine.profile().pattern().pitch();
+        for (int y = 0; y < paper.height; y++) {
+            separate(image, y, paper, row, cover);
+            int nozzle = (int) (y / Paper.DENSE / pitch);
+            for (int k = 0; k < 4; k++) {
+                lay(paper, y, light, k, cover[k], came, firing, foreign, nozzle);
+            }
+        }
+        return paper;
+    }
+
+    /** RGB into cyan, magenta, yellow and black, as an ordinary driver does it on plain paper. */
+    private static void separate(BufferedImage image, int y, Paper paper, int[] row, float[][] cover) {
+        int iy = Math.min(image.getHeight() - 1, y * image.getHeight() / paper.height);
+        image.getRGB(0, iy, image.getWidth(), 1, row, 0, image.getWidth());
+        for (int x = 0; x < paper.width; x++) {
+            int p = row[Math.min(image.getWidth() - 1, x * image.getWidth() / paper.width)];
+            float c = 1 - (p >> 16 & 255) / 255f;
+            float m = 1 - (p >> 8 & 255) / 255f;
+            float yy = 1 - (p & 255) / 255f;
+            float k = Math.min(c, Math.min(m, yy));
+            boolean grey = Math.max(c, Math.max(m, yy)) - k < .04f;
+            float taken = grey ? k : k * .6f;
+            cover[0][x] = taken;
+            cover[1][x] = c - taken;
+            cover[2][x] = m - taken;
+            cover[3][x] = yy - taken;
+        }
+    }
+
+    private static final String[] INKS = {"K", "C", "M", "Y"};
+
+    /** Pale cyan and magenta go to the light inks where there are some. @return cover by dark and light ink */
+    private static float[] split(boolean light, int k, float cover) {
+        if (!light || k == 0 || k == 3) {
+            return new float[] {cover, 0};
+        }
+        return cover < .5f ? new float[] {0, cover * 2} : new float[] {cover * 2 - 1, 2 - cover * 2};
+    }
+
+    private static void add(Map<String, Double> asked, List<String> codes, boolean light, int k, float cover, double perPoint) {
+        if (cover <= .01f) {
+            return;
+        }
+        float[] s = split(light, k, cover);
+        asked.merge(INKS[k], s[0] * perPoint, Double::sum);
+        if (s[1] > 0 && codes.contains("L" + INKS[k])) {
+            asked.merge("L" + INKS[k], s[1] * perPoint, Double::sum);
+        }
+    }
+
+    private static void lay(Paper paper, int y, boolean light, int k, float[] cover, Map<String, float[]> came, Map<String, float[]> firing, Map<String, Double> foreign, int nozzle) {
+        for (int pale = 0; pale < 2; pale++) {
+            String code = pale == 1 ? "L" + INKS[k] : INKS[k];
+            var fires = firing.get(code);
+            if (fires == null) {
+                continue;
+            }
+            float share = fires[nozzle % fires.length] * came.get(code)[y];
+            float strange = (float) (double) foreign.get(code);
+            for (int x = 0; x < paper.width; x++) {
+                if (cover[x] > .01f) {
+                    float s = split(light, k, cover[x])[pale] * share;
+                    if (s > .004f) {
+                        int at = 3 * (y * paper.width + x);
+                        paper.lay(at, code, s * (1 - strange));
+                        if (strange > .01f) {
+                            paper.lay(at, code.equals("K") ? "Y" : "K", s * strange);
+                        }
+                    }
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,275 @@
+package fairkettle.standin;
+
+import com.hp.jipp.encoding.IppInputStream;
+import com.hp.jipp.encoding.IppOutputStream;
+import com.sun.net.httpserver.HttpExchange;
+import com.sun.net.httpserver.HttpHandler;
+import com.sun.net.httpserver.HttpServer;
+import fairkettle.machine.Profile;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Executors;
+
+/**
+ * A bench of simulated machines on loopback: each an IPP printer under {@code /ipp/NAME}, with its tray under
+ * {@code /tray/NAME}, and a probe of the room's air under {@code /probe}.
+ */
+public final class Standins implements AutoCloseable {
+
+    private static final int LARGEST = 40_000_000; // bytes of one document
+
+    private final HttpServer http;
+    private final Map<String, IppPrinter> printers = new LinkedHashMap<>();
+    private final Climate climate;
+    private final Clock clock;
+    private final Map<String, Paper> frames = new LinkedHashMap<>();
+
+    /** @param chipsIgnored true for a machine whose chips say “full” for ever */
+    public record Wanted(String name, Profile profile, boolean chipsIgnored) {}
+
+    private Standins(HttpServer http, Climate climate, Clock clock) {
+        this.http = http;
+        this.climate = climate;
+        this.clock = clock;
+    }
+
+    /**
+     * @param port 0 for any that is free
+     * @param clock the bench's own time; it may run fast
+     * @param millisPerPage of real time
+     */
+    public static Standins start(List<Wanted> machines, long seed, int port, Clock clock, long millisPerPage) throws IOException {
+        var climate = new Climate(seed);
+        var standins = new Standins(HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0), climate, clock);
+        for (int i = 0; i < machines.size(); i++) {
+            var wanted = machines.get(i);
+            var machine = new SimMachine(wanted.name(), wanted.profile(), seed * 31 + i, climate, clock.instant(), wanted.chipsIgnored());
+            standins.printers.put(key(wanted.name()), new IppPrinter(machine, clock, millisPerPage));
+        }
+        standins.http.createContext("/ipp/", standins.guarded(standins::ipp));
+        standins.http.createContext("/tray/", standins.guarded(standins::tray));
+        standins.http.createContext("/act/", standins.guarded(standins::act));
+        standins.http.createContext("/fault/", standins.guarded(standins::fault));
+        standins.http.createContext("/probe", standins.guarded(standins::probe));
+        standins.http.createContext("/", standins.guarded(standins::front));
+        standins.http.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
+        standins.http.start();
+        return standins;
+    }
+
+    private static String key(String name) {
+        return name.toLowerCase(Locale.ROOT);
+    }
+
+    public int port() {
+        return http.getAddress().getPort();
+    }
+
+    /** Where a machine's printer is, for a client. */
+    public URI printer(String name) {
+        return URI.create("ipp://127.0.0.1:%d/ipp/%s".formatted(port(), key(name)));
+    }
+
+    /** @throws IllegalArgumentException if there is no such machine */
+    public SimMachine machine(String name) {
+        return found(name).machine();
+    }
+
+    private IppPrinter found(String name) {
+        var printer = printers.get(key(name));
+        if (printer == null) {
+            throw new IllegalArgumentException("No machine of this bench is called %s. There are: %s.".formatted(name, printers.keySet()));
+        }
+        printer.machine().advance(clock.instant());
+        return printer;
+    }
+
+    @Override
+    public void close() {
+        http.stop(0);
+        printers.values().forEach(IppPrinter::close);
+    }
+
+    // ---- over the network ----------------------------------------------------------------------------------------
+
+    private HttpHandler guarded(HttpHandler handler) {
+        return exchange -> {
+            try (exchange) {
+                handler.handle(exchange);
+            } catch (IllegalArgumentException e) {
+                send(exchange, 404, "text/plain", String.valueOf(e.getMessage()).getBytes(StandardCharsets.UTF_8));
+            }
+        };
+    }
+
+    private void ipp(HttpExchange exchange) throws IOException {
+        var printer = found(path(exchange, 2));
+        if (printer.fault() == IppPrinter.Fault.OFFLINE) {
+            return; // nobody answers
+        }
+        if (!exchange.getRequestMethod().equals("POST") || !"application/ipp".equals(exchange.getRequestHeaders().getFirst("Content-Type"))) {
+            send(exchange, 400, "text/plain", "An IPP printer.".getBytes(StandardCharsets.UTF_8));
+            return;
+        }
+        var body = exchange.getRequestBody().readNBytes(LARGEST + 1);
+        if (body.length > LARGEST) {
+            send(exchange, 413, "text/plain", new byte[0]);
+            return;
+        }
+        if (printer.fault() == IppPrinter.Fault.HANGS_UP && body.length > 4000) {
+            return; // took the document and hung up without a word
+        }
+        var in = new ByteArrayInputStream(body);
+        var request = new IppInputStream(in).readPacket();
+        var answer = printer.answer(request, in.readAllBytes(), URI.create("ipp://%s/ipp/%s".formatted(exchange.getRequestHeaders().getFirst("Host"), path(exchange, 2))));
+        var out = new ByteArrayOutputStream();
+        new IppOutputStream(out).write(answer);
+        send(exchange, 200, "application/ipp", out.toByteArray());
+    }
+
+    /** What lies in the tray, and pictures of it: {@code /tray/bramble}, {@code /tray/bramble/0.jpg?with=phone}, {@code /tray/bramble/check.jpg}. */
+    private void tray(HttpExchange exchange) throws IOException {
+        var printer = found(path(exchange, 2));
+        var what = path(exchange, 3);
+        var with = String.valueOf(exchange.getRequestURI().getQuery()).contains("scanner") ? Snapshot.With.SCANNER : Snapshot.With.PHONE;
+        var pages = printer.tray();
+        if (what.equals("check.jpg") || what.equals("white.jpg")) {
+            send(exchange, 200, "image/jpeg", Snapshot.of(check(printer, what.equals("white.jpg")), with, System.identityHashCode(exchange)));
+        } else if (what.endsWith(".jpg")) {
+            int index = number(what.substring(0, what.length() - 4));
+            if (index < 0 || index >= pages.size()) {
+                throw new IllegalArgumentException("There is no such page in the tray.");
+            }
+            send(exchange, 200, "image/jpeg", Snapshot.of(pages.get(pages.size() - 1 - index), with, index * 31L + pages.size()));
+        } else {
+            send(exchange, 200, "application/json", "{\"machine\":\"%s\",\"pages\":%d}".formatted(printer.machine().name(), pages.size()).getBytes(StandardCharsets.UTF_8));
+        }
+    }
+
+    /** The machine's own check, laid into the reading frame where one was printed: the newest half page in any tray. */
+    private Paper check(IppPrinter printer, boolean white) {
+        var strip = Printing.check(printer.machine(), white);
+        var frame = printer.tray().reversed().stream().filter(p -> p.heightMm < 160 && p.widthMm > 200).findFirst();
+        frame.ifPresent(f -> frames.put(printer.machine().name(), f));
+        var kept = Optional.ofNullable(frames.get(printer.machine().name()));
+        if (kept.isEmpty()) {
+            return strip;
+        }
+        var whole = Paper.copy(kept.get());
+        whole.put(strip, whole.widthMm / 2 + 3, whole.heightMm / 2 - 4, 1.2);
+        return whole;
+    }
+
+    private static int number(String text) {
+        try {
+            return Integer.parseInt(text);
+        } catch (NumberFormatException e) {
+            throw new IllegalArgumentException("There is no such page in the tray.", e);
+        }
+    }
+
+    /** {@code POST /act/bramble} with the name of an act and, where it needs them, channel and mL: {@code Fill C 20}. */
+    private void act(HttpExchange exchange) throws IOException {
+        var printer = found(path(exchange, 2));
+        var words = new String(exchange.getRequestBody().readNBytes(200), StandardCharsets.UTF_8).strip().split(" +");
+        var channel = words.length > 1 ? words[1] : "";
+        double amount = words.length > 2 ? Double.parseDouble(words[2]) : words.length > 1 && channel.matches("[0-9.]+") ? Double.parseDouble(channel) : 0;
+        Act act = switch (words[0]) {
+            case "Check" -> new Act.Check();
+            case "Clean" -> new Act.Clean();
+            case "PowerClean" -> new Act.PowerClean();
+            case "Purge" -> new Act.Purge(channel, amount);
+            case "Soak" -> new Act.Soak(amount);
+            case "OvernightSoak" -> new Act.OvernightSoak();
+            case "DrawAtCartridge" -> new Act.DrawAtCartridge(channel, amount);
+            case "DrawAtWasteLine" -> new Act.DrawAtWasteLine(channel, amount);
+            case "PushAir" -> new Act.PushAir(channel);
+            case "FluidAtInlet" -> new Act.FluidAtInlet(channel, amount);
+            case "Fill" -> new Act.Fill(channel, amount);
+            case "WrongInk" -> new Act.WrongInk(channel, amount);
+            case "Agitate" -> new Act.Agitate(channel);
+            case "Circulate" -> new Act.Circulate();
+            case "FlushWhiteLine" -> new Act.FlushWhiteLine(channel);
+            case "OpenVent" -> new Act.OpenVent(channel);
+            case "ShutVent" -> new Act.ShutVent(channel);
+            case "OpenValve" -> new Act.OpenValve(channel);
+            case "ShutValve" -> new Act.ShutValve(channel);
+            case "WipePlate" -> new Act.WipePlate();
+            case "CleanCap" -> new Act.CleanCap();
+            case "NewCap" -> new Act.NewCap();
+            case "NewWiper" -> new Act.NewWiper();
+            case "NewDamper" -> new Act.NewDamper(channel);
+            case "NewPad" -> new Act.NewPad();
+            case "NewHead" -> new Act.NewHead();
+            case "Renew" -> new Act.Renew(channel);
+            case "ResetChip" -> new Act.ResetChip(channel);
+            default -> throw new IllegalArgumentException("No act is called %s.".formatted(words[0]));
+        };
+        printer.machine().act(act);
+        send(exchange, 204, "text/plain", new byte[0]);
+    }
+
+    /** {@code POST /fault/bramble} with one of NONE, OFFLINE, REFUSES, SLOW, HANGS_UP, PAPER_OUT, PAPER_IN. */
+    private void fault(HttpExchange exchange) throws IOException {
+        var printer = found(path(exchange, 2));
+        var word = new String(exchange.getRequestBody().readNBytes(40), StandardCharsets.UTF_8).strip();
+        if (word.startsWith("PAPER_")) {
+            printer.machine().paperOut(word.equals("PAPER_OUT"));
+        } else {
+            printer.fault(IppPrinter.Fault.valueOf(word));
+        }
+        send(exchange, 204, "text/plain", new byte[0]);
+    }
+
+    private void probe(HttpExchange exchange) throws IOException {
+        var air = climate.at(clock.instant());
+        send(exchange, 200, "application/json", "{\"at\":\"%s\",\"celsius\":%s,\"humidity\":%s}".formatted(clock.instant(), air.celsius(), air.humidity()).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private void front(HttpExchange exchange) throws IOException {
+        if (!exchange.getRequestURI().getPath().equals("/")) {
+            throw new IllegalArgumentException("Nothing is here.");
+        }
+        var page = new StringBuilder("<!doctype html><html lang=en><meta charset=utf-8><meta name=viewport content='width=device-width'><title>A simulated bench</title>"
+                + "<style>body{font:16px/1.5 sans-serif;max-width:46rem;margin:2rem auto;padding:0 1rem}li{margin:.6rem 0}</style><h1>A simulated bench</h1>"
+                + "<p>These machines are not real. Pictures of what lies in their trays, as a phone over the bench takes them:</p><ul>");
+        for (var each : printers.entrySet()) {
+            var name = each.getValue().machine().name();
+            page.append("<li><b>%s</b> (%s) · <code>%s</code><br><a href='/tray/%s/check.jpg'>its own nozzle check now</a>".formatted(name, each.getValue().machine().profile().name(), printer(name), each.getKey()));
+            if (each.getValue().machine().profile().codes().stream().anyMatch(fairkettle.ink.ChannelCode::white)) {
+                page.append(" · <a href='/tray/%s/white.jpg'>the white one, on film</a>".formatted(each.getKey()));
+            }
+            int pages = each.getValue().tray().size();
+            for (int i = 0; i < Math.min(3, pages); i++) {
+                page.append(" · <a href='/tray/%s/%d.jpg'>%s</a>".formatted(each.getKey(), i, i == 0 ? "newest page" : i == 1 ? "the one before" : "and before"));
+            }
+            page.append("</li>");
+        }
+        page.append("</ul><p>The room: <a href='/probe'>probe</a>.</p></html>");
+        send(exchange, 200, "text/html; charset=utf-8", page.toString().getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static String path(HttpExchange exchange, int part) {
+        var parts = exchange.getRequestURI().getPath().split("/");
+        return parts.length > part ? parts[part] : "";
+    }
+
+    private static void send(HttpExchange exchange, int status, String type, byte[] body) throws IOException {
+        exchange.getResponseHeaders().set("Content-Type", type);
+        exchange.sendResponseHeaders(status, body.length == 0 ? -1 : body.length);
+        if (body.length > 0) {
+            exchange.getResponseBody().write(body);
+        }
+    }
+}
