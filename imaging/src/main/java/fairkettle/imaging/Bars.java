@@ -23,6 +23,9 @@ final class Bars {
     static final Map<String, double[]> CLEAN = Map.of("K", unit(1, 1, 1), "C", unit(1, .32, .12), "M", unit(.16, 1, .42), "Y", unit(.03, .12, 1), "LC", unit(1, .35, .15), "LM", unit(.15, 1, .45),
             "GY", unit(1, 1, 1), "PK", unit(1, 1, 1));
 
+    /** How dense a full area of each is, beside the others: so much of a share is seen. */
+    private static final Map<String, Double> DENSITY = Map.of("K", 2.4, "PK", 2.3, "C", 1.15, "M", 1.2, "Y", 1.02, "LC", .45, "LM", .45, "GY", .85);
+
     static double[] clean(ChannelCode channel) {
         return CLEAN.getOrDefault(channel.code(), unit(1, 1, 1));
     }
@@ -194,7 +197,9 @@ final class Bars {
                 double rest = off(tint, clean, b, p, q);
                 if (rest < least) {
                     least = rest;
-                    best = q / (p + q);
+                    double own = p / DENSITY.getOrDefault(channel.code(), 1.1);
+                    double strange = q / DENSITY.getOrDefault(other.code(), 1.1);
+                    best = strange / (own + strange);
                 }
             }
         }

@@ -16,7 +16,7 @@ import java.util.Optional;
 /** Finds a sheet in a picture: its square codes say which it is and about where; its dots say precisely. */
 final class Marks {
 
-    private static final double FIRST_LOOK = 1.5e6; // pixels
+    private static final double FIRST_LOOK = 1.1e6; // pixels
     private static final double CONTRAST = 0.25; // of a dot against its paper
 
     private final Photo photo;
@@ -146,7 +146,7 @@ final class Marks {
         double py = mapping.y(dot.x(), dot.y());
         double scale = mapping.scale(dot.x(), dot.y());
         double r = dot.diameter() / 2 * scale;
-        int reach = (int) Math.ceil(2.4 * r);
+        int reach = (int) Math.ceil(2.1 * r);
         int x0 = (int) Math.round(px) - reach;
         int y0 = (int) Math.round(py) - reach;
         int side = 2 * reach + 1;

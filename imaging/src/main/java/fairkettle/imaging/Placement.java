@@ -32,6 +32,7 @@ final class Placement {
     private double[] place = new double[6];
     private boolean flipped;
     private boolean doubtful;
+    private boolean astray;
     /** how much better this place is than the next best that looks like it, in strokes */
     private double lead;
     private double outside;
@@ -126,9 +127,8 @@ final class Placement {
         // why both: where some blocks do not show, the strip the other way round has its bare end on the left
         for (boolean way : Arrays.equals(visible, reverse(visible)) ? new boolean[] {false} : new boolean[] {false, true}) {
             shown = way ? reverse(visible) : visible;
-            var some = strokes(Math.max(1, Arrays.stream(nozzles).sum() / 260));
-            for (var start : coarse()) {
-                var fine = fine(start, some);
+            var some = strokes(Math.max(1, Arrays.stream(nozzles).sum() / 200));
+            for (var fine : coarse().parallelStream().map(start -> fine(start, some)).toList()) {
                 double score = score(fine, some);
                 if (score > best) {
                     best = score;
@@ -231,6 +231,7 @@ final class Placement {
         double strongest = Arrays.stream(found).filter(java.util.Objects::nonNull).mapToDouble(c -> c[3]).max().orElse(0);
         double best = Double.NEGATIVE_INFINITY;
         double next = Double.NEGATIVE_INFINITY;
+        double aside = Double.NEGATIVE_INFINITY;
         int shift = 0;
         boolean turned = false;
         for (int k = -blocks + 1; k < blocks; k++) {
@@ -249,16 +250,20 @@ final class Placement {
                         score += visible[way == 0 ? block : blocks - 1 - block] ? (alike(c, e) - .8) * 5 : -1;
                     }
                 }
-                score -= .02 * Math.abs(k) + .05 * way; // people mostly lay it the right way round
+                score -= .002 * Math.abs(k) + .05 * way; // people mostly lay it the right way round
                 if (score > best) {
                     if (way != (turned ? 1 : 0)) {
                         next = Math.max(next, best);
+                    } else {
+                        aside = Math.max(aside, best);
                     }
                     best = score;
                     shift = k;
                     turned = way == 1;
                 } else if (way != (turned ? 1 : 0)) {
                     next = Math.max(next, score);
+                } else {
+                    aside = Math.max(aside, score);
                 }
             }
         }
@@ -268,6 +273,7 @@ final class Placement {
         flipped = turned;
         shown = turned ? reverse(visible) : visible;
         doubtful = best - next < .25;
+        astray = best - aside < .1;
         if (shift != 0) {
             settle();
             place = ends(place);
@@ -382,7 +388,7 @@ final class Placement {
         double wide = plane.width / plane.resolution;
         double high = plane.height / plane.resolution;
         var found = new ArrayList<double[]>();
-        for (double turn = -TURN; turn <= TURN; turn += 1) {
+        for (double turn = -TURN; turn <= TURN; turn += 1.5) {
             double cos = Math.cos(Math.toRadians(turn));
             double sin = Math.sin(Math.toRadians(turn));
             int[] inside = offsets(in, cos, sin, stride);
@@ -405,7 +411,7 @@ final class Placement {
             if (starts.stream().noneMatch(s -> Math.hypot(s[1] - f[1], s[2] - f[2]) < 1.3 && Math.abs(s[3] - f[3]) < 1.5)) {
                 starts.add(f);
             }
-            if (starts.size() == 5) {
+            if (starts.size() == 4) {
                 break;
             }
         }
@@ -552,7 +558,8 @@ final class Placement {
     private double[] weigh(double[] t, double[] strong, double most) {
         double in = 0;
         double guard = 0;
-        int guards = 0;
+        var sides = new double[4];
+        var counts = new int[4];
         int steps = pattern.steps();
         for (int b = 0; b < nozzles.length; b++) {
             if (!shown[b] || strong[b] < .12 * most || strong[b] < .01) {
@@ -562,18 +569,23 @@ final class Placement {
             for (int stair = -1; stair <= stairs; stair++) {
                 for (int step = -1; step <= steps; step++) {
                     int n = stair * steps + step;
-                    boolean inside = stair >= 0 && step >= 0 && step < steps && n < nozzles[b];
                     double s = Math.clamp(sample(t, b, step, stair) / strong[b], 0, 1);
-                    if (inside) {
+                    if (stair >= 0 && step >= 0 && step < steps && n < nozzles[b]) {
                         in += s;
                     } else {
                         guard += s;
-                        guards++;
+                        int side = step < 0 ? 0 : step >= steps ? 1 : stair < 0 ? 2 : 3;
+                        sides[side] += s;
+                        counts[side]++;
                     }
                 }
             }
         }
-        return new double[] {in - guard, guards == 0 ? 0 : guard / guards};
+        double worst = 0;
+        for (int side = 0; side < 4; side++) {
+            worst = Math.max(worst, counts[side] == 0 ? 0 : sides[side] / counts[side]);
+        }
+        return new double[] {in - guard, worst};
     }
 
     private double sample(double[] t, int block, int step, int stair) {
@@ -594,11 +606,16 @@ final class Placement {
         return doubtful;
     }
 
+    /** Whether its blocks might as well be their neighbours. */
+    boolean astray() {
+        return astray;
+    }
+
     double lead() {
         return lead;
     }
 
-    /** Mean of the places one step outside, against a strong stroke: much of it means another pattern. */
+    /** On its worst side, the mean of the places one step outside, against a strong stroke: much of it means another pattern. */
     double outside() {
         return outside;
     }

@@ -10,6 +10,7 @@ import java.util.stream.IntStream;
 final class Plane {
 
     private static final float[] LINEAR = new float[256];
+    private static final float[] QUARTER = new float[256];
     private static final int STEP = 8; // pixels between exact places; between them the mapping is as good as straight
     private static final double CELL = 6; // mm over which the ground is looked for
 
@@ -17,6 +18,7 @@ final class Plane {
         for (int i = 0; i < 256; i++) { // IEC 61966-2-1
             double v = i / 255.0;
             LINEAR[i] = (float) (v <= 0.04045 ? v / 12.92 : Math.pow((v + 0.055) / 1.055, 2.4));
+            QUARTER[i] = LINEAR[i] / 4;
         }
     }
 
@@ -94,10 +96,10 @@ final class Plane {
                     double uy = (py[0][i + 1] - py[0][i]) / STEP * .25;
                     double vx = (px[1][i] - px[0][i]) / STEP * .25;
                     double vy = (py[1][i] - py[0][i]) / STEP * .25;
-                    full = sample(photo, cx + ux + vx, cy + uy + vy, light, at, .25f) & sample(photo, cx - ux + vx, cy - uy + vy, light, at, .25f)
-                            & sample(photo, cx + ux - vx, cy + uy - vy, light, at, .25f) & sample(photo, cx - ux - vx, cy - uy - vy, light, at, .25f);
+                    full = nearest(photo, cx + ux + vx, cy + uy + vy, light, at) & nearest(photo, cx - ux + vx, cy - uy + vy, light, at)
+                            & nearest(photo, cx + ux - vx, cy + uy - vy, light, at) & nearest(photo, cx - ux - vx, cy - uy - vy, light, at);
                 } else {
-                    full = sample(photo, cx, cy, light, at, 1);
+                    full = sample(photo, cx, cy, light, at);
                 }
                 if (full) {
                     burnt++;
@@ -116,8 +118,23 @@ final class Plane {
         }
     }
 
-    /** Adds the light between four pixels. @return whether all of it is burnt out */
-    private static boolean sample(Photo photo, double px, double py, float[][] light, int at, float weight) {
+    /** Adds a quarter of the nearest pixel's light. @return whether it is burnt out */
+    private static boolean nearest(Photo photo, double px, double py, float[][] light, int at) {
+        int ix = (int) (px + .5);
+        int iy = (int) (py + .5);
+        if (ix < 0 || iy < 0 || ix >= photo.width || iy >= photo.height) {
+            return false;
+        }
+        int a = 3 * (iy * photo.width + ix);
+        byte[] p = photo.bgr;
+        light[0][at] += QUARTER[p[a + 2] & 0xff];
+        light[1][at] += QUARTER[p[a + 1] & 0xff];
+        light[2][at] += QUARTER[p[a] & 0xff];
+        return (p[a] & p[a + 1] & p[a + 2] & 0xff) == 0xff;
+    }
+
+    /** The light between four pixels. @return whether all of it is burnt out */
+    private static boolean sample(Photo photo, double px, double py, float[][] light, int at) {
         if (!(px >= 0 && py >= 0 && px < photo.width - 1 && py < photo.height - 1)) {
             return false; // beyond the picture's edge nothing was seen
         }
@@ -128,13 +145,13 @@ final class Plane {
         int a = 3 * (iy * photo.width + ix);
         int b = a + 3 * photo.width;
         byte[] p = photo.bgr;
-        float w00 = (1 - fx) * (1 - fy) * weight;
-        float w10 = fx * (1 - fy) * weight;
-        float w01 = (1 - fx) * fy * weight;
-        float w11 = fx * fy * weight;
+        float w00 = (1 - fx) * (1 - fy);
+        float w10 = fx * (1 - fy);
+        float w01 = (1 - fx) * fy;
+        float w11 = fx * fy;
         for (int c = 0; c < 3; c++) {
             int o = 2 - c;
-            light[c][at] += w00 * LINEAR[p[a + o] & 0xff] + w10 * LINEAR[p[a + 3 + o] & 0xff] + w01 * LINEAR[p[b + o] & 0xff] + w11 * LINEAR[p[b + 3 + o] & 0xff];
+            light[c][at] = w00 * LINEAR[p[a + o] & 0xff] + w10 * LINEAR[p[a + 3 + o] & 0xff] + w01 * LINEAR[p[b + o] & 0xff] + w11 * LINEAR[p[b + 3 + o] & 0xff];
         }
         return (p[a] & p[a + 1] & p[a + 2] & 0xff) == 0xff;
     }
@@ -169,23 +186,30 @@ final class Plane {
             }
         }
         ground[colour] = 255 * (mean <= 0.0031308 ? 12.92 * mean : 1.055 * Math.pow(mean, 1 / 2.4) - 0.055);
-        var out = light;
+        var left = new int[width];
+        var share = new float[width];
+        for (int x = 0; x < width; x++) {
+            double gx = Math.clamp((x + .5) / width * nx - .5, 0, nx - 1);
+            left[x] = Math.min(nx - 1, (int) gx);
+            share[x] = (float) (gx - left[x]);
+        }
+        var line = new float[nx + 1];
         for (int y = 0; y < height; y++) {
             double gy = Math.clamp((y + .5) / height * ny - .5, 0, ny - 1);
             int j = Math.min(ny - 1, (int) gy);
             int j1 = Math.min(ny - 1, j + 1);
             float fy = (float) (gy - j);
+            for (int i = 0; i < nx; i++) {
+                line[i] = map[j][i] * (1 - fy) + map[j1][i] * fy;
+            }
+            line[nx] = line[nx - 1];
+            int row = y * width;
             for (int x = 0; x < width; x++) {
-                double gx = Math.clamp((x + .5) / width * nx - .5, 0, nx - 1);
-                int i = Math.min(nx - 1, (int) gx);
-                int i1 = Math.min(nx - 1, i + 1);
-                float fx = (float) (gx - i);
-                float paper = (map[j][i] * (1 - fx) + map[j][i1] * fx) * (1 - fy) + (map[j1][i] * (1 - fx) + map[j1][i1] * fx) * fy;
-                int at = y * width + x;
-                out[at] = dark ? (light[at] - paper) / Math.max(0.05f, 1 - paper) : 1 - light[at] / Math.max(0.004f, paper);
+                float paper = line[left[x]] + (line[left[x] + 1] - line[left[x]]) * share[x];
+                light[row + x] = dark ? (light[row + x] - paper) / Math.max(0.05f, 1 - paper) : 1 - light[row + x] / Math.max(0.004f, paper);
             }
         }
-        return out;
+        return light;
     }
 
     /** Between four points; 0 outside. @param x and @param y in points */

@@ -28,8 +28,9 @@ public final class SheetReader {
     private static final int DOTS = 8;
     private static final double FINE = 8; // points per mm
     private static final double TAPPED = 6; // mm around a pattern whose corners were tapped
+    private static final int EDGE = 4; // strokes
     private static final double ALIKE = 0.86; // cosine between two inks
-    private static final double WRONG = 0.3; // of a strong stroke, on average, one step outside
+    private static final double WRONG = 0.5; // of a strong stroke, on average, one step outside
 
     private static final Map<String, double[]> COVERS = Map.of("K", new double[] {1, 1, 1}, "C", new double[] {1, .64, .3}, "M", new double[] {.4, 1, .74}, "Y", new double[] {.16, .25, 1},
             "LC", new double[] {.62, .34, .16}, "LM", new double[] {.2, .58, .4}, "GY", new double[] {1, 1, 1}, "PK", new double[] {1, 1, 1});
@@ -166,6 +167,9 @@ public final class SheetReader {
         } else if (flipped) {
             doubts.add("The strip lay upside down; it was read that way.");
         }
+        if (placement.astray()) {
+            return new Result.Unread(code, "Too few blocks can be seen to tell which channel is which. Enter this check by tapping.");
+        }
         if (placement.outside() > WRONG) {
             return new Result.Unread(code, "This is not the pattern of this machine: there is ink where a “%s” prints none. Is the strip from another machine?".formatted(profile.name()));
         }
@@ -190,11 +194,25 @@ public final class SheetReader {
                         : Look.unreadable(channel.code(), channel.nozzles(), "%s lies outside the window. Lay the whole strip inside it.".formatted(Strokes.name(channel.code()))));
             }
         }
+        var read = looks.stream().filter(Look::readable).toList();
+        if (read.size() > 1 && (read.stream().allMatch(l -> edge(l, true)) || read.stream().allMatch(l -> edge(l, false)))) {
+            doubts.add("Every channel lacks its first or its last strokes. Is the strip from another machine, or cut off?");
+        }
         looks.sort(java.util.Comparator.comparing(Look::channel));
         if (looks.stream().noneMatch(Look::readable)) {
             return new Result.Unread(code, looks.stream().filter(l -> l.unreadable() != null).map(Look::unreadable).findFirst().orElse(""));
         }
         return new Result.Read(code, looks, doubts, flipped, coarsest, new Straight(photo, mapping, strip, measured.places(plane, strip, edge)));
+    }
+
+    /** Whether the outermost strokes are missing side by side. */
+    private static boolean edge(Look look, boolean last) {
+        for (int i = 0; i < EDGE; i++) {
+            if (!look.missing().contains(last ? look.strokes() - 1 - i : i)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** All channels of a pattern, measured at one placement. */
@@ -303,6 +321,8 @@ public final class SheetReader {
                     }
                 }
             }
+            double slip = Strokes.slip(plane, sites, cover(stair.channel()), .45 * stair.pitch() * FINE);
+            sites.replaceAll(s -> new Strokes.Site(s.x(), s.y() + slip, s.ux(), s.uy(), s.half()));
             all.add(strokes.measure(stair.channel(), sites, bare, cover(stair.channel())));
             places.put(stair.channel(), sites.stream().map(s -> new Straight.Place(left + s.x() / FINE, top + s.y() / FINE)).toList());
         }

@@ -75,6 +75,29 @@ final class Strokes {
         }
     }
 
+    /** Points by which all places together lie too high: where a sheet curls, a whole block slips. */
+    static double slip(Plane plane, List<Site> sites, double[] expected, double most) {
+        double best = 0;
+        double at = 0;
+        double off = .4 * plane.resolution;
+        for (double dy = -most; dy <= most; dy += .25) {
+            double sum = 0;
+            for (var s : sites) {
+                for (double part = -.6; part <= .61; part += .3) {
+                    double x = s.x() + part * s.half();
+                    for (int c = 0; c < 3; c++) {
+                        sum += expected[c] * (plane.at(c, x, s.y() + dy) - .5 * (plane.at(c, x, s.y() + dy - off) + plane.at(c, x, s.y() + dy + off)));
+                    }
+                }
+            }
+            if (sum > best) {
+                best = sum;
+                at = dy;
+            }
+        }
+        return at;
+    }
+
     /** @param bare places of the same shape where nothing is printed */
     Measured measure(ChannelCode channel, List<Site> sites, List<Site> bare, double[] expected) {
         var m = new Measured(channel, sites, expected);
@@ -123,16 +146,14 @@ final class Strokes {
         }
         template = rough;
         for (int pass = 0; pass < 2; pass++) {
-            for (var m : all) {
-                calibrate(m);
-            }
+            all.parallelStream().forEach(this::calibrate);
             template = template(all).orElse(template);
         }
-        for (var m : all) {
+        all.parallelStream().forEach(m -> {
             calibrate(m);
             m.shift = shifts(m);
             recalibrate(m);
-        }
+        });
     }
 
     private Optional<double[]> template(List<Measured> all) {

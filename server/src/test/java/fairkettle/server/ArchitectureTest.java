@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RestController;
 class ArchitectureTest {
 
     private static final String[] CORE = {"fairkettle.ink..", "fairkettle.machine..", "fairkettle.path..", "fairkettle.changeover..",
-        "fairkettle.procedure..", "fairkettle.safety..", "fairkettle.sheet.."};
+        "fairkettle.procedure..", "fairkettle.safety..", "fairkettle.sheet..", "fairkettle.check.."};
 
     private final JavaClasses all = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("fairkettle");
@@ -35,13 +35,25 @@ class ArchitectureTest {
 
     @Test
     void theCoresPackagesHaveNoCycles() {
-        slices().matching("fairkettle.(ink|machine|path|safety|procedure|changeover|sheet)..").should().beFreeOfCycles().check(all);
+        slices().matching("fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check)..").should().beFreeOfCycles().check(all);
     }
 
     @Test
     void onlyWhatRemembersSpeaksSql() {
         noClasses().that().areAnnotatedWith(RestController.class).and().resideOutsideOfPackage("..log..").should().dependOnClassesThat()
                 .resideInAnyPackage("fairkettle.db..").check(all);
+    }
+
+    @Test
+    void readingAndStandInsDoNotKnowEachOther() {
+        noClasses().that().resideInAPackage("fairkettle.imaging..").should().dependOnClassesThat().resideInAPackage("fairkettle.standin..").check(all);
+        noClasses().that().resideInAPackage("fairkettle.standin..").should().dependOnClassesThat().resideInAnyPackage("fairkettle.imaging..", "fairkettle.server..").check(all);
+    }
+
+    @Test
+    void onlyTheDemoKnowsThatMachinesAreSimulated() {
+        noClasses().that().resideInAPackage("fairkettle..").and().resideOutsideOfPackages("fairkettle.standin..", "..server.demo..").should().dependOnClassesThat()
+                .resideInAPackage("fairkettle.standin..").check(all);
     }
 
     @Test

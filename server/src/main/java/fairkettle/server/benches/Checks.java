@@ -62,6 +62,32 @@ public class Checks {
                 .set(NOZZLE_CHECK.MISSING, teeth.stream().sorted().distinct().toArray(Integer[]::new)).set(NOZZLE_CHECK.JUDGED, judged).execute());
     }
 
+    /** A check that was read from a picture: the channels that could be read. @return its entry */
+    @Transactional
+    public long read(Machines.Machine machine, Map<ChannelCode, List<Integer>> missing) {
+        var account = ledger.openAccount(machine.id());
+        missing.keySet().stream().filter(c -> machine.holdings().containsKey(c) && !(machine.holdings().get(c) instanceof fairkettle.ink.Holding.NeverInked))
+                .forEach(c -> account.flow(machine.profile().channel(c), machine.profile().draws().nozzleCheck(), Place.Outside.PAPER));
+        long entry = ledger.record(NewEntry.of("check", "%s: nozzle check read from a picture, %s".formatted(machine.name(), words(missing))).machine(machine.id()), account.postings());
+        keep(entry, machine.id(), machine.profile(), missing, null, true);
+        live.changed("machine/" + machine.id());
+        return entry;
+    }
+
+    /** A person saw better than the reader. */
+    @Transactional
+    public void correct(long entry, Machines.Machine machine, ChannelCode code, List<Integer> missing) {
+        db.update(NOZZLE_CHECK).set(NOZZLE_CHECK.MISSING, missing.stream().sorted().distinct().toArray(Integer[]::new)).where(NOZZLE_CHECK.ENTRY_ID.eq(entry))
+                .and(NOZZLE_CHECK.CHANNEL.eq(code.code())).execute();
+        ledger.record(NewEntry.of("correction", "%s: the check of %s was corrected by hand, %s".formatted(machine.name(), code, words(Map.of(code, missing)))).machine(machine.id()), List.of());
+        live.changed("machine/" + machine.id());
+    }
+
+    private static String words(Map<ChannelCode, List<Integer>> missing) {
+        int gaps = missing.values().stream().mapToInt(List::size).sum();
+        return gaps == 0 ? "whole" : gaps + " teeth missing";
+    }
+
     /** A check outside any card: the page is printed, and the combs are tapped. */
     @Transactional
     public void enter(Machines.Machine machine, Map<String, List<Integer>> missing, @Nullable Instant at) {

@@ -164,7 +164,7 @@ class DemoShop implements ApplicationRunner {
         return new ShopSettings("Quillmere Rosettes", "GBP", "Europe/London", "mL", "mm", 1600, 250, 2400, usual.syringes(), usual.inkBottles(),
                 usual.fluidBottles(), usual.fluidTarget(), usual.reserve(), usual.maxRinses(), usual.minutesPerPull(), usual.minutesPerRinse(), week,
                 List.of(LocalDate.of(2026, 12, 25), LocalDate.of(2026, 12, 26), LocalDate.of(2027, 1, 1)), Map.of(),
-                "The household recycling yard takes it on Saturdays, capped and labelled.", usual.comparison());
+                "The household recycling yard takes it on Saturdays, capped and labelled.", usual.comparison(), null);
     }
 
     private void bottles() {

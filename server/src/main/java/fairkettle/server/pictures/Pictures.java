@@ -51,11 +51,22 @@ public class Pictures {
             throw Problem.atField("picture", "The picture has %d MB; at most %d MB are taken.".formatted(bytes.length / 1_000_000, maxBytes / 1_000_000));
         }
         var found = look(bytes);
+        return keep(bytes, found.mediaType(), found.width(), found.height());
+    }
+
+    /** Most bytes that are taken. */
+    public int maxBytes() {
+        return maxBytes;
+    }
+
+    /** Keeps what was decoded already. @return the picture's id; the same picture has one */
+    @Transactional
+    public UUID keep(byte[] bytes, String mediaType, int width, int height) {
         byte[] hash = sha256(bytes);
         return db.select(PICTURE.ID).from(PICTURE).where(PICTURE.SHA256.eq(hash)).fetchOptional(PICTURE.ID).orElseGet(() -> {
             var id = UUID.randomUUID();
-            db.insertInto(PICTURE).set(PICTURE.ID, id).set(PICTURE.SHA256, hash).set(PICTURE.MEDIA_TYPE, found.mediaType())
-                    .set(PICTURE.WIDTH, found.width()).set(PICTURE.HEIGHT, found.height()).set(PICTURE.BYTES, bytes).execute();
+            db.insertInto(PICTURE).set(PICTURE.ID, id).set(PICTURE.SHA256, hash).set(PICTURE.MEDIA_TYPE, mediaType)
+                    .set(PICTURE.WIDTH, width).set(PICTURE.HEIGHT, height).set(PICTURE.BYTES, bytes).execute();
             return id;
         });
     }

@@ -3,6 +3,7 @@ package fairkettle.server.sheets;
 import static fairkettle.db.Tables.SHEET;
 
 import fairkettle.changeover.Supply;
+import fairkettle.imaging.SheetPdf;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
@@ -15,7 +16,9 @@ import fairkettle.server.live.Live;
 import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
+import fairkettle.sheet.Page;
 import fairkettle.sheet.Page.Paper;
+import fairkettle.sheet.SheetCode;
 import fairkettle.sheet.SheetKind;
 import fairkettle.sheet.Sheets;
 import java.time.Clock;
@@ -26,6 +29,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.springframework.stereotype.Repository;
@@ -97,6 +101,28 @@ public class SheetBook {
         }
         return Sheets.of(kind, machine.profile(), made, machine.holdings().values().stream().flatMap(h -> h.ink().stream()).findFirst().orElse(Family.MAKERS_DYE));
     }
+
+    /** @return the machine it is for; refused if it was printed already */
+    public long printable(long id) {
+        var sheet = find(id);
+        if (sheet.printed()) {
+            throw Problem.refused("This sheet was printed already. Make another one.", List.of());
+        }
+        return sheet.machine().id();
+    }
+
+    public byte[] pdf(long id) {
+        var sheet = find(id);
+        return SheetPdf.of("%s %s %d".formatted(sheet.machine().name(), sheet.kind().label(), id), sheet.drawn().pages());
+    }
+
+    /** What a sheet's code stands for, to read its picture: the page as it was drawn, and whose it is. */
+    public Optional<Looked> look(SheetCode code) {
+        return db.select(SHEET.ID).from(SHEET).where(SHEET.ID.eq(code.sheet())).and(SHEET.MACHINE_ID.eq(code.machine())).fetchOptional(SHEET.ID).map(this::find)
+                .map(found -> new Looked(found.machine(), found.kind(), found.drawn().pages().getFirst()));
+    }
+
+    public record Looked(Machines.Machine machine, SheetKind kind, Page page) {}
 
     Found find(long id) {
         return db.selectFrom(SHEET).where(SHEET.ID.eq(id)).fetchOptional(r -> {

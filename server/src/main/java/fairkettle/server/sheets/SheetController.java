@@ -1,6 +1,5 @@
 package fairkettle.server.sheets;
 
-import fairkettle.imaging.SheetPdf;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Millilitres;
 import fairkettle.server.benches.Machines;
@@ -69,7 +68,7 @@ class SheetController {
         var found = book.find(sheet);
         var name = "%s %s %d".formatted(found.machine().name(), found.kind().label(), sheet);
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment().filename(name + ".pdf", StandardCharsets.UTF_8).build().toString()).body(SheetPdf.of(name, found.drawn().pages()));
+                ContentDisposition.attachment().filename(name + ".pdf", StandardCharsets.UTF_8).build().toString()).body(book.pdf(sheet));
     }
 
     @PostMapping("/api/sheets/{sheet}/printed")

@@ -5,6 +5,7 @@ import fairkettle.changeover.OpeningHours;
 import fairkettle.changeover.Supply;
 import fairkettle.changeover.Syringe;
 import fairkettle.changeover.Terms;
+import fairkettle.check.Work;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
 import fairkettle.safety.School;
@@ -35,6 +36,7 @@ import org.jspecify.annotations.Nullable;
  * @param volumeUnit what people read and type; all volumes travel as mL
  * @param fluidTarget share of fluid that may stay in a charged path
  * @param wasteRule where waste goes, by the rules of the place
+ * @param tolerances gaps that work forgives, where the shop has its own mind
  */
 public record ShopSettings(
         @NotBlank(message = "Give the shop a name.") @Size(max = 60, message = "At most 60 letters.") String name,
@@ -51,7 +53,16 @@ public record ShopSettings(
         Millilitres reserve, @Min(value = 1, message = "At least one.") @Max(value = 12, message = "At most 12.") int maxRinses,
         @DecimalMin(value = "0.1", message = "At least 0.1 min.") double minutesPerPull, @DecimalMin(value = "0.1", message = "At least 0.1 min.") double minutesPerRinse,
         @NotEmpty(message = "The shop is open on some day.") @Valid List<OpenDay> week, List<LocalDate> holidays, Map<School, String> schools, String wasteRule,
-        @Nullable @Valid Comparison comparison) {
+        @Nullable @Valid Comparison comparison, @Nullable Map<Work, Work.Tolerance> tolerances) {
+
+    /** Gaps that each kind of work forgives: the shop's own figures, or the usual ones. */
+    public Map<Work, Work.Tolerance> tolerated() {
+        var all = new EnumMap<Work, Work.Tolerance>(Work.class);
+        for (var work : Work.values()) {
+            all.put(work, tolerances == null ? work.usual() : tolerances.getOrDefault(work, work.usual()));
+        }
+        return all;
+    }
 
     /**
      * What other ways to the same prints would cost, in minor units.
@@ -89,7 +100,7 @@ public record ShopSettings(
                 List.of(bottle("250", 900), bottle("1000", 2600)), 0.01, Millilitres.parse("15"), 6, 2, 3,
                 List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY).stream()
                         .map(day -> new OpenDay(day, nine, five)).toList(),
-                List.of(), Map.of(), "Collected in the labelled bottle; ask your local authority where it goes.", Comparison.usual());
+                List.of(), Map.of(), "Collected in the labelled bottle; ask your local authority where it goes.", Comparison.usual(), null);
     }
 
     private static OwnedSyringe syringe(String size, String mark) {

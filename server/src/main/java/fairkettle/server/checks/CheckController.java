@@ -1,0 +1,160 @@
+package fairkettle.server.checks;
+
+import fairkettle.check.Change;
+import fairkettle.check.Course;
+import fairkettle.check.Look;
+import fairkettle.check.Verdict;
+import fairkettle.check.Work;
+import fairkettle.ink.ChannelCode;
+import fairkettle.server.benches.Checks;
+import fairkettle.server.benches.Machines;
+import fairkettle.server.shop.Shop;
+import fairkettle.sheet.SheetKind;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class CheckController {
+
+    private static final int LOOK_BACK = 12; // checks per channel
+
+    private final Readings readings;
+    private final Checks checks;
+    private final Machines machines;
+    private final Shop shop;
+
+    CheckController(Readings readings, Checks checks, Machines machines, Shop shop) {
+        this.readings = readings;
+        this.checks = checks;
+        this.machines = machines;
+        this.shop = shop;
+    }
+
+    /** @param fade share of density lost down the page; @param says what it points at, null if it is even */
+    record SolidJson(double fade, int streaks, double foreign, double confidence, @Nullable String says) {}
+
+    /**
+     * @param missing as it counts: corrected where a person did
+     * @param spots where each stroke is in the straightened picture, shares of width and height, x and y in turn
+     * @param limit share of full ink under which a stroke counts as missing
+     */
+    record LookJson(String channel, int strokes, List<Integer> missing, List<Integer> faint, List<Integer> partial, List<Integer> bent, List<Integer> unsure, double limit, @Nullable SolidJson solid,
+            @Nullable String unreadable, boolean corrected, List<Double> spots) {}
+
+    record ReadingJson(long id, Instant at, UUID picture, @Nullable UUID straight, @Nullable Long machine, @Nullable String machineName, @Nullable SheetKind kind, @Nullable String kindLabel, @Nullable String whyNot,
+            List<LookJson> looks, List<String> doubts, @Nullable Double pixelsPerMm, boolean reference) {
+
+        static ReadingJson of(Readings.Reading r, @Nullable String machine) {
+            return new ReadingJson(r.id(), r.at(), r.picture(), r.straight(), r.machine(), machine, r.kind(), r.kind() == null ? null : r.kind().label(), r.whyNot(),
+                    r.looks().stream().map(l -> look(l, r)).toList(), r.doubts(), r.pixelsPerMm(), r.reference());
+        }
+
+        private static LookJson look(Look l, Readings.Reading r) {
+            var code = l.channel().code();
+            var solid = l.solid() == null ? null : new SolidJson(l.solid().fade(), l.solid().streaks().size(), l.solid().foreign(), l.solid().confidence(), l.solid().says());
+            var corrected = r.corrected().get(code);
+            return new LookJson(code, l.strokes(), corrected == null ? l.missing() : corrected, l.faint(), l.partial(), l.bent(), l.unsure(), l.limit(), solid, l.unreadable(), corrected != null,
+                    r.spots().getOrDefault(code, List.of()));
+        }
+    }
+
+    record CornersJson(@NotNull(message = "Which machine?") Long machine, @NotNull @Size(min = 8, max = 8, message = "Four corners, x and y each.") List<Double> corners, boolean dark) {}
+
+    record CorrectionJson(@NotNull String channel, @NotNull @Size(max = 2000) List<Integer> missing) {}
+
+    record PastCheckJson(Instant at, List<Integer> missing) {}
+
+    /**
+     * One channel against the check before and against its best.
+     *
+     * @param change one of same, healed, moved, new, worse; null for the first check
+     * @param standing strokes missing in the last {@code standingChecks} checks, since {@code standingSince}
+     */
+    record ComparedJson(String channel, int strokes, Instant at, List<Integer> missing, @Nullable String change, @Nullable String changeWords, @Nullable Instant before, int best, List<Integer> standing,
+            int standingChecks, Instant standingSince, List<PastCheckJson> past) {}
+
+    record VerdictJson(String headline, String says, List<String> goodFor, List<String> notFor, List<String> spoiled) {}
+
+    /** @param verdict null while there was no check */
+    record MachineChecksJson(long machine, String name, List<ComparedJson> channels, @Nullable VerdictJson verdict, List<ReadingJson> readings) {}
+
+    @PostMapping(path = "/api/readings", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    ReadingJson readPicture(@RequestParam(required = false) @Nullable Long machine, @RequestBody byte[] picture) {
+        return json(readings.read(picture, machine));
+    }
+
+    @GetMapping("/api/readings/{reading}")
+    ReadingJson reading(@PathVariable long reading) {
+        return json(readings.get(reading));
+    }
+
+    @GetMapping("/api/readings")
+    List<ReadingJson> latestReadings(@RequestParam(required = false) @Nullable Long machine) {
+        return readings.latest(machine, LOOK_BACK).stream().map(this::json).toList();
+    }
+
+    @PostMapping("/api/readings/{reading}/corners")
+    ReadingJson tapCorners(@PathVariable long reading, @Valid @RequestBody CornersJson tapped) {
+        return json(readings.tapped(reading, tapped.machine(), tapped.corners().stream().mapToDouble(Double::doubleValue).toArray(), tapped.dark()));
+    }
+
+    @PostMapping("/api/readings/{reading}/corrections")
+    ReadingJson correctReading(@PathVariable long reading, @Valid @RequestBody CorrectionJson correction) {
+        return json(readings.correct(reading, correction.channel(), correction.missing()));
+    }
+
+    @PostMapping("/api/readings/{reading}/reference")
+    ReadingJson makeReference(@PathVariable long reading) {
+        return json(readings.reference(reading));
+    }
+
+    @GetMapping("/api/machines/{machine}/checks")
+    MachineChecksJson machineChecks(@PathVariable long machine) {
+        var found = machines.get(machine);
+        var judged = new ArrayList<Verdict.Judged>();
+        var compared = new ArrayList<ComparedJson>();
+        checks.latest(machine, LOOK_BACK).forEach((code, list) -> {
+            var counting = list.stream().filter(Checks.Check::judged).toList();
+            if (!counting.isEmpty()) {
+                var now = counting.getFirst();
+                var before = counting.size() > 1 ? counting.get(1) : null;
+                var change = before == null ? null : Change.between(before.missing(), now.missing());
+                var course = Course.of(counting.stream().map(c -> new Course.Seen(c.at(), c.missing())).toList());
+                judged.add(new Verdict.Judged(ChannelCode.of(code), now.nozzles(), now.missing(), change, course));
+                compared.add(new ComparedJson(code, now.nozzles(), now.at(), now.missing(), change == null ? null : change.kind().label(), change == null ? null : change.words(),
+                        before == null ? null : before.at(), counting.stream().mapToInt(c -> c.missing().size()).min().orElse(0), course.stands() ? course.standing() : List.of(), course.checks(), course.since(),
+                        counting.stream().map(c -> new PastCheckJson(c.at(), c.missing())).toList()));
+            }
+        });
+        compared.sort(Comparator.comparing(c -> ChannelCode.of(c.channel())));
+        judged.sort(Comparator.comparing(Verdict.Judged::channel));
+        var verdict = judged.isEmpty() ? null : verdict(Verdict.of(judged, shop.settings().tolerated()));
+        return new MachineChecksJson(machine, found.name(), compared, verdict, readings.latest(machine, LOOK_BACK).stream().map(r -> ReadingJson.of(r, found.name())).toList());
+    }
+
+    private static VerdictJson verdict(Verdict v) {
+        return new VerdictJson(v.headline(), v.says(), v.goodFor().stream().sorted().map(Work::label).toList(), v.notFor().stream().sorted().map(Work::label).toList(), v.spoiled());
+    }
+
+    private ReadingJson json(Readings.Reading reading) {
+        return ReadingJson.of(reading, reading.machine() == null ? null : machines.get(reading.machine()).name());
+    }
+}

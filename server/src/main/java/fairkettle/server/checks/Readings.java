@@ -1,0 +1,240 @@
+package fairkettle.server.checks;
+
+import static fairkettle.db.Tables.READING;
+
+import fairkettle.check.Look;
+import fairkettle.imaging.Photo;
+import fairkettle.imaging.SheetReader;
+import fairkettle.imaging.SheetReader.Result;
+import fairkettle.ink.ChannelCode;
+import fairkettle.server.benches.Checks;
+import fairkettle.server.benches.Machines;
+import fairkettle.server.live.Live;
+import fairkettle.server.people.Who;
+import fairkettle.server.pictures.Pictures;
+import fairkettle.server.sheets.SheetBook;
+import fairkettle.server.web.Problem;
+import fairkettle.sheet.SheetCode;
+import fairkettle.sheet.SheetKind;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.Semaphore;
+import org.jooq.DSLContext;
+import org.jooq.JSONB;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Readings of pictures. What was read stays as it was read; what a person corrected is kept beside it. */
+@Repository
+public class Readings {
+
+    private static final TypeReference<List<Look>> LOOKS = new TypeReference<>() {};
+    private static final TypeReference<LinkedHashMap<String, List<Integer>>> CORRECTED = new TypeReference<>() {};
+    private static final TypeReference<List<String>> DOUBTS = new TypeReference<>() {};
+    private static final TypeReference<LinkedHashMap<String, List<Double>>> SPOTS = new TypeReference<>() {};
+
+    /** One picture at a time: twelve megapixels take a tenth of the memory there is. */
+    private final Semaphore eye = new Semaphore(1, true);
+    private final DSLContext db;
+    private final Pictures pictures;
+    private final SheetBook sheets;
+    private final Machines machines;
+    private final Checks checks;
+    private final Live live;
+    private final Who who;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    Readings(DSLContext db, Pictures pictures, SheetBook sheets, Machines machines, Checks checks, Live live, Who who, JsonMapper json, Clock clock) {
+        this.db = db;
+        this.pictures = pictures;
+        this.sheets = sheets;
+        this.machines = machines;
+        this.checks = checks;
+        this.live = live;
+        this.who = who;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /**
+     * @param machine null if the picture told of none
+     * @param whyNot what to do, if nothing was read
+     * @param corrected strokes missing by channel, as a person sees it
+     * @param spots by channel, where each stroke is in the straightened picture: shares of its width and height
+     * @param reference the one that foreign colour is held against
+     */
+    public record Reading(long id, Instant at, UUID picture, @Nullable UUID straight, @Nullable Long machine, @Nullable SheetKind kind, @Nullable String whyNot, List<Look> looks,
+            Map<String, List<Integer>> corrected, List<String> doubts, Map<String, List<Double>> spots, @Nullable Double pixelsPerMm, boolean reference, @Nullable Long entry) {}
+
+    /** @param looking at which machine the sender was; null for none. A picture that tells of another is filed there, and that is said */
+    @Transactional
+    public Reading read(byte[] bytes, @Nullable Long looking) {
+        if (bytes.length == 0 || bytes.length > pictures.maxBytes()) {
+            throw Problem.atField("picture", bytes.length == 0 ? "The picture is empty. Take it again." : "The picture has %d MB; at most %d MB are taken.".formatted(bytes.length / 1_000_000, pictures.maxBytes() / 1_000_000));
+        }
+        eye.acquireUninterruptibly();
+        try {
+            var photo = Photo.decode(bytes);
+            var id = pictures.keep(bytes, Photo.Format.of(bytes).orElseThrow().mediaType(), photo.width(), photo.height());
+            var before = db.select(READING.ID).from(READING).where(READING.PICTURE_ID.eq(id)).and(READING.WHY_NOT.isNull()).orderBy(READING.ID.desc()).limit(1).fetchOptional(READING.ID);
+            if (before.isPresent()) {
+                return get(before.get()); // the same picture twice is one check
+            }
+            return file(id, SheetReader.read(photo, this::known), looking);
+        } catch (Photo.Refused e) {
+            throw Problem.atField("picture", String.valueOf(e.getMessage()));
+        } finally {
+            eye.release();
+        }
+    }
+
+    /** A picture without marks, after a person tapped its pattern's corners. @param corners in pixels, as for {@link SheetReader#tapped} */
+    @Transactional
+    public Reading tapped(long reading, long machine, double[] corners, boolean dark) {
+        var old = get(reading);
+        var picture = pictures.find(old.picture()).orElseThrow();
+        eye.acquireUninterruptibly();
+        try {
+            var photo = Photo.decode(picture.bytes());
+            for (int i = 0; i < corners.length; i++) {
+                if (!(corners[i] >= 0 && corners[i] <= (i % 2 == 0 ? photo.width() : photo.height()))) {
+                    throw Problem.atField("corners", "Tap the four corners inside the picture.");
+                }
+            }
+            return file(old.picture(), SheetReader.tapped(photo, corners, machines.get(machine).profile(), dark), machine);
+        } catch (Photo.Refused e) {
+            throw Problem.atField("picture", String.valueOf(e.getMessage()));
+        } finally {
+            eye.release();
+        }
+    }
+
+    private Optional<SheetReader.Known> known(SheetCode code) {
+        return sheets.look(code).map(looked -> new SheetReader.Known(looked.page(), looked.machine().profile(), clean(looked.machine().id())));
+    }
+
+    private Map<ChannelCode, List<Double>> clean(long machine) {
+        var tints = new HashMap<ChannelCode, List<Double>>();
+        db.select(READING.LOOKS).from(READING).where(READING.MACHINE_ID.eq(machine)).and(READING.REFERENCE).fetchOptional(READING.LOOKS).ifPresent(looks -> json.readValue(looks.data(), LOOKS).forEach(l -> {
+            if (l.solid() != null) {
+                tints.put(l.channel(), l.solid().tint());
+            }
+        }));
+        return tints;
+    }
+
+    private Reading file(UUID picture, Result result, @Nullable Long looking) {
+        var row = db.newRecord(READING);
+        row.setAt(clock.instant().atOffset(ZoneOffset.UTC));
+        row.setPersonId(who.id());
+        row.setPictureId(picture);
+        switch (result) {
+            case Result.Unread(var code, var why) -> {
+                row.setMachineId(code.flatMap(sheets::look).map(l -> l.machine().id()).orElse(looking));
+                code.ifPresent(c -> row.setKind(c.kind().name()));
+                row.setWhyNot(why);
+            }
+            case Result.Read read -> {
+                long machine = read.code().map(c -> c.machine()).or(() -> Optional.ofNullable(looking)).orElseThrow();
+                row.setMachineId(machine);
+                row.setSheetId(read.code().map(SheetCode::sheet).orElse(null));
+                row.setKind(read.code().map(c -> c.kind().name()).orElse(SheetKind.FRAME.name()));
+                var found = machines.get(machine);
+                var doubts = new java.util.ArrayList<>(read.doubts());
+                if (looking != null && looking != machine) {
+                    doubts.addFirst("This is %s’s sheet, so it was filed with %s.".formatted(found.name(), found.name()));
+                }
+                row.setDoubts(write(doubts));
+                row.setLooks(write(read.looks()));
+                row.setTurned(read.turned());
+                row.setPixelsPerMm(read.pixelsPerMm());
+                var spots = new LinkedHashMap<String, List<Double>>();
+                read.straight().spots().forEach((code, places) -> spots.put(code.code(), places));
+                row.setSpots(write(spots));
+                byte[] jpeg = read.straight().jpeg();
+                row.setStraightId(pictures.keep(jpeg));
+                if (SheetKind.valueOf(row.getKind()).frame()) {
+                    var missing = new LinkedHashMap<ChannelCode, List<Integer>>();
+                    read.looks().stream().filter(Look::readable).forEach(l -> missing.put(l.channel(), l.missing()));
+                    row.setEntryId(checks.read(found, missing));
+                } else {
+                    row.setReference(read.looks().stream().anyMatch(l -> l.solid() != null) && !db.fetchExists(READING, READING.MACHINE_ID.eq(machine).and(READING.REFERENCE)));
+                }
+            }
+        }
+        row.store();
+        live.changed("readings");
+        if (row.getMachineId() != null) {
+            live.changed("machine/" + row.getMachineId());
+        }
+        return get(row.getId());
+    }
+
+    private JSONB write(Object value) {
+        return JSONB.valueOf(json.writeValueAsString(value));
+    }
+
+    /** @throws Problem if there is none of this number */
+    public Reading get(long id) {
+        return db.selectFrom(READING).where(READING.ID.eq(id)).fetchOptional(this::of).orElseThrow(() -> Problem.notFound("There is no reading of this number (%d).".formatted(id)));
+    }
+
+    /** @param machine null for all; newest first */
+    public List<Reading> latest(@Nullable Long machine, int count) {
+        return db.selectFrom(READING).where(machine == null ? org.jooq.impl.DSL.noCondition() : READING.MACHINE_ID.eq(machine)).orderBy(READING.AT.desc(), READING.ID.desc()).limit(count).fetch(this::of);
+    }
+
+    private Reading of(fairkettle.db.tables.records.ReadingRecord r) {
+        return new Reading(r.getId(), r.getAt().toInstant(), r.getPictureId(), r.getStraightId(), r.getMachineId(), r.getKind() == null ? null : SheetKind.valueOf(r.getKind()), r.getWhyNot(),
+                json.readValue(r.getLooks().data(), LOOKS), json.readValue(r.getCorrected().data(), CORRECTED), json.readValue(r.getDoubts().data(), DOUBTS), json.readValue(r.getSpots().data(), SPOTS),
+                r.getPixelsPerMm(), r.getReference(), r.getEntryId());
+    }
+
+    /** @param missing strokes of that channel, as a person sees them */
+    @Transactional
+    public Reading correct(long id, String channel, List<Integer> missing) {
+        var reading = get(id);
+        var code = ChannelCode.of(channel);
+        var look = reading.looks().stream().filter(l -> l.channel().equals(code)).findFirst().orElseThrow(() -> Problem.atField("channel", "This picture does not show %s.".formatted(channel)));
+        if (missing.stream().anyMatch(s -> s < 0 || s >= look.strokes())) {
+            throw Problem.atField("missing", "%s has %d strokes, numbered from 0.".formatted(channel, look.strokes()));
+        }
+        var corrected = new LinkedHashMap<>(reading.corrected());
+        corrected.put(channel, missing.stream().sorted().distinct().toList());
+        db.update(READING).set(READING.CORRECTED, write(corrected)).where(READING.ID.eq(id)).execute();
+        if (reading.entry() != null && reading.machine() != null) {
+            if (look.readable()) {
+                checks.correct(reading.entry(), machines.get(reading.machine()), code, missing);
+            } else {
+                var machine = machines.get(reading.machine());
+                checks.keep(reading.entry(), machine.id(), machine.profile(), Map.of(code, missing), reading.at(), true);
+            }
+        }
+        live.changed("readings");
+        return get(id);
+    }
+
+    /** From now on foreign colour is held against this one. */
+    @Transactional
+    public Reading reference(long id) {
+        var reading = get(id);
+        if (reading.machine() == null || reading.looks().stream().noneMatch(l -> l.solid() != null)) {
+            throw Problem.refused("Only a sheet with full areas can be the clean one.", List.of());
+        }
+        db.update(READING).set(READING.REFERENCE, false).where(READING.MACHINE_ID.eq(reading.machine())).and(READING.REFERENCE).execute();
+        db.update(READING).set(READING.REFERENCE, true).where(READING.ID.eq(id)).execute();
+        live.changed("readings");
+        return get(id);
+    }
+}

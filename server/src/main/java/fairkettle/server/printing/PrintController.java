@@ -1,0 +1,98 @@
+package fairkettle.server.printing;
+
+import fairkettle.server.benches.Machines;
+import fairkettle.server.sheets.SheetBook;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.net.URI;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class PrintController {
+
+    private final Printers printers;
+    private final SheetBook book;
+    private final Machines machines;
+
+    PrintController(Printers printers, SheetBook book, Machines machines) {
+        this.printers = printers;
+        this.book = book;
+        this.machines = machines;
+    }
+
+    /** @param percent as the printer counts; null if it does not say; @param trusted false where its chips are ignored or it cannot know */
+    record SupplyJson(String name, @Nullable Integer percent, boolean trusted) {}
+
+    /** @param uri null if none is entered; @param says what it says of itself, in a sentence */
+    record PrinterJson(@Nullable String uri, boolean answers, String says, List<SupplyJson> supplies) {}
+
+    record PrinterAddressJson(@NotNull @Size(max = 200, message = "At most 200 letters.") String uri) {}
+
+    record PrintJobsJson(@Nullable String uri, List<Printers.Job> jobs) {}
+
+    /** Asks the printer itself, so it may take some seconds. */
+    @GetMapping("/api/machines/{machine}/printer")
+    PrinterJson printer(@PathVariable long machine) {
+        var found = machines.get(machine);
+        var uri = printers.of(machine);
+        if (uri.isEmpty()) {
+            return new PrinterJson(null, false, "No printer is entered.", List.of());
+        }
+        try {
+            var status = new IppClient(URI.create(uri.get()), new PrinterTrust(printers.fingerprint(machine))).status();
+            boolean trusted = found.fit().levelsCount();
+            return new PrinterJson(uri.get(), true, status.trouble().isEmpty() ? "Ready." : "It says: %s.".formatted(String.join(", ", status.trouble())),
+                    status.supplies().stream().map(s -> new SupplyJson(s.name(), s.percent().orElse(null), trusted)).toList());
+        } catch (IOException e) {
+            return new PrinterJson(uri.get(), false, "It does not answer (%s).".formatted(e.getMessage()), List.of());
+        }
+    }
+
+    @PutMapping("/api/machines/{machine}/printer")
+    PrintJobsJson setPrinter(@PathVariable long machine, @Valid @RequestBody PrinterAddressJson address) {
+        machines.get(machine);
+        printers.set(machine, address.uri());
+        return printJobs(machine);
+    }
+
+    @GetMapping("/api/machines/{machine}/print-jobs")
+    PrintJobsJson printJobs(@PathVariable long machine) {
+        return new PrintJobsJson(printers.of(machine).orElse(null), printers.jobs(machine));
+    }
+
+    @PostMapping("/api/sheets/{sheet}/print")
+    PrintJobsJson printSheet(@PathVariable long sheet) {
+        long machine = book.printable(sheet);
+        printers.queue(sheet, machine);
+        return printJobs(machine);
+    }
+
+    @PostMapping("/api/print-jobs/{job}/cancel")
+    PrintJobsJson cancelPrint(@PathVariable long job) {
+        printers.askToCancel(job);
+        return printJobs(printers.job(job).machine());
+    }
+
+    /** Somebody looked into the tray: it is there. */
+    @PostMapping("/api/print-jobs/{job}/came")
+    PrintJobsJson printCame(@PathVariable long job) {
+        var settled = printers.settle(job, true);
+        book.printed(settled.sheet());
+        return printJobs(settled.machine());
+    }
+
+    /** Somebody looked into the tray: it is not there, and will not come. */
+    @PostMapping("/api/print-jobs/{job}/lost")
+    PrintJobsJson printLost(@PathVariable long job) {
+        return printJobs(printers.settle(job, false).machine());
+    }
+}
