@@ -40,7 +40,8 @@ final class IppPrinter implements AutoCloseable {
 
     private static final List<String> FORMATS = List.of("application/pdf", "image/jpeg", "image/pwg-raster", "application/octet-stream");
     private static final List<String> VERSIONS = List.of("1.1", "2.0");
-    private static final int KEPT = 20; // pages in the tray, and jobs in the list
+    private static final int KEPT = 20; // jobs in the list
+    private static final int TRAY = 3; // pages that stay in it: each is some 20 MB
 
     /** What goes wrong, for those who want to see it. */
     enum Fault { NONE, OFFLINE, REFUSES, SLOW, HANGS_UP }
@@ -106,7 +107,7 @@ final class IppPrinter implements AutoCloseable {
 
     synchronized void lay(Paper paper) {
         tray.add(paper);
-        if (tray.size() > KEPT) {
+        if (tray.size() > TRAY) {
             tray.removeFirst();
         }
     }

@@ -1,32 +1,43 @@
 package fairkettle.standin;
 
-import java.awt.image.BufferedImage;
 import java.util.Map;
 
-/** A printed side in linear light, so many points per mm. Ink is laid on top of what is there. */
+/** A printed side, so many points per mm, in levels as a screen shows them. Ink is laid on top of what is there, in linear light. */
 public final class Paper {
 
-    static final double DENSE = 12; // points per mm
+    static final double DENSE = 10; // points per mm
     private static final Map<String, float[]> INKS = Map.of("K", new float[] {.04f, .04f, .045f}, "C", new float[] {.06f, .36f, .66f}, "M", new float[] {.58f, .06f, .26f}, "Y", new float[] {.83f, .73f, .08f},
             "LC", new float[] {.4f, .67f, .83f}, "LM", new float[] {.79f, .44f, .6f}, "GY", new float[] {.3f, .3f, .31f}, "PK", new float[] {.05f, .05f, .05f});
+    private static final float[] LIGHT = new float[256];
+    private static final byte[] LEVEL = new byte[8192];
+
+    static {
+        for (int i = 0; i < 256; i++) {
+            LIGHT[i] = (float) Math.pow(i / 255.0, 2.2);
+        }
+        for (int i = 0; i < LEVEL.length; i++) {
+            LEVEL[i] = (byte) Math.round(255 * Math.pow(i / (LEVEL.length - 1.0), 1 / 2.2));
+        }
+    }
+
     private static final float[] WHITE = {.85f, .85f, .84f};
 
     final double widthMm;
     final double heightMm;
     final int width;
     final int height;
-    final float[] rgb;
+    private final byte[] levels;
 
     Paper(double widthMm, double heightMm, float red, float green, float blue) {
         this.widthMm = widthMm;
         this.heightMm = heightMm;
         this.width = (int) Math.round(widthMm * DENSE);
         this.height = (int) Math.round(heightMm * DENSE);
-        this.rgb = new float[3 * width * height];
-        for (int i = 0; i < rgb.length; i += 3) {
-            rgb[i] = red;
-            rgb[i + 1] = green;
-            rgb[i + 2] = blue;
+        this.levels = new byte[3 * width * height];
+        for (int i = 0; i < levels.length; i += 3) {
+            levels[i] = (byte) level(red);
+            levels[i + 1] = (byte) level(green);
+            levels[i + 2] = (byte) level(blue);
         }
     }
 
@@ -47,8 +58,8 @@ public final class Paper {
     void lay(int at, String code, float cover) {
         float[] ink = ink(code);
         for (int c = 0; c < 3; c++) {
-            float under = rgb[at + c];
-            rgb[at + c] = under * (1 - cover) + cover * (code.startsWith("W") ? ink[c] : under * ink[c]);
+            float under = LIGHT[levels[at + c] & 255];
+            levels[at + c] = (byte) level(under * (1 - cover) + cover * (code.startsWith("W") ? ink[c] : under * ink[c]));
         }
     }
 
@@ -80,7 +91,8 @@ public final class Paper {
         int a = 3 * (iy * width + ix);
         int b = a + 3 * width;
         for (int c = 0; c < 3; c++) {
-            into[c] = (rgb[a + c] * (1 - fx) + rgb[a + 3 + c] * fx) * (1 - fy) + (rgb[b + c] * (1 - fx) + rgb[b + 3 + c] * fx) * fy;
+            into[c] = (LIGHT[levels[a + c] & 255] * (1 - fx) + LIGHT[levels[a + 3 + c] & 255] * fx) * (1 - fy)
+                    + (LIGHT[levels[b + c] & 255] * (1 - fx) + LIGHT[levels[b + 3 + c] & 255] * fx) * fy;
         }
         return true;
     }
@@ -96,7 +108,9 @@ public final class Paper {
                 double u = (column + .5) / DENSE - x;
                 double v = (row + .5) / DENSE - y;
                 if (other.at(cos * u + sin * v + other.widthMm / 2, -sin * u + cos * v + other.heightMm / 2, c)) {
-                    System.arraycopy(c, 0, rgb, 3 * (row * width + column), 3);
+                    for (int k = 0; k < 3; k++) {
+                        levels[3 * (row * width + column) + k] = (byte) level(c[k]);
+                    }
                 }
             }
         }
@@ -104,23 +118,11 @@ public final class Paper {
 
     static Paper copy(Paper of) {
         var copy = new Paper(of.widthMm, of.heightMm, 0, 0, 0);
-        System.arraycopy(of.rgb, 0, copy.rgb, 0, of.rgb.length);
+        System.arraycopy(of.levels, 0, copy.levels, 0, of.levels.length);
         return copy;
     }
 
-    /** As it would look on a screen, every third point. */
-    BufferedImage small() {
-        var image = new BufferedImage(width / 3, height / 3, BufferedImage.TYPE_INT_RGB);
-        for (int y = 0; y < height / 3; y++) {
-            for (int x = 0; x < width / 3; x++) {
-                int at = 3 * (y * 3 * width + x * 3);
-                image.setRGB(x, y, level(rgb[at]) << 16 | level(rgb[at + 1]) << 8 | level(rgb[at + 2]));
-            }
-        }
-        return image;
-    }
-
     static int level(float light) {
-        return (int) Math.round(255 * Math.pow(Math.clamp(light, 0, 1), 1 / 2.2));
+        return LEVEL[(int) (Math.max(0, Math.min(1, light)) * (LEVEL.length - 1) + .5f)] & 255;
     }
 }

@@ -301,6 +301,24 @@ public final class SimMachine {
         }
     }
 
+    /** Dries single nozzles shut, so hard that a few cleanings do not free them. */
+    public synchronized void clog(String code, java.util.Collection<Integer> nozzles) {
+        var crust = channel(code).crust;
+        java.util.Arrays.fill(crust, .1f);
+        nozzles.stream().filter(n -> n < crust.length).forEach(n -> crust[n] = 2.6f);
+    }
+
+    /** What its vessel holds. @param mL at most what fits */
+    public synchronized void level(String code, double mL) {
+        channel(code).level = Math.min(channel(code).capacity, mL);
+        channel(code).counted = channel(code).level;
+    }
+
+    /** Somebody does this to it. @throws IllegalArgumentException if it refuses; the message says why */
+    public synchronized void take(Act act) {
+        act(act);
+    }
+
     /** Dries a channel as if it had stood so long. */
     public synchronized void dry(String code, double hours) {
         channel(code).stand(hours, 1, 0);
