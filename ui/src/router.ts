@@ -30,6 +30,12 @@ export const router = createRouter({
       meta: { title: 'Changeover' },
     },
     { path: '/cards/:id', name: 'card', component: () => import('./cards/CardView.vue'), meta: { title: 'Card' } },
+    {
+      path: '/checks/:machine(\\d+)?',
+      name: 'checks',
+      component: () => import('./checks/ChecksView.vue'),
+      meta: { title: 'Checks' },
+    },
     { path: '/shelf', name: 'shelf', component: () => import('./shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
     { path: '/sums', name: 'sums', component: () => import('./sums/SumsView.vue'), meta: { title: 'Sums' } },
     { path: '/log', name: 'log', component: () => import('./log/LogView.vue'), meta: { title: 'Log' } },

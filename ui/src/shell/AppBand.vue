@@ -8,6 +8,7 @@ import { evening } from './theme'
 const views = [
   { to: '/', label: 'Bench' },
   { to: '/changeover', label: 'Changeover' },
+  { to: '/checks', label: 'Checks' },
   { to: '/shelf', label: 'Shelf' },
   { to: '/log', label: 'Log' },
   { to: '/sums', label: 'Sums' },

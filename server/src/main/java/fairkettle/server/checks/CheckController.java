@@ -55,22 +55,22 @@ class CheckController {
      * @param spots where each stroke is in the straightened picture, shares of width and height, x and y in turn
      * @param limit share of full ink under which a stroke counts as missing
      */
-    record LookJson(String channel, int strokes, List<Integer> missing, List<Integer> faint, List<Integer> partial, List<Integer> bent, List<Integer> unsure, double limit, @Nullable SolidJson solid,
+    record ChannelSeenJson(String channel, int strokes, List<Integer> missing, List<Integer> faint, List<Integer> partial, List<Integer> bent, List<Integer> unsure, double limit, @Nullable SolidJson solid,
             @Nullable String unreadable, boolean corrected, List<Double> spots) {}
 
     record ReadingJson(long id, Instant at, UUID picture, @Nullable UUID straight, @Nullable Long machine, @Nullable String machineName, @Nullable SheetKind kind, @Nullable String kindLabel, @Nullable String whyNot,
-            List<LookJson> looks, List<String> doubts, @Nullable Double pixelsPerMm, boolean reference) {
+            List<ChannelSeenJson> looks, List<String> doubts, @Nullable Double pixelsPerMm, boolean reference) {
 
         static ReadingJson of(Readings.Reading r, @Nullable String machine) {
             return new ReadingJson(r.id(), r.at(), r.picture(), r.straight(), r.machine(), machine, r.kind(), r.kind() == null ? null : r.kind().label(), r.whyNot(),
                     r.looks().stream().map(l -> look(l, r)).toList(), r.doubts(), r.pixelsPerMm(), r.reference());
         }
 
-        private static LookJson look(Look l, Readings.Reading r) {
+        private static ChannelSeenJson look(Look l, Readings.Reading r) {
             var code = l.channel().code();
             var solid = l.solid() == null ? null : new SolidJson(l.solid().fade(), l.solid().streaks().size(), l.solid().foreign(), l.solid().confidence(), l.solid().says());
             var corrected = r.corrected().get(code);
-            return new LookJson(code, l.strokes(), corrected == null ? l.missing() : corrected, l.faint(), l.partial(), l.bent(), l.unsure(), l.limit(), solid, l.unreadable(), corrected != null,
+            return new ChannelSeenJson(code, l.strokes(), corrected == null ? l.missing() : corrected, l.faint(), l.partial(), l.bent(), l.unsure(), l.limit(), solid, l.unreadable(), corrected != null,
                     r.spots().getOrDefault(code, List.of()));
         }
     }
@@ -97,8 +97,8 @@ class CheckController {
 
     @PostMapping(path = "/api/readings", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    ReadingJson readPicture(@RequestParam(required = false) @Nullable Long machine, @RequestBody byte[] picture) {
-        return json(readings.read(picture, machine));
+    ReadingJson readPicture(@RequestParam(required = false) @Nullable Long machine, @RequestParam(defaultValue = "true") boolean keep, @RequestBody byte[] picture) {
+        return json(readings.read(picture, machine, keep));
     }
 
     @GetMapping("/api/readings/{reading}")

@@ -77,9 +77,12 @@ public class Readings {
     public record Reading(long id, Instant at, UUID picture, @Nullable UUID straight, @Nullable Long machine, @Nullable SheetKind kind, @Nullable String whyNot, List<Look> looks,
             Map<String, List<Integer>> corrected, List<String> doubts, Map<String, List<Double>> spots, @Nullable Double pixelsPerMm, boolean reference, @Nullable Long entry) {}
 
-    /** @param looking at which machine the sender was; null for none. A picture that tells of another is filed there, and that is said */
+    /**
+     * @param looking at which machine the sender was; null for none. A picture that tells of another is filed there, and that is said
+     * @param keep false if it counts as a check elsewhere: on a card, whose step keeps it
+     */
     @Transactional
-    public Reading read(byte[] bytes, @Nullable Long looking) {
+    public Reading read(byte[] bytes, @Nullable Long looking, boolean keep) {
         if (bytes.length == 0 || bytes.length > pictures.maxBytes()) {
             throw Problem.atField("picture", bytes.length == 0 ? "The picture is empty. Take it again." : "The picture has %d MB; at most %d MB are taken.".formatted(bytes.length / 1_000_000, pictures.maxBytes() / 1_000_000));
         }
@@ -91,7 +94,7 @@ public class Readings {
             if (before.isPresent()) {
                 return get(before.get()); // the same picture twice is one check
             }
-            return file(id, SheetReader.read(photo, this::known), looking);
+            return file(id, SheetReader.read(photo, this::known), looking, keep);
         } catch (Photo.Refused e) {
             throw Problem.atField("picture", String.valueOf(e.getMessage()));
         } finally {
@@ -112,7 +115,7 @@ public class Readings {
                     throw Problem.atField("corners", "Tap the four corners inside the picture.");
                 }
             }
-            return file(old.picture(), SheetReader.tapped(photo, corners, machines.get(machine).profile(), dark), machine);
+            return file(old.picture(), SheetReader.tapped(photo, corners, machines.get(machine).profile(), dark), machine, true);
         } catch (Photo.Refused e) {
             throw Problem.atField("picture", String.valueOf(e.getMessage()));
         } finally {
@@ -134,7 +137,7 @@ public class Readings {
         return tints;
     }
 
-    private Reading file(UUID picture, Result result, @Nullable Long looking) {
+    private Reading file(UUID picture, Result result, @Nullable Long looking, boolean keep) {
         var row = db.newRecord(READING);
         row.setAt(clock.instant().atOffset(ZoneOffset.UTC));
         row.setPersonId(who.id());
@@ -164,11 +167,11 @@ public class Readings {
                 row.setSpots(write(spots));
                 byte[] jpeg = read.straight().jpeg();
                 row.setStraightId(pictures.keep(jpeg));
-                if (SheetKind.valueOf(row.getKind()).frame()) {
+                if (SheetKind.valueOf(row.getKind()).frame() && keep) {
                     var missing = new LinkedHashMap<ChannelCode, List<Integer>>();
                     read.looks().stream().filter(Look::readable).forEach(l -> missing.put(l.channel(), l.missing()));
                     row.setEntryId(checks.read(found, missing));
-                } else {
+                } else if (!SheetKind.valueOf(row.getKind()).frame()) {
                     row.setReference(read.looks().stream().anyMatch(l -> l.solid() != null) && !db.fetchExists(READING, READING.MACHINE_ID.eq(machine).and(READING.REFERENCE)));
                 }
             }

@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Reading } from './useReading'
+
+/** The straightened picture of what was read; a tap on a stroke says the opposite of what was read there. */
+const props = defineProps<{ reading: Reading; channel?: string }>()
+const emit = defineEmits<{ correct: [channel: string, missing: number[]] }>()
+
+type Look = Reading['looks'][number]
+const marks = computed(() =>
+  props.reading.looks.flatMap((look) =>
+    look.strokes === 0
+      ? []
+      : Array.from({ length: look.spots.length / 2 }, (_, i) => i)
+          .filter((i) => shown(look, i))
+          .map((i) => ({
+            look,
+            i,
+            ...at(look, i),
+            missing: look.missing.includes(i),
+            unsure: look.unsure.includes(i),
+          })),
+  ),
+)
+function shown(look: Look, i: number) {
+  return look.missing.includes(i) || (look.unsure.includes(i) && !look.corrected)
+}
+function at(look: Look, i: number) {
+  return { x: (look.spots[2 * i] ?? 0) * 100, y: (look.spots[2 * i + 1] ?? 0) * 100 }
+}
+/** The stroke nearest to a tap, within a finger's breadth. */
+function tap(event: MouseEvent) {
+  const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
+  const x = (event.clientX - box.left) / box.width
+  const y = (event.clientY - box.top) / box.height
+  let best: { look: Look; i: number; far: number } | undefined
+  for (const look of props.reading.looks)
+    for (let i = 0; 2 * i + 1 < look.spots.length; i++) {
+      const far = Math.hypot(
+        ((look.spots[2 * i] ?? 0) - x) * box.width * 0.3,
+        ((look.spots[2 * i + 1] ?? 0) - y) * box.height,
+      )
+      if (far < 14 && far < (best?.far ?? Infinity)) best = { look, i, far }
+    }
+  if (best) flip(best.look, best.i)
+}
+function flip(look: Look, i: number) {
+  const missing = look.missing.includes(i)
+    ? look.missing.filter((m) => m !== i)
+    : [...look.missing, i].sort((a, b) => a - b)
+  emit('correct', look.channel, missing)
+}
+const strokes = computed(() => props.reading.looks.filter((l) => !l.unreadable).reduce((sum, l) => sum + l.strokes, 0))
+const unsure = computed(() => props.reading.looks.reduce((sum, l) => sum + (l.corrected ? 0 : l.unsure.length), 0))
+</script>
+
+<template>
+  <figure class="read">
+    <div v-if="reading.straight" class="plate frame">
+      <div class="picture" @click="tap">
+        <img
+          :src="`/api/pictures/${reading.straight}`"
+          :alt="`${reading.kindLabel ?? 'check'} of ${reading.machineName ?? 'a machine'}, straightened`"
+        />
+        <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
+          <g v-for="m in marks" :key="`${m.look.channel}${m.i}`">
+            <ellipse
+              :cx="m.x"
+              :cy="m.y"
+              rx="0.9"
+              :ry="1.9"
+              fill="none"
+              :stroke="m.missing ? 'var(--act)' : 'var(--rim)'"
+              :stroke-dasharray="m.unsure ? '3 2' : undefined"
+              stroke-width="2"
+              vector-effect="non-scaling-stroke"
+            />
+          </g>
+        </svg>
+      </div>
+    </div>
+    <figcaption class="small quiet">
+      <template v-if="strokes">
+        Tap a stroke to correct it. Sure of {{ strokes - unsure }} of {{ strokes }} strokes<template v-if="unsure"
+          >; {{ unsure }} dashed: worth a look</template
+        >.
+      </template>
+      <span v-if="reading.pixelsPerMm"> {{ reading.pixelsPerMm.toFixed(1) }} pixels per mm.</span>
+    </figcaption>
+  </figure>
+</template>
+
+<style scoped>
+.read {
+  margin: 0;
+}
+.frame {
+  padding: 10px;
+  margin: 6px 6px 12px;
+}
+.picture {
+  position: relative;
+  cursor: crosshair;
+}
+.picture img {
+  width: 100%;
+  display: block;
+  border-radius: 6px;
+  background: var(--wash);
+}
+.picture svg {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+}
+</style>

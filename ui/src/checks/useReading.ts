@@ -1,0 +1,72 @@
+import { ref, shallowReadonly, shallowRef } from 'vue'
+import { api, problemOf, type Schemas } from '../api/client'
+
+export type Reading = Schemas['ReadingJson']
+
+/** A picture on its way: waiting, on the line, read, or refused with a reason. */
+export interface Sent {
+  name: string
+  state: 'waiting' | 'reading' | 'read' | 'unread' | 'refused'
+  words: string
+  reading?: Reading
+}
+
+/** Sends pictures one after the other; each is read by the server and files itself. */
+export function useReading(machine: () => number | undefined, done: (reading: Reading) => void, keep = true) {
+  const sent = ref<Sent[]>([])
+  const busy = ref(false)
+
+  async function send(files: Iterable<File>) {
+    for (const file of files) queue.push([file, add(file.name)])
+    if (busy.value) return
+    busy.value = true
+    for (let next = queue.shift(); next; next = queue.shift()) await read(...next)
+    busy.value = false
+  }
+  const queue: [File, number][] = []
+  function add(name: string): number {
+    sent.value = [
+      ...sent.value.filter((s) => s.state === 'waiting' || s.state === 'reading'),
+      { name, state: 'waiting', words: 'waits' },
+    ]
+    return sent.value.length - 1
+  }
+  function put(at: number, change: Partial<Sent>) {
+    sent.value = sent.value.map((s, i) => (i === at ? { ...s, ...change } : s))
+  }
+
+  async function read(file: File, at: number) {
+    put(at, { state: 'reading', words: 'is being read …' })
+    const { data, error } = await api.POST('/api/readings', {
+      params: { query: { machine: machine(), keep } },
+      body: file as unknown as string,
+      bodySerializer: (body: unknown) => body as Blob,
+      headers: { 'Content-Type': 'application/octet-stream' },
+    })
+    if (!data) return put(at, { state: 'refused', words: problemOf(error).detail })
+    put(at, {
+      state: data.whyNot ? 'unread' : 'read',
+      words: data.whyNot ?? `read and filed with ${data.machineName ?? 'no machine'}`,
+      reading: data,
+    })
+    done(data)
+  }
+  return { sent: shallowReadonly(sent), busy: shallowReadonly(busy), send }
+}
+
+/** What a machine's checks say, kept up to date by whoever calls load. */
+export function useChecks(machine: () => number) {
+  const checks = shallowRef<Schemas['MachineChecksJson']>()
+  const problem = ref<string>()
+  let asked = 0
+  async function load() {
+    const mine = ++asked
+    const { data, error } = await api.GET('/api/machines/{machine}/checks', {
+      params: { path: { machine: machine() } },
+    })
+    if (mine !== asked) return // a slow answer must not overwrite a newer one
+    problem.value = error ? problemOf(error).detail : undefined
+    if (data) checks.value = data
+  }
+  return { checks, problem, load }
+}
