@@ -154,6 +154,9 @@ const { run: changePad } = oneAtATime(async () => {
           <section id="check">
             <div class="title">
               <h2>Nozzle checks</h2>
+              <RouterLink class="btn btn-outline-secondary ms-auto me-2" :to="`/checks/${id}`"
+                >From a picture</RouterLink
+              >
               <BButton v-if="entering !== 'check'" variant="outline-secondary" @click="entering = 'check'"
                 >Enter a check</BButton
               >
@@ -193,7 +196,8 @@ const { run: changePad } = oneAtATime(async () => {
           </section>
           <SheetsPlate
             v-if="plate.attention.kind !== 'PLAN'"
-            :machine="machine"
+            :machine="id"
+            :gaps="plate.channels.filter((c) => c.missing.length).map((c) => c.code)"
             :unit="unit"
             :zone="zone"
             @printed="load"

@@ -1,19 +1,10 @@
 import { flushPromises, mount } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
-import type { Schemas } from '../api/client'
+import { describe, expect, it, vi } from 'vitest'
 import { standInServer } from '../api/server.testing'
 import SheetsPlate from './SheetsPlate.vue'
 
-const machine = {
-  plate: {
-    id: 4,
-    channels: [
-      { code: 'C', missing: [3] },
-      { code: 'M', missing: [] },
-      { code: 'LC', missing: [] },
-    ],
-  },
-} as unknown as Schemas['MachineJson']
+vi.mock('../shell/live', () => ({ useLive: () => undefined }))
+
 const sheets = {
   kinds: [
     { id: 'PURGE', label: 'purge sheet', shows: 'Shows whether supply holds.' },
@@ -28,11 +19,19 @@ const sheets = {
 }
 const sent = standInServer({
   'GET /api/machines/4/sheets': sheets,
+  'GET /api/machines/4/print-jobs': {
+    uri: 'ipp://sorrel/ipp/print',
+    jobs: [
+      { id: 7, sheet: 12, machine: 4, state: 'UNSURE', words: 'Look into the tray.', madeAt: '2026-11-25T09:00:00Z' },
+    ],
+  },
+  'POST /api/sheets/12/print': { uri: 'ipp://sorrel/ipp/print', jobs: [] },
+  'POST /api/print-jobs/7/came': { uri: 'ipp://sorrel/ipp/print', jobs: [] },
   'POST /api/machines/4/sheets': sheets,
   'POST /api/sheets/12/printed': { ...sheets, made: [{ ...sheets.made[0], printed: true }] },
 })
 async function plate() {
-  const shown = mount(SheetsPlate, { props: { machine, unit: 'mL', zone: 'UTC' } })
+  const shown = mount(SheetsPlate, { props: { machine: 4, gaps: ['C'], unit: 'mL', zone: 'UTC' } })
   await flushPromises()
   return shown
 }
@@ -47,17 +46,22 @@ describe('sheets', () => {
     expect(shown.text()).toContain('Print its own check.')
     await shown.get('form').trigger('submit')
     await flushPromises()
-    expect(sent.at(-1)?.body).toEqual({ kind: 'PURGE', paper: 'A4', wanted: { C: 0.7 } })
+    expect(sent.find((r) => r.what === 'POST /api/machines/4/sheets')?.body).toEqual({
+      kind: 'PURGE',
+      paper: 'A4',
+      wanted: { C: 0.7 },
+    })
   })
 
-  it('counts a sheet when it came out', async () => {
+  it('asks whether a sheet came out when nobody knows, and counts it then', async () => {
     const shown = await plate()
+    expect(shown.text()).toContain('Nobody knows. Look into the tray.')
     await shown
       .findAll('button')
       .find((b) => b.text() === 'It came out')
       ?.trigger('click')
     await flushPromises()
     expect(shown.emitted('printed')).toHaveLength(1)
-    expect(shown.text()).toContain('printed')
+    expect(sent.some((r) => r.what === 'POST /api/print-jobs/7/came')).toBe(true)
   })
 })

@@ -1,54 +1,79 @@
 <script setup lang="ts">
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
+import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { dayAndTime, typedVolume, volume, type VolumeUnit } from '../units/format'
+import PrinterAddress from './PrinterAddress.vue'
 
-/** Sheets of our own, made as PDF. Ink is only counted when somebody says that one came out. */
-const props = defineProps<{ machine: Schemas['MachineJson']; unit: VolumeUnit; zone: string }>()
+/**
+ * Sheets of our own: made as PDF, or sent to the machine's printer and followed until they are out. Ink is only counted when
+ * one really came out.
+ */
+const props = defineProps<{ machine: number; gaps: string[]; unit: VolumeUnit; zone: string }>()
 const emit = defineEmits<{ printed: [] }>()
 
-const sheets = ref<Schemas['SheetsJson']>()
+const sheets = shallowRef<Schemas['SheetsJson']>()
+const jobs = shallowRef<Schemas['PrintJobsJson']>()
 const problem = ref<Problem>()
-const making = ref(false)
-const form = reactive({ kind: 'PURGE' as Schemas['NewSheetJson']['kind'], paper: 'A4' as 'A4' | 'LETTER' })
+const purging = ref(false)
+const paper = ref<'A4' | 'LETTER'>('A4')
 const wanted = reactive<Record<string, string>>({})
-const path = () => ({ path: { machine: props.machine.plate.id } })
+const where = () => ({ params: { path: { machine: props.machine } } })
 
 async function load() {
-  const { data } = await api.GET('/api/machines/{machine}/sheets', { params: path() })
-  sheets.value = data
+  const mine = props.machine
+  const [made, going] = await Promise.all([
+    api.GET('/api/machines/{machine}/sheets', where()),
+    api.GET('/api/machines/{machine}/print-jobs', where()),
+  ])
+  if (mine !== props.machine) return // a slow answer must not overwrite the next machine's
+  sheets.value = made.data
+  jobs.value = going.data
 }
-watch(() => props.machine, load, { immediate: true })
+watch(
+  () => props.machine,
+  () => {
+    purging.value = false
+    problem.value = undefined
+    void load()
+  },
+  { immediate: true },
+)
+useLive(() => [`machine/${props.machine}`], load)
 
-const shows = computed(() => sheets.value?.kinds.find((k) => k.id === form.kind)?.shows)
+type Kind = Schemas['NewSheetJson']['kind']
 const reached = computed(() => sheets.value?.channels.filter((c) => c.byPage) ?? [])
 const beyond = computed(() => sheets.value?.channels.filter((c) => !c.byPage) ?? [])
-/** The channels with gaps are the ones that want a page. */
-function begin() {
-  for (const c of reached.value) {
-    const failing = props.machine.plate.channels.find((p) => p.code === c.channel)?.missing.length
-    wanted[c.channel] = failing ? String(c.usual) : ''
-  }
-  problem.value = undefined
-  making.value = true
-}
 
-const { run: make, busy } = oneAtATime(async () => {
+/** The channels with gaps are the ones that want a page. */
+function choosePurge() {
+  for (const c of reached.value)
+    wanted[c.channel] = props.gaps.includes(c.channel) || !props.gaps.length ? String(c.usual) : ''
+  purging.value = true
+}
+const { run: make, busy } = oneAtATime(async (kind: Kind) => {
   const typed = Object.entries(wanted)
     .map(([c, v]) => [c, Number(typedVolume(v, props.unit) ?? 0)] as const)
     .filter(([, v]) => v > 0)
   const { data, error } = await api.POST('/api/machines/{machine}/sheets', {
-    params: path(),
-    body: { kind: form.kind, paper: form.paper, wanted: form.kind === 'PURGE' ? Object.fromEntries(typed) : {} },
+    ...where(),
+    body: { kind, paper: paper.value, wanted: kind === 'PURGE' ? Object.fromEntries(typed) : {} },
   })
   problem.value = error ? problemOf(error) : undefined
-  if (data) {
-    sheets.value = data
-    making.value = false
-  }
+  if (!data) return
+  sheets.value = data
+  purging.value = false
+  const sheet = data.made[0]
+  if (sheet && jobs.value?.uri) await send(sheet.id)
 })
+async function send(sheet: number) {
+  const { data, error } = await api.POST('/api/sheets/{sheet}/print', { params: { path: { sheet } } })
+  problem.value = error ? problemOf(error) : undefined
+  if (data) jobs.value = data
+}
+const { run: again } = oneAtATime(send)
 const { run: printed } = oneAtATime(async (sheet: number) => {
   const { data } = await api.POST('/api/sheets/{sheet}/printed', { params: { path: { sheet } } })
   if (data) {
@@ -56,86 +81,144 @@ const { run: printed } = oneAtATime(async (sheet: number) => {
     emit('printed')
   }
 })
+const { run: settle } = oneAtATime(async (job: number, what: 'cancel' | 'came' | 'lost') => {
+  const path = { params: { path: { job } } }
+  const answer =
+    what === 'cancel'
+      ? await api.POST('/api/print-jobs/{job}/cancel', path)
+      : what === 'came'
+        ? await api.POST('/api/print-jobs/{job}/came', path)
+        : await api.POST('/api/print-jobs/{job}/lost', path)
+  if (answer.data) jobs.value = answer.data
+  await load()
+  if (what === 'came') emit('printed')
+})
+
+const WORDS: Record<Schemas['Job']['state'], string> = {
+  QUEUED: 'On its way',
+  SENDING: 'Being sent',
+  UNSURE: 'Nobody knows',
+  PRINTING: 'At the printer',
+  DONE: 'Came out',
+  FAILED: 'Not printed',
+  CANCELLED: 'Cancelled',
+}
+const lines = computed(() =>
+  (sheets.value?.made ?? []).slice(0, 4).map((sheet) => {
+    const job = jobs.value?.jobs.find((j) => j.sheet === sheet.id)
+    return {
+      sheet,
+      job,
+      label: sheets.value?.kinds.find((k) => k.id === sheet.kind)?.label ?? 'sheet',
+      open: job !== undefined && !['DONE', 'FAILED', 'CANCELLED'].includes(job.state),
+      bad: job?.state === 'FAILED' || job?.state === 'UNSURE',
+    }
+  }),
+)
+defineExpose({ choosePurge })
 </script>
 
 <template>
   <section v-if="sheets" id="sheets">
-    <div class="title">
-      <h2>Sheets</h2>
-      <BButton v-if="!making" variant="outline-secondary" @click="begin">Make a sheet</BButton>
+    <h2>{{ jobs?.uri ? 'Print a sheet' : 'Make a sheet' }}</h2>
+    <div class="kinds">
+      <BButton
+        v-for="k in sheets.kinds"
+        :key="k.id"
+        variant="outline-secondary"
+        :disabled="busy"
+        :title="k.shows"
+        @click="k.id === 'PURGE' ? choosePurge() : make(k.id)"
+        >{{ k.label }}</BButton
+      >
+      <BFormSelect
+        v-model="paper"
+        class="paper"
+        aria-label="Paper"
+        :options="[
+          { value: 'A4', text: 'A4' },
+          { value: 'LETTER', text: 'Letter' },
+        ]"
+      />
     </div>
-    <form v-if="making" class="thin block" novalidate @submit.prevent="make">
-      <div class="row-form">
-        <BFormSelect
-          v-model="form.kind"
-          aria-label="Kind of sheet"
-          :options="sheets.kinds.map((k) => ({ value: k.id, text: k.label }))"
-        />
-        <BFormSelect
-          v-model="form.paper"
-          aria-label="Paper"
-          :options="[
-            { value: 'A4', text: 'A4' },
-            { value: 'LETTER', text: 'Letter' },
-          ]"
-        />
+    <form v-if="purging" class="thin block" novalidate @submit.prevent="make('PURGE')">
+      <p class="small quiet">{{ sheets.kinds.find((k) => k.id === 'PURGE')?.shows }}</p>
+      <div class="volumes">
+        <div v-for="c in reached" :key="c.channel">
+          <label :for="`sheet-${c.channel}`"
+            ><b>{{ c.channel }}</b
+            >, {{ unit }}</label
+          >
+          <BFormInput
+            :id="`sheet-${c.channel}`"
+            v-model="wanted[c.channel]"
+            inputmode="decimal"
+            :placeholder="String(c.usual)"
+          />
+        </div>
       </div>
-      <p class="small quiet">{{ shows }}</p>
-      <template v-if="form.kind === 'PURGE'">
-        <div class="volumes">
-          <div v-for="c in reached" :key="c.channel">
-            <label :for="`sheet-${c.channel}`"
-              ><b>{{ c.channel }}</b
-              >, {{ unit }}</label
-            >
-            <BFormInput
-              :id="`sheet-${c.channel}`"
-              v-model="wanted[c.channel]"
-              inputmode="decimal"
-              :placeholder="String(c.usual)"
-            />
+      <p v-if="reached[0]" class="small quiet">
+        {{ volume(reached[0].usual, unit) }} cover one page of A4. {{ reached[0].say }}
+      </p>
+      <BButton type="submit" variant="primary" :disabled="busy">{{ jobs?.uri ? 'Print it' : 'Make it' }}</BButton>
+      <BButton variant="link" @click="purging = false">Not now</BButton>
+    </form>
+    <p v-for="c in beyond" :key="c.channel" class="small quiet">
+      <b>{{ c.channel }}</b>: {{ c.say }}
+    </p>
+    <p v-if="problem" class="act strong small" role="alert">{{ problem.detail }}</p>
+    <ul class="lines">
+      <li v-for="line in lines" :key="line.sheet.id">
+        <div>
+          <a :href="`/api/sheets/${line.sheet.id}/sheet.pdf`">{{ line.label }} no. {{ line.sheet.id }}</a>
+          <span class="quiet small"
+            >&nbsp;{{ line.sheet.what }} {{ line.sheet.pages === 1 ? '1 page' : `${line.sheet.pages} pages` }},
+            {{ dayAndTime(line.sheet.madeAt, zone) }}</span
+          >
+          <div v-if="line.job && !line.sheet.printed" class="small" :class="{ act: line.bad }" role="status">
+            <b>{{ WORDS[line.job.state] }}.</b> {{ line.job.words }}
           </div>
         </div>
-        <p v-if="reached[0]" class="small quiet">
-          {{ volume(reached[0].usual, unit) }} cover one page of A4. {{ reached[0].say }}
-        </p>
-      </template>
-      <p v-for="c in beyond" :key="c.channel" class="small quiet">
-        <b>{{ c.channel }}</b>: {{ c.say }}
-      </p>
-      <p v-if="problem" class="act strong small" role="alert">{{ problem.detail }}</p>
-      <BButton type="submit" variant="outline-secondary" :disabled="busy">Make it</BButton>
-      <BButton variant="link" @click="making = false">Not now</BButton>
-    </form>
-    <ul class="lines">
-      <li v-for="sheet in sheets.made.slice(0, 4)" :key="sheet.id">
-        <span
-          ><a :href="`/api/sheets/${sheet.id}/sheet.pdf`"
-            >{{ sheets.kinds.find((k) => k.id === sheet.kind)?.label }} no. {{ sheet.id }}</a
-          >
-          <span class="quiet small"
-            >{{ sheet.what }} {{ sheet.pages === 1 ? '1 page' : `${sheet.pages} pages` }},
-            {{ dayAndTime(sheet.madeAt, zone) }}</span
-          ></span
-        >
-        <span v-if="sheet.printed" class="small quiet">printed</span>
-        <BButton v-else size="sm" variant="outline-secondary" @click="printed(sheet.id)">It came out</BButton>
+        <span class="acts">
+          <template v-if="line.job && line.open">
+            <template v-if="line.job.state === 'UNSURE'">
+              <BButton size="sm" variant="outline-secondary" @click="settle(line.job.id, 'came')">It came out</BButton>
+              <BButton size="sm" variant="outline-secondary" @click="settle(line.job.id, 'lost')">It did not</BButton>
+            </template>
+            <BButton v-else size="sm" variant="outline-secondary" @click="settle(line.job.id, 'cancel')"
+              >Cancel</BButton
+            >
+          </template>
+          <span v-else-if="line.sheet.printed" class="small quiet">printed</span>
+          <template v-else>
+            <BButton v-if="jobs?.uri" size="sm" variant="outline-secondary" @click="again(line.sheet.id)"
+              >Print</BButton
+            >
+            <BButton size="sm" variant="outline-secondary" @click="printed(line.sheet.id)">It came out</BButton>
+          </template>
+        </span>
       </li>
     </ul>
-    <p v-if="!sheets.made.length && !making" class="quiet small">
+    <p v-if="!sheets.made.length && !purging" class="quiet small">
       A purge sheet puts ink on paper that can be read; a cleaning puts it into the pad.
     </p>
+    <PrinterAddress :machine="machine" :uri="jobs?.uri" @kept="jobs = $event" />
   </section>
 </template>
 
 <style scoped>
-.title {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-}
 section {
   margin-bottom: 22px;
+}
+.kinds {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+  align-items: center;
+  margin: 8px 0;
+}
+.paper {
+  width: auto;
 }
 .block {
   padding: 12px 16px;
@@ -146,5 +229,11 @@ section {
   grid-template-columns: repeat(auto-fill, minmax(76px, 1fr));
   gap: 10px;
   margin-bottom: 8px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex: none;
+  flex-wrap: wrap;
 }
 </style>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Problem, Schemas } from '../api/client'
 import CombEntry from '../benches/CombEntry.vue'
 import KeyVault from '../benches/KeyVault.vue'
+import SendPicture from '../checks/SendPicture.vue'
 import { volume, type VolumeUnit } from '../units/format'
 import GridAsk from './GridAsk.vue'
 
@@ -51,6 +52,12 @@ function complaint(cell: string): string | undefined {
 function missing(channel: string): number[] | undefined {
   const entry = entries.value[channel]
   return entry === undefined ? undefined : entry === 'none' ? [] : entry.split(',').map(Number)
+}
+/** What a picture showed goes into the combs; what it did not show is left to be tapped. */
+function fromPicture(reading: Schemas['ReadingJson']) {
+  const read = reading.looks.filter((l) => !l.unreadable && props.step.ask.channels?.includes(l.channel))
+  if (read.length)
+    emit('enterAll', Object.fromEntries(read.map((l) => [l.channel, l.missing.length ? l.missing.join(',') : 'none'])))
 }
 function combTapped(channel: string, teeth: number[] | undefined) {
   emit('enter', channel, !teeth ? '' : teeth.length ? teeth.join(',') : 'none')
@@ -220,6 +227,7 @@ function sent(event: Event) {
       </p>
     </div>
     <div v-else-if="step.ask.kind === 'Comb'" class="combs">
+      <SendPicture v-if="!locked" :machine="machine" :keep="false" small @read="fromPicture" />
       <CombEntry
         v-for="(channel, i) in step.ask.channels"
         :key="channel"

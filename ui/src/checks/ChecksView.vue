@@ -3,6 +3,8 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
+import CombEntry from '../benches/CombEntry.vue'
+import SheetsPlate from '../benches/SheetsPlate.vue'
 import { useBench } from '../benches/useBench'
 import ChannelPicker from '../drawings/ChannelPicker.vue'
 import Comb from '../drawings/Comb.vue'
@@ -12,8 +14,7 @@ import { verdict } from '../drawings/comb'
 import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
-import { dayAndTime, percent } from '../units/format'
-import PrintSheet from './PrintSheet.vue'
+import { dayAndTime, type VolumeUnit } from '../units/format'
 import ReadPicture from './ReadPicture.vue'
 import SendPicture from './SendPicture.vue'
 import TapCorners from './TapCorners.vue'
@@ -23,6 +24,7 @@ const route = useRoute()
 const router = useRouter()
 const { settings } = useShop()
 const zone = computed(() => settings.value?.zone ?? 'UTC')
+const unit = computed(() => (settings.value?.volumeUnit ?? 'mL') as VolumeUnit)
 const { bench } = useBench()
 
 const all = computed(() => bench.value?.machines ?? [])
@@ -35,6 +37,7 @@ const id = computed(
 const plate = computed(() => all.value.find((m) => m.id === id.value))
 const white = computed(() => plate.value?.channels.some((c) => c.code.startsWith('W')) ?? false)
 
+const chosen = shallowRef<Reading>()
 const { checks, problem: trouble, load } = useChecks(() => id.value ?? 0)
 watch(
   id,
@@ -49,7 +52,6 @@ useLive(
   () => id.value && load(),
 )
 
-const chosen = shallowRef<Reading>()
 const reading = computed(() => {
   const known = checks.value?.readings ?? []
   return known.find((r) => r.id === chosen.value?.id) ?? chosen.value ?? known[0]
@@ -87,7 +89,22 @@ const { run: keepAsClean } = oneAtATime(async () => {
   })
   if (data) chosen.value = data
 })
+/** Channels that could not be seen, by reason. */
+const unreadable = computed(() => {
+  const by = new Map<string, string[]>()
+  for (const l of reading.value?.looks ?? [])
+    if (l.unreadable) by.set(l.unreadable, [...(by.get(l.unreadable) ?? []), l.channel])
+  return [...by]
+})
+const gaps = computed(() => checks.value?.channels.filter((c) => c.missing.length).map((c) => c.channel) ?? [])
+const sheets = ref<InstanceType<typeof SheetsPlate>>()
+function purge() {
+  sheets.value?.choosePurge()
+  document.getElementById('sheets')?.scrollIntoView({ block: 'start' })
+}
 const before = computed(() => drawn.value?.before)
+/** No reading is truer than whole per cents. */
+const whole = (share: number) => `${Math.round(share * 100) || 0} %`
 const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready')
 </script>
 
@@ -128,6 +145,17 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
             <div>{{ doubt }}</div>
           </div>
           <ReadPicture :reading="reading" @correct="correct" />
+          <details v-if="reading.looks.some((l) => l.strokes)" class="fold">
+            <summary>Correct it on the combs</summary>
+            <CombEntry
+              v-for="l in reading.looks.filter((x) => x.strokes)"
+              :key="l.channel"
+              :code="l.channel"
+              :nozzles="l.strokes"
+              :model-value="l.unreadable && !l.corrected ? undefined : l.missing"
+              @update:model-value="(teeth) => correct(l.channel, teeth ?? [])"
+            />
+          </details>
         </template>
         <details v-if="reading?.whyNot && id" class="fold">
           <summary>Tap its corners instead</summary>
@@ -146,6 +174,19 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
       </div>
 
       <div>
+        <section v-if="checks.verdict" class="plate verdict">
+          <StateMark :kind="checks.channels.some((c) => c.missing.length) ? 'look' : 'ready'" />
+          <div>
+            <b>{{ checks.verdict.headline }}</b>
+            <p>{{ checks.verdict.says }}</p>
+            <p v-if="checks.verdict.spoiled.length" class="small">
+              What it spoils: {{ checks.verdict.spoiled.join(', ') }}.
+            </p>
+          </div>
+          <BButton v-if="gaps.length" variant="primary" class="next" @click="purge"
+            >Purge sheet of {{ gaps.join(', ') }}</BButton
+          >
+        </section>
         <section v-if="reading && reading.looks.some((l) => l.solid)" class="solids">
           <h2>Full areas</h2>
           <table class="figures">
@@ -163,9 +204,9 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
                   <td>
                     <b>{{ l.channel }}</b>
                   </td>
-                  <td :class="{ 'act strong': Math.abs(l.solid!.fade) > 0.06 }">{{ percent(l.solid!.fade) }}</td>
+                  <td :class="{ 'act strong': Math.abs(l.solid!.fade) > 0.06 }">{{ whole(l.solid!.fade) }}</td>
                   <td :class="{ 'act strong': l.solid!.streaks }">{{ l.solid!.streaks || 'none' }}</td>
-                  <td :class="{ 'act strong': l.solid!.foreign >= 0.1 }">{{ percent(l.solid!.foreign) }}</td>
+                  <td :class="{ 'act strong': l.solid!.foreign >= 0.1 }">{{ whole(l.solid!.foreign) }}</td>
                 </tr>
                 <tr v-if="l.solid!.says" class="says">
                   <td colspan="4" class="small">{{ l.solid!.says }}</td>
@@ -180,16 +221,15 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
             >
           </p>
         </section>
-        <ul v-if="reading && reading.looks.some((l) => l.unreadable)" class="lines small">
-          <li v-for="l in reading.looks.filter((x) => x.unreadable)" :key="l.channel">
-            <b>{{ l.channel }}</b
-            ><span class="quiet">{{ l.unreadable }}</span>
+        <ul v-if="unreadable.length" class="lines small">
+          <li v-for="[why, codes] in unreadable" :key="why">
+            <b>{{ codes.join(' ') }}</b><span class="quiet">{{ why }}</span>
           </li>
         </ul>
 
         <section v-if="checks.channels.length">
           <h2>{{ before ? `Against ${dayAndTime(before, zone)}` : 'The first check' }}</h2>
-          <div v-for="c in checks.channels" :key="c.channel" class="row">
+          <div v-for="c in checks.channels" :key="c.channel" class="compared">
             <b class="code">{{ c.channel }}</b>
             <Comb :code="c.channel" :nozzles="c.strokes" :missing="c.missing" :width="360" :height="28" />
             <span class="word"
@@ -223,21 +263,13 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
           </p>
         </section>
 
-        <section v-if="checks.verdict" class="plate verdict">
-          <StateMark :kind="checks.channels.some((c) => c.missing.length) ? 'look' : 'ready'" />
-          <div>
-            <b>{{ checks.verdict.headline }}</b>
-            <p>{{ checks.verdict.says }}</p>
-            <p v-if="checks.verdict.spoiled.length" class="small">
-              What it spoils: {{ checks.verdict.spoiled.join(', ') }}.
-            </p>
-          </div>
-        </section>
-        <PrintSheet
-          v-if="plate && id"
+        <SheetsPlate
+          v-if="plate && id && plate.attention.kind !== 'PLAN'"
+          ref="sheets"
           :machine="id"
+          :unit="unit"
           :zone="zone"
-          :gaps="plate.channels.filter((c) => c.missing.length).map((c) => c.code)"
+          :gaps="gaps"
         />
       </div>
     </div>
@@ -278,7 +310,7 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
 .notice {
   margin-bottom: 10px;
 }
-.row {
+.compared {
   display: grid;
   grid-template-columns: 34px minmax(0, 1fr) 148px 132px;
   gap: 12px;
@@ -302,7 +334,11 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
   gap: 16px;
   align-items: center;
   padding: 14px 18px;
-  margin: 20px 6px;
+  margin: 6px 6px 20px;
+}
+.next {
+  margin-left: auto;
+  flex: none;
 }
 .verdict b {
   font-size: 1.1rem;
@@ -359,13 +395,21 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
   }
 }
 @media (max-width: 600px) {
-  .row {
+  .compared {
     grid-template-columns: 30px minmax(0, 1fr);
     gap: 4px 10px;
   }
-  .row > .word,
-  .row > .small {
+  .compared > .word,
+  .compared > .small {
     grid-column: 2;
+  }
+  .verdict {
+    flex-wrap: wrap;
+  }
+  .next {
+    margin: 0;
+    width: 100%;
+    min-height: 56px;
   }
   .machines {
     flex-wrap: nowrap;

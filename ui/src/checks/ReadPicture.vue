@@ -62,21 +62,14 @@ const unsure = computed(() => props.reading.looks.reduce((sum, l) => sum + (l.co
           :src="`/api/pictures/${reading.straight}`"
           :alt="`${reading.kindLabel ?? 'check'} of ${reading.machineName ?? 'a machine'}, straightened`"
         />
-        <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
-          <g v-for="m in marks" :key="`${m.look.channel}${m.i}`">
-            <ellipse
-              :cx="m.x"
-              :cy="m.y"
-              rx="0.9"
-              :ry="1.9"
-              fill="none"
-              :stroke="m.missing ? 'var(--act)' : 'var(--rim)'"
-              :stroke-dasharray="m.unsure ? '3 2' : undefined"
-              stroke-width="2"
-              vector-effect="non-scaling-stroke"
-            />
-          </g>
-        </svg>
+        <span
+          v-for="m in marks"
+          :key="`${m.look.channel}${m.i}`"
+          class="ring"
+          :class="{ missing: m.missing, unsure: m.unsure }"
+          :style="{ left: `${m.x}%`, top: `${m.y}%` }"
+          aria-hidden="true"
+        ></span>
       </div>
     </div>
     <figcaption class="small quiet">
@@ -108,10 +101,19 @@ const unsure = computed(() => props.reading.looks.reduce((sum, l) => sum + (l.co
   border-radius: 6px;
   background: var(--wash);
 }
-.picture svg {
+.ring {
   position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
+  width: 20px;
+  height: 20px;
+  margin: -10px 0 0 -10px;
+  border-radius: 50%;
+  border: 2px solid var(--rim);
+  pointer-events: none;
+}
+.ring.missing {
+  border-color: var(--act);
+}
+.ring.unsure {
+  border-style: dashed;
 }
 </style>

@@ -98,6 +98,9 @@ function dropped(event: DragEvent) {
   font-size: 0.95rem;
 }
 .sent li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 8px;
   padding: 4px 0;
   overflow-wrap: anywhere;
 }

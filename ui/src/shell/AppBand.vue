@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onScopeDispose, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { clock, day } from '../units/format'
 import PersonPicker from './PersonPicker.vue'
 import { serverNow, useShop } from './shop'
@@ -14,6 +15,7 @@ const views = [
   { to: '/sums', label: 'Sums' },
   { to: '/shop', label: 'Shop' },
 ]
+const route = useRoute()
 const { settings } = useShop()
 const now = ref(serverNow())
 const ticking = setInterval(() => (now.value = serverNow()), 5000)
@@ -45,7 +47,14 @@ const time = computed(() => {
       <span class="brand-name">Fair Kettle</span>
     </RouterLink>
     <nav aria-label="Views">
-      <RouterLink v-for="view in views" :key="view.to" :to="view.to" class="view">{{ view.label }}</RouterLink>
+      <RouterLink
+        v-for="view in views"
+        :key="view.to"
+        :to="view.to"
+        class="view"
+        :class="{ 'router-link-exact-active': route.path.startsWith(`${view.to}/`) }"
+        >{{ view.label }}</RouterLink
+      >
     </nav>
     <div class="right">
       <PersonPicker />
@@ -93,6 +102,7 @@ nav {
   font-weight: 500;
   padding: 0 12px;
   min-width: 44px;
+  flex: none;
   display: flex;
   align-items: center;
   border-block: 4px solid transparent;

@@ -53,6 +53,18 @@ public final class Sheets {
         return profile.codes().stream().filter(c -> Addressing.of(profile, c).byPage()).toList();
     }
 
+    /** Kinds of sheet that make sense for a machine: no white sheet without white, none of colour where a page reaches no colour. */
+    public static List<SheetKind> offered(Profile profile) {
+        boolean white = profile.codes().stream().anyMatch(ChannelCode::white);
+        boolean colour = reachable(profile).stream().anyMatch(c -> !c.white());
+        return java.util.Arrays.stream(SheetKind.values()).filter(kind -> switch (kind) {
+            case FRAME, PROOF -> true;
+            case DARK_FRAME -> white;
+            case WHITE_HEALTH -> reachable(profile).stream().anyMatch(ChannelCode::white);
+            case PURGE, HEALTH -> colour;
+        }).toList();
+    }
+
     /**
      * Columns of full colour over the whole feed length, on as many pages as the wanted ink needs.
      *

@@ -74,7 +74,7 @@ class SheetsTest {
     @MethodSource("profiles")
     void everyKindOfSheetOfEveryMachineFitsItsPaperAndHasFourCorners(Profile profile) {
         for (var paper : Paper.values()) {
-            for (var kind : SheetKind.values()) {
+            for (var kind : Sheets.offered(profile)) {
                 var drawn = Sheets.of(kind, profile, made(paper), profile.built());
                 drawn.pages().forEach(page -> {
                     assertThat(page.shapes()).filteredOn(Shape.Code.class::isInstance).extracting(s -> SheetCode.read(((Shape.Code) s).text()).orElseThrow().corner()).containsExactly(0, 1, 2, 3);
@@ -86,6 +86,12 @@ class SheetsTest {
                 });
             }
         }
+    }
+
+    @Test
+    void whiteSheetsAreForMachinesWithWhite() {
+        assertThat(Sheets.offered(SMALL)).doesNotContain(SheetKind.DARK_FRAME, SheetKind.WHITE_HEALTH);
+        assertThat(Sheets.offered(Profiles.named("film-rebuilt"))).contains(SheetKind.DARK_FRAME, SheetKind.WHITE_HEALTH);
     }
 
     @Test

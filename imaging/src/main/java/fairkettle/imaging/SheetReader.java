@@ -158,12 +158,12 @@ public final class SheetReader {
         double usual = usual(measured.all());
         var seen = measured.all().stream().filter(m -> m.error < 1.0 / 8 && m.strength() > .25 * usual && m.strength() > .02).toList();
         if (seen.isEmpty() || usual < .02) {
-            return new Result.Unread(code, "No pattern can be seen in the window. Lay the strip inside it, printed side up.");
+            return new Result.Unread(code, "No pattern of this machine can be seen in the window. Lay its strip inside, printed side up.");
         }
         double agreement = agree(seen);
         boolean flipped = placement.flipped();
         if (placement.doubtful() && blocks > 1) {
-            doubts.add("It cannot be told which way round the strip lies: say whether it was the right way up.");
+            doubts.add("It cannot be seen which way round the strip lies; it was read as the right way up.");
         } else if (flipped) {
             doubts.add("The strip lay upside down; it was read that way.");
         }

@@ -18,6 +18,7 @@ public final class Straight {
 
     private static final double WIDE = 1180; // pixels
     private static final double HIGH = 1180;
+    private static final double MARGIN = 5; // mm
 
     /** A place on the page, mm. */
     record Place(double x, double y) {}
@@ -30,8 +31,21 @@ public final class Straight {
     Straight(Photo photo, Mapping mapping, Part.Strip part, Map<ChannelCode, List<Place>> places) {
         this.photo = photo;
         this.mapping = mapping;
-        this.part = part;
+        this.part = cropped(part, places);
         this.places = Map.copyOf(places);
+    }
+
+    /** Of a strip the pattern alone, with a margin: the rest of the window is bare. */
+    private static Part.Strip cropped(Part.Strip part, Map<ChannelCode, List<Place>> places) {
+        var all = places.values().stream().flatMap(List::stream).toList();
+        if (all.isEmpty() || part.width() < part.height()) {
+            return part; // a whole page is shown whole
+        }
+        double left = Math.max(part.x(), all.stream().mapToDouble(Place::x).min().orElseThrow() - MARGIN);
+        double top = Math.max(part.y(), all.stream().mapToDouble(Place::y).min().orElseThrow() - MARGIN);
+        double right = Math.min(part.x() + part.width(), all.stream().mapToDouble(Place::x).max().orElseThrow() + MARGIN);
+        double low = Math.min(part.y() + part.height(), all.stream().mapToDouble(Place::y).max().orElseThrow() + MARGIN);
+        return new Part.Strip(left, top, right - left, low - top, part.dark());
     }
 
     /** By channel, where each stroke's middle is in it: shares of its width and height, x and y in turn. */

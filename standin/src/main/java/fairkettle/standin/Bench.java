@@ -1,5 +1,6 @@
 package fairkettle.standin;
 
+import fairkettle.machine.Profile;
 import fairkettle.machine.Profiles;
 import java.time.Clock;
 import java.time.Duration;
@@ -30,6 +31,36 @@ public final class Bench {
 
     static List<Standins.Wanted> machines(int count) {
         return IntStream.range(0, count).mapToObj(i -> new Standins.Wanted(NAMES.get(i % NAMES.size()) + (i < NAMES.size() ? "" : " " + (i / NAMES.size() + 1)), Profiles.ALL.get(i % Profiles.ALL.size()), i % 3 == 1)).toList();
+    }
+
+    /** @param shut nozzles, in the end */
+    public record Lived(int machines, int days, int shut) {}
+
+    /** Lets one machine of each profile stand, print a little on working days and clean itself once a week. */
+    public static Lived live(List<Profile> profiles, long seed, int days) {
+        var start = Instant.parse("2026-01-05T09:00:00Z");
+        var climate = new Climate(seed);
+        int shut = 0;
+        for (int i = 0; i < profiles.size(); i++) {
+            var machine = new SimMachine("Bramble", profiles.get(i), seed * 31 + i, climate, start, false);
+            for (int day = 1; day <= days; day++) {
+                machine.advance(start.plus(Duration.ofDays(day)));
+                if (day % 7 < 5) {
+                    for (var code : profiles.get(i).codes()) {
+                        machine.act(new Act.Purge(code.code(), .05));
+                    }
+                }
+                if (day % 7 == 5) {
+                    if (machine.padFull()) {
+                        machine.act(new Act.NewPad());
+                    }
+                    machine.act(new Act.Clean());
+                    profiles.get(i).codes().forEach(c -> machine.act(new Act.Fill(c.code(), 2)));
+                }
+            }
+            shut += machine.shut().values().stream().mapToInt(Integer::intValue).sum();
+        }
+        return new Lived(profiles.size(), days, shut);
     }
 
     /** A clock that runs so many times as fast from now on. */

@@ -44,7 +44,7 @@ final class IppPrinter implements AutoCloseable {
     private static final int TRAY = 3; // pages that stay in it: each is some 20 MB
 
     /** What goes wrong, for those who want to see it. */
-    enum Fault { NONE, OFFLINE, REFUSES, SLOW, HANGS_UP }
+    enum Fault { NONE, OFFLINE, REFUSES, SLOW, HANGS_UP, TAKES_AND_HANGS_UP }
 
     private final SimMachine machine;
     private final Clock clock;

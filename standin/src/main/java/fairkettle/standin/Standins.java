@@ -28,6 +28,7 @@ import java.util.concurrent.Executors;
 public final class Standins implements AutoCloseable {
 
     private static final int LARGEST = 40_000_000; // bytes of one document
+    private static final int DOCUMENT = 1500; // bytes that a request without a document never has
 
     private final HttpServer http;
     private final Map<String, IppPrinter> printers = new LinkedHashMap<>();
@@ -95,6 +96,40 @@ public final class Standins implements AutoCloseable {
         return printer;
     }
 
+    /** Prints a PDF at once, without the network. */
+    public void print(String name, byte[] pdf) throws IOException {
+        var printer = found(name);
+        try {
+            Printing.document(printer.machine(), pdf, "application/pdf").forEach(printer::lay);
+        } catch (Printing.Unprintable e) {
+            throw new IOException(e.getMessage(), e);
+        }
+    }
+
+    /** A picture of the machine's own nozzle check as it prints now, in its reading frame if one was printed. */
+    public byte[] pictureOfCheck(String name, boolean white, Snapshot.With with, long seed) {
+        return Snapshot.of(check(found(name), white), with, seed);
+    }
+
+    /** A picture of the newest page in its tray. */
+    public byte[] pictureOfPage(String name, Snapshot.With with, long seed) {
+        return Snapshot.of(found(name).tray().getLast(), with, seed);
+    }
+
+    /** How many pages lie in its tray. */
+    public int pages(String name) {
+        return found(name).tray().size();
+    }
+
+    /** Lets something go wrong with its printer: one of NONE, OFFLINE, REFUSES, SLOW, HANGS_UP, TAKES_AND_HANGS_UP, PAPER_OUT, PAPER_IN. */
+    public void fault(String name, String word) {
+        if (word.startsWith("PAPER_")) {
+            found(name).machine().paperOut(word.equals("PAPER_OUT"));
+        } else {
+            found(name).fault(IppPrinter.Fault.valueOf(word));
+        }
+    }
+
     @Override
     public void close() {
         http.stop(0);
@@ -106,9 +141,11 @@ public final class Standins implements AutoCloseable {
     private HttpHandler guarded(HttpHandler handler) {
         return exchange -> {
             try (exchange) {
-                handler.handle(exchange);
-            } catch (IllegalArgumentException e) {
-                send(exchange, 404, "text/plain", String.valueOf(e.getMessage()).getBytes(StandardCharsets.UTF_8));
+                try {
+                    handler.handle(exchange);
+                } catch (IllegalArgumentException e) {
+                    send(exchange, 404, "text/plain", String.valueOf(e.getMessage()).getBytes(StandardCharsets.UTF_8));
+                }
             }
         };
     }
@@ -127,12 +164,15 @@ public final class Standins implements AutoCloseable {
             send(exchange, 413, "text/plain", new byte[0]);
             return;
         }
-        if (printer.fault() == IppPrinter.Fault.HANGS_UP && body.length > 4000) {
+        if (printer.fault() == IppPrinter.Fault.HANGS_UP && body.length > DOCUMENT) {
             return; // took the document and hung up without a word
         }
-        var in = new ByteArrayInputStream(body);
-        var request = new IppInputStream(in).readPacket();
+        var in = new IppInputStream(new ByteArrayInputStream(body));
+        var request = in.readPacket();
         var answer = printer.answer(request, in.readAllBytes(), URI.create("ipp://%s/ipp/%s".formatted(exchange.getRequestHeaders().getFirst("Host"), path(exchange, 2))));
+        if (printer.fault() == IppPrinter.Fault.TAKES_AND_HANGS_UP && body.length > DOCUMENT) {
+            return; // it prints, and nobody is told
+        }
         var out = new ByteArrayOutputStream();
         new IppOutputStream(out).write(answer);
         send(exchange, 200, "application/ipp", out.toByteArray());
@@ -220,15 +260,9 @@ public final class Standins implements AutoCloseable {
         send(exchange, 204, "text/plain", new byte[0]);
     }
 
-    /** {@code POST /fault/bramble} with one of NONE, OFFLINE, REFUSES, SLOW, HANGS_UP, PAPER_OUT, PAPER_IN. */
+    /** {@code POST /fault/bramble} with a word of {@link #fault(String, String)}. */
     private void fault(HttpExchange exchange) throws IOException {
-        var printer = found(path(exchange, 2));
-        var word = new String(exchange.getRequestBody().readNBytes(40), StandardCharsets.UTF_8).strip();
-        if (word.startsWith("PAPER_")) {
-            printer.machine().paperOut(word.equals("PAPER_OUT"));
-        } else {
-            printer.fault(IppPrinter.Fault.valueOf(word));
-        }
+        fault(path(exchange, 2), new String(exchange.getRequestBody().readNBytes(40), StandardCharsets.UTF_8).strip());
         send(exchange, 204, "text/plain", new byte[0]);
     }
 

@@ -6,10 +6,10 @@ import fairkettle.server.benches.Machines;
 import fairkettle.sheet.Addressing;
 import fairkettle.sheet.Page.Paper;
 import fairkettle.sheet.SheetKind;
+import fairkettle.sheet.Sheets;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.nio.charset.StandardCharsets;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -48,7 +48,7 @@ class SheetController {
     @GetMapping("/api/machines/{machine}/sheets")
     SheetsJson sheets(@PathVariable long machine) {
         var profile = machines.get(machine).profile();
-        return new SheetsJson(Arrays.stream(SheetKind.values()).map(k -> new KindJson(k, k.label(), k.shows())).toList(), profile.codes().stream().map(c -> {
+        return new SheetsJson(Sheets.offered(profile).stream().map(k -> new KindJson(k, k.label(), k.shows())).toList(), profile.codes().stream().map(c -> {
             var by = Addressing.of(profile, c);
             return new ReachJson(c.code(), by.byPage(), by.say(c), profile.draws().sheet());
         }).toList(), book.of(machine));

@@ -1,0 +1,214 @@
+package fairkettle.imaging;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import fairkettle.check.Look;
+import fairkettle.imaging.SheetReader.Known;
+import fairkettle.imaging.SheetReader.Result;
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import fairkettle.ink.Millilitres;
+import fairkettle.machine.Profile;
+import fairkettle.machine.Profiles;
+import fairkettle.sheet.Page;
+import fairkettle.sheet.Page.Paper;
+import fairkettle.sheet.SheetKind;
+import fairkettle.sheet.Sheets;
+import fairkettle.standin.Act;
+import fairkettle.standin.Snapshot.With;
+import fairkettle.standin.Standins;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Pictures of a simulated bench are read back to what is known to be missing, or refused with words that help. */
+class SheetReaderTest {
+
+    private Standins bench;
+
+    @AfterEach
+    void stop() {
+        if (bench != null) {
+            bench.close();
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"small-tank, PHONE", "wide-tank, PHONE", "six-ink-tank, SCANNER", "snap-in-head, PHONE", "film-dual-head, SCANNER"})
+    void theStripInTheFrameIsReadStrokeByStroke(String id, With with) throws Exception {
+        var profile = Profiles.named(id);
+        var page = frame(profile, SheetKind.FRAME);
+        bench(profile, page).machine("Sorrel").clog("M", List.of(3, 4, 40));
+        bench.machine("Sorrel").clog("C", List.of());
+        bench.machine("Sorrel").clog("Y", List.of(0, 20, 58));
+        var read = (Result.Read) read(bench.pictureOfCheck("Sorrel", false, with, 7), known(page, profile));
+        assertThat(of(read, "M").missing()).containsExactly(3, 4, 40);
+        assertThat(of(read, "C").missing()).isEmpty();
+        assertThat(of(read, "Y").missing()).containsExactly(0, 20, 58);
+        assertThat(read.code().orElseThrow().machine()).isEqualTo(12);
+        assertThat(read.doubts()).isEmpty();
+    }
+
+    @Test
+    void turnedAnyWayItReadsTheSame() throws Exception {
+        var profile = Profiles.named("wide-tank");
+        var page = frame(profile, SheetKind.FRAME);
+        bench(profile, page).machine("Sorrel").clog("K", List.of(17, 90));
+        var upright = ImageIO.read(new ByteArrayInputStream(bench.pictureOfCheck("Sorrel", false, With.PHONE, 3)));
+        var picture = upright;
+        for (int quarter = 0; quarter < 4; quarter++) {
+            var read = (Result.Read) SheetReader.read(Photo.of(picture), _ -> Optional.of(known(page, profile)));
+            assertThat(of(read, "K").missing()).as("%d quarters", quarter).containsExactly(17, 90);
+            picture = turned(picture);
+        }
+    }
+
+    @Test
+    void whiteIsReadOnDarkAndColourThereIsNot() throws Exception {
+        var profile = Profiles.named("film-rebuilt");
+        var page = frame(profile, SheetKind.DARK_FRAME);
+        bench(profile, page).machine("Sorrel").clog("W1", List.of(8, 31));
+        bench.machine("Sorrel").clog("W2", List.of());
+        var read = (Result.Read) read(bench.pictureOfCheck("Sorrel", true, With.PHONE, 5), known(page, profile));
+        assertThat(of(read, "W1").missing()).containsExactly(8, 31);
+        assertThat(of(read, "W2").missing()).isEmpty();
+        assertThat(of(read, "C").unreadable()).contains("white frame");
+    }
+
+    @Test
+    void aWholeChannelThatIsGoneIsGoneAndNotItsNeighbour() throws Exception {
+        var profile = Profiles.named("wide-tank");
+        var page = frame(profile, SheetKind.FRAME);
+        bench(profile, page).machine("Sorrel").kill("K", 0, 180);
+        bench.machine("Sorrel").clog("C", List.of(5));
+        var read = (Result.Read) read(bench.pictureOfCheck("Sorrel", false, With.PHONE, 9), known(page, profile));
+        assertThat(of(read, "K").missing()).hasSize(180);
+        assertThat(of(read, "C").missing()).containsExactly(5);
+    }
+
+    @Test
+    void aStarvedChannelFadesDownThePurgeSheet() throws Exception {
+        var profile = Profiles.named("wide-tank");
+        var page = Sheets.purge(profile, made(), Map.of(ChannelCode.of("C"), Millilitres.parse("0.3"), ChannelCode.of("M"), Millilitres.parse("0.3"))).pages().getFirst();
+        bench(profile, frame(profile, SheetKind.FRAME)).machine("Sorrel").take(new Act.ShutVent("C"));
+        bench.print("Sorrel", SheetPdf.of("purge", List.of(page)));
+        var read = (Result.Read) read(bench.pictureOfPage("Sorrel", With.SCANNER, 4), known(page, profile));
+        assertThat(of(read, "C").solid().fade()).isGreaterThan(.1);
+        assertThat(of(read, "C").solid().says()).contains("starved");
+        assertThat(of(read, "M").solid().fade()).isCloseTo(0, within(.05));
+    }
+
+    @Test
+    void theHealthSheetShowsInkThatDoesNotBelong() throws Exception {
+        var profile = Profiles.named("wide-tank");
+        var page = Sheets.of(SheetKind.HEALTH, profile, made(), Family.MAKERS_DYE).pages().getFirst();
+        bench(profile, page);
+        var clean = ((Result.Read) read(bench.pictureOfPage("Sorrel", With.SCANNER, 4), known(page, profile))).looks();
+        var tints = clean.stream().collect(java.util.stream.Collectors.toMap(Look::channel, l -> l.solid().tint()));
+        assertThat(clean).allMatch(l -> l.solid().foreign() < .1 && Math.abs(l.solid().fade()) < .05);
+        bench.machine("Sorrel").take(new Act.WrongInk("Y", 12));
+        bench.print("Sorrel", SheetPdf.of("health", List.of(page)));
+        var read = (Result.Read) read(bench.pictureOfPage("Sorrel", With.SCANNER, 4), new Known(page, profile, tints));
+        assertThat(of(read, "Y").solid().foreign()).isGreaterThan(.1);
+        assertThat(of(read, "M").solid().foreign()).isLessThan(.1);
+    }
+
+    @Test
+    void anotherMachinesStripIsNotBelieved() throws Exception {
+        var small = Profiles.named("small-tank");
+        var page = frame(small, SheetKind.FRAME);
+        bench(Profiles.named("wide-tank"), page);
+        var result = read(bench.pictureOfCheck("Sorrel", false, With.PHONE, 2), known(page, small));
+        if (result instanceof Result.Read read) {
+            assertThat(read.doubts()).isNotEmpty();
+        } else {
+            assertThat(((Result.Unread) result).why()).contains("of this machine");
+        }
+    }
+
+    @Test
+    void anEmptyFrameAndAStrangePictureAreRefusedInWords() throws Exception {
+        var profile = Profiles.named("small-tank");
+        var page = frame(profile, SheetKind.FRAME);
+        bench(profile, page);
+        assertThat(((Result.Unread) read(bench.pictureOfPage("Sorrel", With.PHONE, 1), known(page, profile))).why()).contains("No pattern of this machine");
+        var blank = new BufferedImage(800, 600, BufferedImage.TYPE_INT_RGB);
+        assertThat(((Result.Unread) SheetReader.read(Photo.of(blank), _ -> Optional.empty())).why()).contains("No mark of ours");
+        assertThat(((Result.Unread) SheetReader.read(Photo.of(ImageIO.read(new ByteArrayInputStream(bench.pictureOfPage("Sorrel", With.PHONE, 1)))), _ -> Optional.empty())).why()).contains("not made by this shop");
+    }
+
+    @Test
+    void withoutMarksFourTappedCornersDo() throws Exception {
+        var profile = Profiles.named("wide-tank");
+        bench = Standins.start(List.of(new Standins.Wanted("Sorrel", profile, false)), 3, 0, Clock.systemUTC(), 1);
+        bench.machine("Sorrel").clog("M", List.of(12, 99));
+        var photo = Photo.of(ImageIO.read(new ByteArrayInputStream(bench.pictureOfCheck("Sorrel", false, With.SCANNER, 3))));
+        // the strip fills the scan but for 4 mm of lid and 8 mm of paper
+        double mm = 200 / 25.4;
+        double left = 12 * mm;
+        double top = 12 * mm;
+        double right = photo.width() - left;
+        double low = photo.height() - top;
+        var read = (Result.Read) SheetReader.tapped(photo, new double[] {left, top, right, top, right, low, left, low}, profile, false);
+        assertThat(of(read, "M").missing()).containsExactly(12, 99);
+        assertThat(of(read, "K").missing()).isEmpty();
+    }
+
+    // ---- helpers -----------------------------------------------------------------------------------------------
+
+    private Standins bench(Profile profile, Page page) throws IOException {
+        bench = Standins.start(List.of(new Standins.Wanted("Sorrel", profile, false)), 3, 0, Clock.systemUTC(), 1);
+        profile.codes().forEach(c -> bench.machine("Sorrel").clog(c.code(), List.of()));
+        profile.codes().forEach(c -> bench.machine("Sorrel").level(c.code(), 40));
+        bench.print("Sorrel", SheetPdf.of("frame", List.of(page)));
+        return bench;
+    }
+
+    private static Page frame(Profile profile, SheetKind kind) {
+        return Sheets.of(kind, profile, made(), Family.MAKERS_DYE).pages().getFirst();
+    }
+
+    private static Sheets.Made made() {
+        return new Sheets.Made(12, "Sorrel", 34, Instant.parse("2026-11-20T08:00:00Z"), "20 Nov", Paper.A4);
+    }
+
+    private static Known known(Page page, Profile profile) {
+        return new Known(page, profile, Map.of());
+    }
+
+    private static Result read(byte[] picture, Known known) throws Photo.Refused {
+        return SheetReader.read(Photo.decode(picture), _ -> Optional.of(known));
+    }
+
+    private static Look of(Result.Read read, String code) {
+        return read.looks().stream().filter(l -> l.channel().equals(ChannelCode.of(code))).findFirst().orElseThrow();
+    }
+
+    private static BufferedImage turned(BufferedImage image) {
+        var out = new BufferedImage(image.getHeight(), image.getWidth(), BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < image.getHeight(); y++) {
+            for (int x = 0; x < image.getWidth(); x++) {
+                out.setRGB(image.getHeight() - 1 - y, x, image.getRGB(x, y));
+            }
+        }
+        return out;
+    }
+
+    static byte[] png(BufferedImage image) throws IOException {
+        var out = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", out);
+        return out.toByteArray();
+    }
+}

@@ -1,0 +1,154 @@
+package fairkettle.server.printing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import fairkettle.machine.Profiles;
+import fairkettle.server.Api;
+import fairkettle.server.ServerTest;
+import fairkettle.standin.Standins;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.concurrent.locks.LockSupport;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import tools.jackson.databind.JsonNode;
+
+/** Sheets on their way to a printer that works, and to printers that do not: printed once, or not at all, and said. */
+@ServerTest
+class PrintingTest {
+
+    @Autowired
+    private Api api;
+
+    private Standins bench;
+
+    @BeforeEach
+    void start() throws IOException {
+        bench = Standins.start(List.of(new Standins.Wanted("Bramble", Profiles.named("small-tank"), false)), 5, 0, Clock.systemUTC(), 5);
+    }
+
+    @AfterEach
+    void stop() {
+        bench.close();
+    }
+
+    @Test
+    void aSheetComesOutOnceHoweverOftenItIsAskedFor() {
+        long machine = machine("Prints once");
+        long sheet = sheet(machine);
+        api.post("/api/sheets/" + sheet + "/print", "{}");
+        api.post("/api/sheets/" + sheet + "/print", "{}");
+        assertThat(await(machine, sheet, "DONE").get("words").asString()).isEqualTo("It came out.");
+        awaitPrinted(machine);
+        assertThat(bench.pages("Bramble")).isEqualTo(1);
+        assertThat(api.read(api.get("/api/machines/" + machine)).at("/plate/channels/1/path/0/layers/0/volume").asDouble()).as("its ink is counted").isCloseTo(41.5, within(.01));
+        assertThat(api.post("/api/sheets/" + sheet + "/print", "{}")).hasStatus(422);
+        assertThat(bench.pages("Bramble")).isEqualTo(1);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"OFFLINE, does not answer", "REFUSES, takes no jobs now", "HANGS_UP, can be sent again"})
+    void whatDidNotArriveIsSaidAndCanBeSentAgain(String fault, String words) {
+        long machine = machine("Prints not " + fault);
+        long sheet = sheet(machine);
+        bench.fault("Bramble", fault);
+        api.post("/api/sheets/" + sheet + "/print", "{}");
+        assertThat(await(machine, sheet, "FAILED").get("words").asString()).contains(words);
+        assertThat(bench.pages("Bramble")).isZero();
+        bench.fault("Bramble", "NONE");
+        api.post("/api/sheets/" + sheet + "/print", "{}");
+        await(machine, sheet, "DONE");
+        assertThat(bench.pages("Bramble")).isEqualTo(1);
+    }
+
+    @Test
+    void aPrinterThatHangsUpAfterTakingTheSheetPrintsItOnce() {
+        long machine = machine("Prints silently");
+        long sheet = sheet(machine);
+        bench.fault("Bramble", "TAKES_AND_HANGS_UP");
+        api.post("/api/sheets/" + sheet + "/print", "{}");
+        await(machine, sheet, "DONE");
+        assertThat(bench.pages("Bramble")).isEqualTo(1);
+    }
+
+    @Test
+    void outOfPaperItWaitsAndGoesOn() {
+        long machine = machine("Prints later");
+        long sheet = sheet(machine);
+        bench.fault("Bramble", "PAPER_OUT");
+        api.post("/api/sheets/" + sheet + "/print", "{}");
+        until(() -> job(machine, sheet).get("words").asString().contains("Out of paper"));
+        assertThat(job(machine, sheet).get("state").asString()).isEqualTo("PRINTING");
+        bench.fault("Bramble", "PAPER_IN");
+        await(machine, sheet, "DONE");
+    }
+
+    @Test
+    void aCancelledSheetTakesNoInk() {
+        long machine = machine("Prints never");
+        long sheet = sheet(machine);
+        bench.fault("Bramble", "PAPER_OUT");
+        api.post("/api/sheets/" + sheet + "/print", "{}");
+        until(() -> job(machine, sheet).get("words").asString().contains("Out of paper"));
+        api.post("/api/print-jobs/" + job(machine, sheet).get("id").asLong() + "/cancel", "{}");
+        await(machine, sheet, "CANCELLED");
+        bench.fault("Bramble", "PAPER_IN");
+        assertThat(bench.pages("Bramble")).isZero();
+        assertThat(api.read(api.get("/api/machines/" + machine + "/sheets")).at("/made/0/printed").asBoolean()).isFalse();
+    }
+
+    @Test
+    void aPrinterIsAskedForItsLevelsAndItsAddressIsChecked() {
+        long machine = machine("Prints levels");
+        var printer = api.read(api.get("/api/machines/" + machine + "/printer"));
+        assertThat(printer.get("answers").asBoolean()).isTrue();
+        assertThat(printer.at("/supplies/0/percent").asInt()).isBetween(0, 100);
+        assertThat(api.put("/api/machines/" + machine + "/printer", "{\"uri\": \"http://example.org/\"}", "0")).hasStatus(400);
+        assertThat(api.put("/api/machines/" + machine + "/printer", "{\"uri\": \"\"}", "0")).hasStatusOk();
+        assertThat(api.post("/api/sheets/" + sheet(machine) + "/print", "{}")).hasStatus(422);
+    }
+
+    private long machine(String name) {
+        long id = api.machine(name, "small-tank", "INKED");
+        assertThat(api.put("/api/machines/" + id + "/printer", "{\"uri\": \"%s\"}".formatted(bench.printer("Bramble")), "0")).hasStatusOk();
+        return id;
+    }
+
+    private long sheet(long machine) {
+        return api.read(api.post("/api/machines/" + machine + "/sheets", "{\"kind\": \"PURGE\", \"paper\": \"A4\", \"wanted\": {\"C\": 0.5}}")).at("/made/0/id").asLong();
+    }
+
+    private JsonNode job(long machine, long sheet) {
+        for (var job : api.read(api.get("/api/machines/" + machine + "/print-jobs")).get("jobs")) {
+            if (job.get("sheet").asLong() == sheet) {
+                return job;
+            }
+        }
+        throw new AssertionError("No job for sheet " + sheet);
+    }
+
+    private JsonNode await(long machine, long sheet, String state) {
+        until(() -> job(machine, sheet).get("state").asString().equals(state));
+        return job(machine, sheet);
+    }
+
+    private void awaitPrinted(long machine) {
+        until(() -> api.read(api.get("/api/machines/" + machine + "/sheets")).at("/made/0/printed").asBoolean());
+    }
+
+    private static void until(java.util.function.BooleanSupplier true_) {
+        var end = Instant.now().plus(Duration.ofSeconds(40));
+        while (!true_.getAsBoolean()) {
+            assertThat(Instant.now()).as("it takes too long").isBefore(end);
+            LockSupport.parkNanos(50_000_000);
+        }
+    }
+}

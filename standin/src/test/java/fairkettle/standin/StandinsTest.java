@@ -1,0 +1,132 @@
+package fairkettle.standin;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import com.hp.jipp.encoding.IppInputStream;
+import com.hp.jipp.encoding.IppOutputStream;
+import com.hp.jipp.encoding.IppPacket;
+import com.hp.jipp.encoding.Tag;
+import com.hp.jipp.model.JobState;
+import com.hp.jipp.model.Types;
+import fairkettle.machine.Profiles;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Clock;
+import java.util.List;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** The bench over the network, as any client sees it. */
+class StandinsTest {
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private Standins bench;
+
+    @BeforeEach
+    void start() throws IOException {
+        bench = Standins.start(List.of(new Standins.Wanted("Bramble", Profiles.named("small-tank"), false), new Standins.Wanted("Teasel", Profiles.named("small-cartridge"), true)), 5, 0, Clock.systemUTC(), 1);
+    }
+
+    @AfterEach
+    void stop() {
+        bench.close();
+    }
+
+    @Test
+    void aPrinterSaysWhatItIsAndHowItsInksStand() throws Exception {
+        var answer = ask("Bramble", IppPacket.getPrinterAttributes(bench.printer("Bramble")), new byte[0]);
+        var printer = answer.get(Tag.printerAttributes);
+        assertThat(printer.getString(Types.printerName)).isEqualTo("Bramble");
+        assertThat(printer.get("document-format-supported").strings()).contains("application/pdf", "image/pwg-raster", "image/jpeg");
+        assertThat(printer.get("marker-names").strings()).containsExactly("K", "C", "M", "Y", "waste");
+        assertThat(ask("Teasel", IppPacket.getPrinterAttributes(bench.printer("Teasel")), new byte[0]).get(Tag.printerAttributes).get("marker-levels").subList(0, 4)).hasToString("[100, 100, 100, 100]");
+    }
+
+    @Test
+    void aPageIsPrintedWithInkAndLiesInTheTray() throws Exception {
+        double before = bench.machine("Bramble").levels().get("C");
+        var job = ask("Bramble", IppPacket.printJob(bench.printer("Bramble")).putOperationAttributes(Types.documentFormat.of("application/pdf")), cyanPage());
+        int id = job.getValue(Tag.jobAttributes, Types.jobId);
+        JobState state;
+        do {
+            state = ask("Bramble", IppPacket.getJobAttributes(bench.printer("Bramble"), id), new byte[0]).getValue(Tag.jobAttributes, Types.jobState);
+        } while (state.getCode() < JobState.canceled.getCode());
+        assertThat(state).isEqualTo(JobState.completed);
+        assertThat(bench.machine("Bramble").levels().get("C")).isCloseTo(before - .7 * (260 * 160) / (595.0 * 842), within(.01));
+        var picture = get("/tray/bramble/0.jpg");
+        assertThat(picture.statusCode()).isEqualTo(200);
+        assertThat(picture.body()).startsWith((byte) 0xff, (byte) 0xd8);
+    }
+
+    @Test
+    void whatItCannotPrintItSays() throws Exception {
+        var uri = bench.printer("Bramble");
+        assertThat(ask("Bramble", IppPacket.validateJob(uri).putOperationAttributes(Types.documentFormat.of("text/plain")), new byte[0]).getStatus().getName()).isEqualTo("client-error-document-format-not-supported");
+        assertThat(ask("Bramble", IppPacket.getJobAttributes(uri, 4711), new byte[0]).getStatus().getName()).isEqualTo("client-error-not-found");
+        post("/fault/bramble", "REFUSES");
+        assertThat(ask("Bramble", IppPacket.validateJob(uri).putOperationAttributes(Types.documentFormat.of("application/pdf")), new byte[0]).getStatus().getName()).isEqualTo("server-error-not-accepting-jobs");
+    }
+
+    @Test
+    void anOfflinePrinterSaysNothing() throws Exception {
+        post("/fault/bramble", "OFFLINE");
+        assertThatThrownBy(() -> ask("Bramble", IppPacket.getPrinterAttributes(bench.printer("Bramble")), new byte[0])).isInstanceOf(IOException.class);
+    }
+
+    @Test
+    void whatPeopleDoArrivesAndNonsenseIsSaid() throws Exception {
+        double before = bench.machine("Teasel").levels().get("M");
+        assertThat(post("/act/teasel", "Purge M 2").statusCode()).isEqualTo(204);
+        assertThat(bench.machine("Teasel").levels().get("M")).isLessThan(before);
+        assertThat(post("/act/teasel", "Juggle").body()).contains("No act is called Juggle");
+        assertThat(get("/tray/nobody/0.jpg").statusCode()).isEqualTo(404);
+        assertThat(new String(get("/probe").body())).contains("celsius", "humidity");
+    }
+
+    private IppPacket ask(String machine, IppPacket.Builder request, byte[] document) throws Exception {
+        var out = new ByteArrayOutputStream();
+        new IppOutputStream(out).write(request.build());
+        out.write(document);
+        var answer = http.send(HttpRequest.newBuilder(at("/ipp/" + machine.toLowerCase(java.util.Locale.ROOT))).header("Content-Type", "application/ipp")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(out.toByteArray())).build(), HttpResponse.BodyHandlers.ofInputStream());
+        return new IppInputStream(answer.body()).readPacket();
+    }
+
+    private HttpResponse<byte[]> get(String path) throws Exception {
+        return http.send(HttpRequest.newBuilder(at(path)).build(), HttpResponse.BodyHandlers.ofByteArray());
+    }
+
+    private HttpResponse<String> post(String path, String words) throws Exception {
+        return http.send(HttpRequest.newBuilder(at(path)).POST(HttpRequest.BodyPublishers.ofString(words)).build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    private URI at(String path) {
+        return URI.create("http://127.0.0.1:" + bench.port() + path);
+    }
+
+    private static byte[] cyanPage() throws IOException {
+        try (var document = new PDDocument()) {
+            var page = new PDPage(new PDRectangle(300, 200));
+            document.addPage(page);
+            try (var on = new PDPageContentStream(document, page)) {
+                on.setNonStrokingColor(0f, 1f, 1f);
+                on.addRect(20, 20, 260, 160);
+                on.fill();
+            }
+            var out = new ByteArrayOutputStream();
+            document.save(out);
+            return out.toByteArray();
+        }
+    }
+}

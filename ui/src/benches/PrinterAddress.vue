@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { ref, shallowRef, watch } from 'vue'
+import { api, problemOf, type Schemas } from '../api/client'
+import StateMark from '../drawings/StateMark.vue'
+import { oneAtATime } from '../shell/oneAtATime'
+
+/** Where a machine's printer is in the network, and what it says of itself: believed only as far as it deserves. */
+const props = defineProps<{ machine: number; uri?: string }>()
+const emit = defineEmits<{ kept: [jobs: Schemas['PrintJobsJson']] }>()
+
+const address = ref('')
+const printer = shallowRef<Schemas['PrinterJson']>()
+const problem = ref<string>()
+const where = () => ({ params: { path: { machine: props.machine } } })
+watch(
+  () => [props.machine, props.uri],
+  () => {
+    address.value = props.uri ?? ''
+    printer.value = undefined
+  },
+  { immediate: true },
+)
+
+const { run: keep, busy: keeping } = oneAtATime(async () => {
+  const { data, error } = await api.PUT('/api/machines/{machine}/printer', { ...where(), body: { uri: address.value } })
+  problem.value = error ? problemOf(error).detail : undefined
+  if (data) emit('kept', data)
+})
+const { run: ask, busy: asking } = oneAtATime(async () => {
+  printer.value = (await api.GET('/api/machines/{machine}/printer', where())).data
+})
+</script>
+
+<template>
+  <details class="fold">
+    <summary>Its printer in the network</summary>
+    <form class="row-form" novalidate @submit.prevent="keep">
+      <BFormInput v-model="address" aria-label="Address of its printer" placeholder="ipp://192.168.1.20/ipp/print" />
+      <BButton type="submit" variant="outline-secondary" :disabled="keeping">Keep</BButton>
+      <BButton variant="outline-secondary" :disabled="asking || !uri" @click="ask">{{
+        asking ? 'Asking …' : 'Ask it'
+      }}</BButton>
+    </form>
+    <p v-if="problem" class="act strong small" role="alert">{{ problem }}</p>
+    <div v-if="printer" class="small" role="status">
+      <p><StateMark :kind="printer.answers ? 'ready' : 'look'" /> {{ printer.says }}</p>
+      <p v-if="printer.supplies.length">
+        It says of its inks:
+        <span v-for="s in printer.supplies" :key="s.name" class="supply"
+          ><b>{{ s.name }}</b> {{ s.percent === undefined ? 'not said' : `${s.percent} %` }}</span
+        >
+        <b v-if="printer.supplies.some((s) => !s.trusted)" class="act">Its chips are ignored: do not believe it. </b>
+        <span class="quiet">It counts drops; nothing is measured. Read the tanks with your eyes.</span>
+      </p>
+    </div>
+  </details>
+</template>
+
+<style scoped>
+.supply {
+  margin-right: 10px;
+}
+</style>

@@ -1,0 +1,51 @@
+import { flushPromises, mount } from '@vue/test-utils'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { refusal } from '../api/server.testing'
+import SendPicture from './SendPicture.vue'
+
+const answers: (() => Response)[] = []
+const asked: string[] = []
+beforeEach(() => {
+  answers.length = 0
+  asked.length = 0
+  vi.stubGlobal('fetch', async (request: Request) => {
+    asked.push(request.url)
+    return (answers.shift() ?? (() => Response.json({})))()
+  })
+})
+afterEach(() => vi.unstubAllGlobals())
+
+const read = () => Response.json({ id: 1, looks: [], doubts: [], machineName: 'Sorrel' })
+async function drop(...names: string[]) {
+  const shown = mount(SendPicture, { props: { machine: 4 } })
+  await shown.get('.drop').trigger('drop', { dataTransfer: { files: names.map((n) => new File(['x'], n)) } })
+  await flushPromises()
+  return shown
+}
+
+const words = (shown: Awaited<ReturnType<typeof drop>>) => shown.findAll('.sent li span').map((s) => s.text())
+
+describe('sending pictures', () => {
+  it('reads several, one after the other, each with its own word', async () => {
+    answers.push(read, () =>
+      Response.json({ id: 2, looks: [], doubts: [], whyNot: 'No mark of ours is in the picture.' }),
+    )
+    const shown = await drop('one.jpg', 'two.jpg')
+    expect(asked).toHaveLength(2)
+    expect(asked[0]).toContain('machine=4')
+    expect(words(shown)).toEqual(['read and filed with Sorrel', 'No mark of ours is in the picture.'])
+    expect(shown.emitted('read')).toHaveLength(2)
+  })
+
+  it('says why one was refused, and reads the next', async () => {
+    answers.push(() => refusal('This is no JPEG, PNG, TIFF or PDF.', 'picture'), read)
+    const shown = await drop('virus.exe', 'fine.png')
+    expect(words(shown)[0]).toContain('This is no JPEG')
+    expect(shown.emitted('read')).toHaveLength(1)
+  })
+
+  it('offers the camera of a phone', () => {
+    const shown = mount(SendPicture)
+    expect(shown.get('input[aria-label="Camera"]').attributes('capture')).toBe('environment')
+  })
+})
