@@ -254,7 +254,7 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
           </ChannelPicker>
           <CombStack
             :code="drawn.channel"
-            :checks="drawn.past.map((p) => ({ at: p.at, nozzles: drawn!.strokes, missing: p.missing }))"
+            :checks="drawn.past.map((p) => ({ at: p.at, nozzles: drawn!.strokes, missing: p.missing, since: p.since }))"
             :zone="zone"
           />
           <p v-if="drawn.standing.length" class="small">
@@ -263,6 +263,26 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
           </p>
         </section>
 
+        <section class="looked">
+          <h2>
+            Looked at on {{ checks.looked.filter((d) => d.looked).length }} of the last {{ checks.looked.length }} days
+          </h2>
+          <ol aria-label="Days">
+            <li
+              v-for="d in checks.looked"
+              :key="d.day"
+              :class="{ yes: d.looked, shut: !d.open }"
+              :title="`${d.day}: ${d.looked ? 'looked' : d.open ? 'not looked' : 'closed'}`"
+            >
+              <span class="visually-hidden"
+                >{{ d.day }} {{ d.looked ? 'looked' : d.open ? 'not looked' : 'closed' }}</span
+              >
+            </li>
+          </ol>
+          <p v-if="checks.lookAgain" class="act strong">
+            {{ checks.purgePages }} purge pages since the last check: time to print the nozzle check.
+          </p>
+        </section>
         <SheetsPlate
           v-if="plate && id && plate.attention.kind !== 'PLAN'"
           ref="sheets"
@@ -350,6 +370,27 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
   width: 34px;
   height: 34px;
   flex: none;
+}
+.looked ol {
+  list-style: none;
+  display: flex;
+  gap: 3px;
+  padding: 0;
+  margin: 8px 0;
+}
+.looked li {
+  flex: 1 1 0;
+  max-width: 22px;
+  height: 22px;
+  border-radius: 4px;
+  border: 1.5px solid var(--rim-soft);
+}
+.looked li.shut {
+  border-color: var(--line);
+}
+.looked li.yes {
+  background: var(--rim);
+  border-color: var(--rim);
 }
 .says td {
   border-top: 0;

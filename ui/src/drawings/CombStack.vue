@@ -6,7 +6,7 @@ import { verdict } from './comb'
 /** Successive checks beneath each other, oldest on top: standing gaps make columns, air makes scatter. */
 defineProps<{
   code: string
-  checks: { at: string; nozzles: number; missing: number[]; judged?: boolean }[]
+  checks: { at: string; nozzles: number; missing: number[]; judged?: boolean; since?: string[] }[]
   zone: string
 }>()
 </script>
@@ -14,6 +14,7 @@ defineProps<{
 <template>
   <ol class="stack">
     <li v-for="check in checks.slice().reverse()" :key="check.at">
+      <span v-if="check.since?.length" class="small quiet acts">{{ check.since.join(' · ') }}</span>
       <span class="quiet small when">{{ dayAndTime(check.at, zone) }}</span>
       <Comb :code="code" :nozzles="check.nozzles" :missing="check.missing" :width="360" :height="20" />
       <span v-if="check.judged === false" class="small quiet">after fluid: not judged</span>
@@ -37,7 +38,13 @@ defineProps<{
   align-items: center;
   padding: 3px 0;
 }
+.acts {
+  grid-column: 2 / -1;
+}
 @media (max-width: 600px) {
+  .acts {
+    grid-column: 1 / -1;
+  }
   .stack li {
     grid-template-columns: minmax(0, 1fr) auto;
   }

@@ -74,6 +74,13 @@ function follow(school: string, id: string) {
   form.value.schools = schools as Settings['schools']
 }
 
+type WorkJson = Schemas['WorkJson']
+const tolerance = (w: WorkJson) => form.value?.tolerances?.[w.work] ?? w.usual
+function tolerate(w: WorkJson, change: Partial<WorkJson['usual']>) {
+  if (form.value) form.value.tolerances = { ...form.value.tolerances, [w.work]: { ...tolerance(w), ...change } }
+}
+const numberIn = (e: Event) => Number((e.target as HTMLInputElement).value.replace(',', '.'))
+
 async function save() {
   if (!form.value) return
   const { data, error } = await api.PUT('/api/shop', {
@@ -263,6 +270,39 @@ async function reload() {
               <FieldProblem :problem="problem" :field="`comparison.${price.key}`" />
             </div>
           </div>
+        </section>
+        <section class="thin block">
+          <h2>A check is good enough</h2>
+          <table class="figures">
+            <thead>
+              <tr>
+                <th>for</th>
+                <th>missing, % of a channel</th>
+                <th>side by side</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="w in shop.works" :key="w.work">
+                <td>{{ w.label }}</td>
+                <td>
+                  <BFormInput
+                    :model-value="String(+(tolerance(w).share * 100).toFixed(2))"
+                    inputmode="decimal"
+                    :aria-label="`Per cent missing for ${w.label}`"
+                    @change="(e: Event) => tolerate(w, { share: numberIn(e) / 100 })"
+                  />
+                </td>
+                <td>
+                  <BFormInput
+                    :model-value="String(tolerance(w).neighbours)"
+                    inputmode="numeric"
+                    :aria-label="`Gaps side by side for ${w.label}`"
+                    @change="(e: Event) => tolerate(w, { neighbours: Math.round(numberIn(e)) })"
+                  />
+                </td>
+              </tr>
+            </tbody>
+          </table>
         </section>
         <PresetsPlate />
         <VaultPlate />

@@ -30,6 +30,11 @@ public record OpeningHours(ZoneId zone, Map<DayOfWeek, Span> week, Set<LocalDate
         }
     }
 
+    /** Whether there are hours on that day. */
+    public boolean opensOn(LocalDate day) {
+        return week.containsKey(day.getDayOfWeek()) && !holidays.contains(day);
+    }
+
     /** The moment at which so much work is done, begun at the start or at the next opening after it. */
     public Instant afterWork(Instant start, Duration work) {
         var at = ZonedDateTime.ofInstant(start, zone);

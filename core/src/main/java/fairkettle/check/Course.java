@@ -15,6 +15,9 @@ import java.util.TreeSet;
  */
 public record Course(List<Integer> standing, Instant since, int checks, boolean falling) {
 
+    /** Purge pages after which it is time to look at the nozzles again. */
+    public static final int PAGES_BETWEEN_CHECKS = 3;
+
     private static final int ENOUGH = 3; // two alike may be chance
 
     public Course {

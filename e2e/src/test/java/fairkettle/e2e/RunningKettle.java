@@ -40,7 +40,7 @@ final class RunningKettle implements AutoCloseable {
     void start() throws IOException, InterruptedException {
         var builder = new ProcessBuilder(JAVA, "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-jar", extracted().toString());
         builder.environment().put("KETTLE_KEY_FILE", Path.of("target/kettle-" + port + ".key").toAbsolutePath().toString());
-        builder.environment().putAll(Map.of("KETTLE_DB_URL", pg.url(), "KETTLE_DB_USER", "kettle", "KETTLE_PORT", "" + port, "KETTLE_DEMO", "" + demo));
+        builder.environment().putAll(Map.of("KETTLE_DB_URL", pg.url(), "KETTLE_DB_USER", "kettle", "KETTLE_PORT", "" + port, "KETTLE_DEMO", "" + demo, "KETTLE_BENCH_PORT", "0"));
         process = builder.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(log())).start();
         awaitReady();
     }

@@ -1,9 +1,15 @@
 package fairkettle.e2e;
 
 import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.openqa.selenium.By;
 
 /** {@code ./kettle shots}: one picture of each main view, from the demo data. */
 @EnabledIfSystemProperty(named = "shots", matches = "true")
@@ -22,6 +28,7 @@ class ShotsIT {
             take(browser, "/changeover?machine=1&to=EDIBLE", "refused");
             take(browser, "/cards/1", "card");
             take(browser, "/machines/1", "machine");
+            checks(browser);
             take(browser, "/machines/new", "new-machine");
             take(browser, "/shelf", "shelf");
             take(browser, "/log", "log");
@@ -33,10 +40,27 @@ class ShotsIT {
             browser.evening(false);
             browser.size(390, 844);
             take(browser, "/cards/1", "card-phone");
+            take(browser, "/checks/1", "checks-phone");
         }
         try (var empty = new RunningKettle(false); var browser = new Browser(empty)) {
             take(browser, "/", "first-start");
         }
+    }
+
+    /** Prints the reading frame on a simulated machine and sends its picture, as a person would. */
+    private static void checks(Browser browser) throws IOException, InterruptedException {
+        browser.open("/checks/1");
+        browser.press("reading frame");
+        browser.until(d -> d.findElement(By.cssSelector("#sheets .lines")).getText().contains("printed"));
+        var address = (String) browser.script("return document.querySelector('input[aria-label=\"Address of its printer\"]').value");
+        var picture = Files.createTempFile("bramble", ".jpg");
+        try (var http = HttpClient.newHttpClient()) {
+            http.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + URI.create(address).getPort() + "/tray/bramble/check.jpg")).build(), HttpResponse.BodyHandlers.ofFile(picture));
+        }
+        browser.script("document.querySelector('input[aria-label=Pictures]').classList.remove('visually-hidden')");
+        browser.find("input[aria-label=Pictures]").sendKeys(picture.toString());
+        browser.sees("Sure of");
+        take(browser, "/checks/1", "checks");
     }
 
     private static void take(Browser browser, String path, String name) throws IOException {

@@ -11,12 +11,16 @@ import fairkettle.server.live.Live;
 import fairkettle.server.web.Problem;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -52,6 +56,12 @@ public class Checks {
                     }
                 });
         return found;
+    }
+
+    /** Days on which somebody looked, in the shop's own time. */
+    public Set<LocalDate> days(long machine, Instant from, ZoneId zone) {
+        return db.selectDistinct(NOZZLE_CHECK.AT).from(NOZZLE_CHECK).where(NOZZLE_CHECK.MACHINE_ID.eq(machine)).and(NOZZLE_CHECK.AT.ge(from.atOffset(ZoneOffset.UTC))).fetch(NOZZLE_CHECK.AT).stream()
+                .map(at -> LocalDate.ofInstant(at.toInstant(), zone)).collect(Collectors.toSet());
     }
 
     /** Keeps what a check showed under an entry that is already written. */

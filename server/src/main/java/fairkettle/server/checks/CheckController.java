@@ -13,7 +13,9 @@ import fairkettle.sheet.SheetKind;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -34,17 +36,22 @@ import org.springframework.web.bind.annotation.RestController;
 class CheckController {
 
     private static final int LOOK_BACK = 12; // checks per channel
+    private static final int WEEKS = 4;
 
     private final Readings readings;
     private final Checks checks;
     private final Machines machines;
+    private final Diary diary;
     private final Shop shop;
+    private final Clock clock;
 
-    CheckController(Readings readings, Checks checks, Machines machines, Shop shop) {
+    CheckController(Readings readings, Checks checks, Machines machines, Diary diary, Shop shop, Clock clock) {
         this.readings = readings;
         this.checks = checks;
         this.machines = machines;
+        this.diary = diary;
         this.shop = shop;
+        this.clock = clock;
     }
 
     /** @param fade share of density lost down the page; @param says what it points at, null if it is even */
@@ -79,7 +86,8 @@ class CheckController {
 
     record CorrectionJson(@NotNull String channel, @NotNull @Size(max = 2000) List<Integer> missing) {}
 
-    record PastCheckJson(Instant at, List<Integer> missing) {}
+    /** @param since what was done to the machine between the check before and this one, in order */
+    record PastCheckJson(Instant at, List<Integer> missing, List<String> since) {}
 
     /**
      * One channel against the check before and against its best.
@@ -88,12 +96,30 @@ class CheckController {
      * @param standing strokes missing in the last {@code standingChecks} checks, since {@code standingSince}
      */
     record ComparedJson(String channel, int strokes, Instant at, List<Integer> missing, @Nullable String change, @Nullable String changeWords, @Nullable Instant before, int best, List<Integer> standing,
-            int standingChecks, Instant standingSince, List<PastCheckJson> past) {}
+            int standingChecks, Instant standingSince, List<PastCheckJson> past) {
+
+        /** Newest check first; between two of them stands what was done. */
+        ComparedJson withActs(List<Diary.Done> acts) {
+            var told = new ArrayList<PastCheckJson>();
+            for (int i = 0; i < past.size(); i++) {
+                var now = past.get(i);
+                var before = i + 1 < past.size() ? past.get(i + 1).at() : now.at();
+                told.add(new PastCheckJson(now.at(), now.missing(), acts.stream().filter(a -> a.at().isAfter(before) && a.at().isBefore(now.at())).map(Diary.Done::words).toList()));
+            }
+            return new ComparedJson(channel, strokes, at, missing, change, changeWords, this.before, best, standing, standingChecks, standingSince, told);
+        }
+    }
 
     record VerdictJson(String headline, String says, List<String> goodFor, List<String> notFor, List<String> spoiled) {}
 
-    /** @param verdict null while there was no check */
-    record MachineChecksJson(long machine, String name, List<ComparedJson> channels, @Nullable VerdictJson verdict, List<ReadingJson> readings) {}
+    /**
+     * @param verdict null while there was no check
+     * @param looked days of the last four weeks on which somebody looked, oldest first
+     * @param purgePages printed since the last check: after three of them it is time to look again
+     */
+    record MachineChecksJson(long machine, String name, List<ComparedJson> channels, @Nullable VerdictJson verdict, List<ReadingJson> readings, List<DayJson> looked, int purgePages, boolean lookAgain) {}
+
+    record DayJson(LocalDate day, boolean open, boolean looked) {}
 
     @PostMapping(path = "/api/readings", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
@@ -141,13 +167,25 @@ class CheckController {
                 judged.add(new Verdict.Judged(ChannelCode.of(code), now.nozzles(), now.missing(), change, course));
                 compared.add(new ComparedJson(code, now.nozzles(), now.at(), now.missing(), change == null ? null : change.kind().label(), change == null ? null : change.words(),
                         before == null ? null : before.at(), counting.stream().mapToInt(c -> c.missing().size()).min().orElse(0), course.stands() ? course.standing() : List.of(), course.checks(), course.since(),
-                        counting.stream().map(c -> new PastCheckJson(c.at(), c.missing())).toList()));
+                        counting.stream().map(c -> new PastCheckJson(c.at(), c.missing(), List.of())).toList()));
             }
         });
+        var acts = diary.since(machine, compared.stream().flatMap(c -> c.past().stream()).map(PastCheckJson::at).min(Comparator.naturalOrder()).orElse(clock.instant()));
+        compared.replaceAll(c -> c.withActs(acts));
         compared.sort(Comparator.comparing(c -> ChannelCode.of(c.channel())));
         judged.sort(Comparator.comparing(Verdict.Judged::channel));
         var verdict = judged.isEmpty() ? null : verdict(Verdict.of(judged, shop.settings().tolerated()));
-        return new MachineChecksJson(machine, found.name(), compared, verdict, readings.latest(machine, LOOK_BACK).stream().map(r -> ReadingJson.of(r, found.name())).toList());
+        int pages = diary.purgePagesSince(machine, compared.stream().map(ComparedJson::at).max(Comparator.naturalOrder()).orElse(Instant.EPOCH));
+        return new MachineChecksJson(machine, found.name(), compared, verdict, readings.latest(machine, LOOK_BACK).stream().map(r -> ReadingJson.of(r, found.name())).toList(),
+                looked(machine), pages, pages >= Course.PAGES_BETWEEN_CHECKS);
+    }
+
+    /** The last four weeks, by the shop's own days. */
+    private List<DayJson> looked(long machine) {
+        var zone = shop.settings().zoneId();
+        var today = LocalDate.ofInstant(clock.instant(), zone);
+        var days = checks.days(machine, today.minusDays(WEEKS * 7 - 1L).atStartOfDay(zone).toInstant(), zone);
+        return today.minusDays(WEEKS * 7 - 1L).datesUntil(today.plusDays(1)).map(day -> new DayJson(day, shop.settings().hours().opensOn(day), days.contains(day))).toList();
     }
 
     private static VerdictJson verdict(Verdict v) {

@@ -1,5 +1,6 @@
 package fairkettle.server.shop;
 
+import fairkettle.check.Work;
 import fairkettle.safety.School;
 import fairkettle.server.people.People;
 import jakarta.validation.Valid;
@@ -33,7 +34,10 @@ class ShopController {
     }
 
     /** @param now the server's clock, by which every wait runs; @param workshop whether other devices can reach it */
-    record ShopJson(ShopSettings settings, int version, List<People.Person> people, List<SchoolJson> schools, Instant now, boolean workshop) {}
+    record ShopJson(ShopSettings settings, int version, List<People.Person> people, List<SchoolJson> schools, List<WorkJson> works, Instant now, boolean workshop) {}
+
+    /** @param usual gaps that it forgives where the shop says nothing */
+    record WorkJson(Work work, String label, Work.Tolerance usual) {}
 
     record SchoolJson(School school, String question, List<School.Position> positions) {}
 
@@ -50,7 +54,8 @@ class ShopController {
 
     private ShopJson render(Shop.Kept kept) {
         return new ShopJson(kept.settings(), kept.version(), people.all(),
-                Stream.of(School.values()).map(s -> new SchoolJson(s, s.question(), s.positions())).toList(), clock.instant(), reachable());
+                Stream.of(School.values()).map(s -> new SchoolJson(s, s.question(), s.positions())).toList(),
+                Stream.of(Work.values()).map(w -> new WorkJson(w, w.label(), w.usual())).toList(), clock.instant(), reachable());
     }
 
     private boolean reachable() {
