@@ -24,6 +24,7 @@ public final class Bench {
         int port = args.length > 1 ? Integer.parseInt(args[1]) : 8651;
         double speed = args.length > 2 ? Double.parseDouble(args[2]) : 1;
         try (var bench = Standins.start(machines(count), 2026, port, fast(Clock.systemUTC(), speed), 1500)) {
+            bench.secure();
             System.out.printf("A bench of %d simulated machines: http://127.0.0.1:%d/%n", count, bench.port());
             new CountDownLatch(1).await();
         }

@@ -5,6 +5,9 @@ import com.hp.jipp.encoding.IppOutputStream;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpHandler;
 import com.sun.net.httpserver.HttpServer;
+import com.sun.net.httpserver.HttpsConfigurator;
+import com.sun.net.httpserver.HttpsExchange;
+import com.sun.net.httpserver.HttpsServer;
 import fairkettle.machine.Profile;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -31,6 +34,7 @@ public final class Standins implements AutoCloseable {
     private static final int DOCUMENT = 1500; // bytes that a request without a document never has
 
     private final HttpServer http;
+    private @org.jspecify.annotations.Nullable HttpsServer https;
     private final Map<String, IppPrinter> printers = new LinkedHashMap<>();
     private final Climate climate;
     private final Clock clock;
@@ -67,6 +71,27 @@ public final class Standins implements AutoCloseable {
         standins.http.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
         standins.http.start();
         return standins;
+    }
+
+    /** Lets the printers be reached by {@code ipps} too, on a port of its own, under a certificate that they sign themselves. */
+    public synchronized void secure() throws IOException {
+        int port = https == null ? 0 : https.getAddress().getPort();
+        if (https != null) {
+            https.stop(0);
+        }
+        https = HttpsServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0);
+        https.setHttpsConfigurator(new HttpsConfigurator(Certificate.fresh()));
+        https.createContext("/ipp/", guarded(this::ipp));
+        https.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
+        https.start();
+    }
+
+    /** Where a machine's printer is by TLS. @throws IllegalStateException unless {@link #secure} was called */
+    public URI securePrinter(String name) {
+        if (https == null) {
+            throw new IllegalStateException("This bench has no certificate yet: call secure() first.");
+        }
+        return URI.create("ipps://127.0.0.1:%d/ipp/%s".formatted(https.getAddress().getPort(), key(name)));
     }
 
     private static String key(String name) {
@@ -133,6 +158,9 @@ public final class Standins implements AutoCloseable {
     @Override
     public void close() {
         http.stop(0);
+        if (https != null) {
+            https.stop(0);
+        }
         printers.values().forEach(IppPrinter::close);
     }
 
@@ -169,7 +197,7 @@ public final class Standins implements AutoCloseable {
         }
         var in = new IppInputStream(new ByteArrayInputStream(body));
         var request = in.readPacket();
-        var answer = printer.answer(request, in.readAllBytes(), URI.create("ipp://%s/ipp/%s".formatted(exchange.getRequestHeaders().getFirst("Host"), path(exchange, 2))));
+        var answer = printer.answer(request, in.readAllBytes(), URI.create("%s://%s/ipp/%s".formatted(exchange instanceof HttpsExchange ? "ipps" : "ipp", exchange.getRequestHeaders().getFirst("Host"), path(exchange, 2))));
         if (printer.fault() == IppPrinter.Fault.TAKES_AND_HANGS_UP && body.length > DOCUMENT) {
             return; // it prints, and nobody is told
         }

@@ -106,6 +106,25 @@ class PrintingTest {
     }
 
     @Test
+    void byTlsTheFirstCertificateIsRememberedAndAnotherIsRefused() throws IOException {
+        bench.secure();
+        long machine = machine("Prints by TLS");
+        var address = "{\"uri\": \"%s\"}".formatted(bench.securePrinter("Bramble"));
+        api.put("/api/machines/" + machine + "/printer", address, "0");
+        long first = sheet(machine);
+        api.post("/api/sheets/" + first + "/print", "{}");
+        await(machine, first, "DONE");
+        bench.secure(); // the same address, another key
+        long second = sheet(machine);
+        api.post("/api/sheets/" + second + "/print", "{}");
+        assertThat(await(machine, second, "FAILED").get("words").asString()).contains("Another printer answers here");
+        assertThat(bench.pages("Bramble")).isEqualTo(1);
+        api.put("/api/machines/" + machine + "/printer", address, "0"); // a person entered it anew
+        api.post("/api/sheets/" + second + "/print", "{}");
+        await(machine, second, "DONE");
+    }
+
+    @Test
     void aPrinterIsAskedForItsLevelsAndItsAddressIsChecked() {
         long machine = machine("Prints levels");
         var printer = api.read(api.get("/api/machines/" + machine + "/printer"));
