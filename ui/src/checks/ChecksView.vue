@@ -97,6 +97,8 @@ const unreadable = computed(() => {
   return [...by]
 })
 const gaps = computed(() => checks.value?.channels.filter((c) => c.missing.length).map((c) => c.channel) ?? [])
+/** Some work would show the gaps: then a purge sheet is the next thing, and not another picture. */
+const mustAct = computed(() => gaps.value.length > 0 && (checks.value?.verdict?.notFor.length ?? 0) > 0)
 const sheets = ref<InstanceType<typeof SheetsPlate>>()
 function purge() {
   sheets.value?.choosePurge()
@@ -134,7 +136,7 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
           }}<template v-if="reading.machine === id && !reading.whyNot">, filed by its mark</template>
         </p>
         <p v-else class="quiet small">No picture yet.</p>
-        <SendPicture :machine="id" class="send" @read="read" />
+        <SendPicture :machine="id" :calm="mustAct" class="send" @read="read" />
         <div v-if="reading?.whyNot" class="notice" role="status">
           <StateMark kind="look" />
           <div><b>Not read.</b> {{ reading.whyNot }}</div>
@@ -183,7 +185,7 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
               What it spoils: {{ checks.verdict.spoiled.join(', ') }}.
             </p>
           </div>
-          <BButton v-if="gaps.length" variant="primary" class="next" @click="purge"
+          <BButton v-if="gaps.length" :variant="mustAct ? 'primary' : 'outline-secondary'" class="next" @click="purge"
             >Purge sheet of {{ gaps.join(', ') }}</BButton
           >
         </section>

@@ -33,6 +33,7 @@ describe('sending pictures', () => {
     const shown = await drop('one.jpg', 'two.jpg')
     expect(asked).toHaveLength(2)
     expect(asked[0]).toContain('machine=4')
+    expect(asked[0]).toContain('keep=true')
     expect(words(shown)).toEqual(['read and filed with Sorrel', 'No mark of ours is in the picture.'])
     expect(shown.emitted('read')).toHaveLength(2)
   })

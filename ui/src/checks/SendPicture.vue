@@ -4,7 +4,16 @@ import { ref } from 'vue'
 import { useReading, type Reading } from './useReading'
 
 /** Takes pictures: dropped, chosen, or straight from the camera, several at once. Each files itself. */
-const props = defineProps<{ machine?: number; keep?: boolean; small?: boolean }>()
+const props = withDefaults(
+  defineProps<{
+    machine?: number
+    /** false where something else keeps the check: a card's step */
+    keep?: boolean
+    small?: boolean
+    calm?: boolean
+  }>(),
+  { keep: true },
+)
 const emit = defineEmits<{ read: [reading: Reading] }>()
 
 const { sent, busy, send } = useReading(
@@ -36,7 +45,7 @@ function dropped(event: DragEvent) {
     @drop.prevent="dropped"
   >
     <div class="ways">
-      <BButton :variant="small ? 'outline-secondary' : 'primary'" class="by-camera" @click="camera?.click()"
+      <BButton :variant="small || calm ? 'outline-secondary' : 'primary'" class="by-camera" @click="camera?.click()"
         >Take a picture</BButton
       >
       <BButton variant="outline-secondary" @click="file?.click()">Send pictures</BButton>
