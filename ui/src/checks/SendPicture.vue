@@ -12,7 +12,7 @@ const props = withDefaults(
     small?: boolean
     calm?: boolean
   }>(),
-  { keep: true },
+  { machine: undefined, keep: true },
 )
 const emit = defineEmits<{ read: [reading: Reading] }>()
 
