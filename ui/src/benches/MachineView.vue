@@ -20,6 +20,7 @@ import MachineSchools from './MachineSchools.vue'
 import MeasuresPlate from './MeasuresPlate.vue'
 import OwedPlate from './OwedPlate.vue'
 import PassportPlate from './PassportPlate.vue'
+import PatternPlate from './PatternPlate.vue'
 import RefillPlate from './RefillPlate.vue'
 import SheetsPlate from './SheetsPlate.vue'
 
@@ -204,6 +205,7 @@ const { run: changePad } = oneAtATime(async () => {
           />
           <FactsPlate :machine="machine" :zone="zone" />
           <MeasuresPlate :machine="machine" :unit="unit" @saved="load" />
+          <PatternPlate :machine="machine" @saved="load" />
           <MachineSchools :machine="machine" @saved="show" />
         </div>
 

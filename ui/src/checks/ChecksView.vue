@@ -239,7 +239,12 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
                 verdict(c.strokes, c.missing.length)
               }}</b></span
             >
-            <span class="small quiet">{{ c.changeWords ?? '' }}</span>
+            <span class="small quiet"
+              >{{ c.changeWords ?? ''
+              }}<template v-if="c.missing.length > c.best"
+                >{{ c.changeWords ? ', ' : '' }}best {{ verdict(c.strokes, c.best) }}</template
+              ></span
+            >
           </div>
         </section>
         <p v-else class="quiet">

@@ -106,6 +106,15 @@ public record Profile(String id, String name, Architecture architecture, List<Ch
         };
     }
 
+    /** Its own nozzle check as it really draws it. @param nozzles strokes of each channel */
+    public Profile drawing(NozzlePattern seen, int nozzles) {
+        if (seen.order().size() != channels.size()) {
+            throw new IllegalArgumentException("The order names %d blocks; the machine has %d channels.".formatted(seen.order().size(), channels.size()));
+        }
+        var counted = channels.stream().map(c -> new Channel(c.code(), c.path(), nozzles)).toList();
+        return new Profile(id, name, architecture, counted, built, padCapacity, draws, minutes, freeing, screws, powerFirst, headsByUser, chips, capable, seen);
+    }
+
     /** What a shop calls its own copy, corrected by measuring. */
     public Profile copiedAs(String otherId, String otherName, List<Channel> corrected, Draws otherDraws, Minutes otherMinutes, Millilitres pad) {
         return new Profile(otherId, otherName, architecture, corrected, built, pad, otherDraws, otherMinutes, freeing, screws, powerFirst,

@@ -72,7 +72,7 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
         if (trap == Trap.WRONG_PATTERN) {
             do {
                 printed = Profiles.ALL.get(random.nextInt(Profiles.ALL.size()));
-            } while (printed.pattern().equals(profile.pattern()) && printed.channel(printed.codes().getFirst()).nozzles() == profile.channel(profile.codes().getFirst()).nozzles());
+            } while (seen(printed).equals(seen(profile)));
         }
         var strip = new Strip(printed, inks, random, random.nextInt(3), white);
         if (trap != Trap.EMPTY) {
@@ -86,6 +86,12 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
         var seen = trap == Trap.TWO_SHEETS ? two(sheet, profile, made, inks, random) : sheet;
         var shot = camera.take(seen, DOTS, megapixels, thumb);
         return new Specimen("%s %s %d".formatted(kind, profile.id(), seed), file(shot, scan, random), kind, profile, page, strip.truth, Map.of(), Map.of(), Map.of(), scan, shot.pixelsPerMm(), megapixels, trap, Map.of());
+    }
+
+    /** What of a machine's pattern shows on white paper: two that show the same are the same to any eye. */
+    private static String seen(Profile profile) {
+        var pattern = profile.pattern();
+        return pattern.steps() + " " + pattern.pitch() + " " + profile.channels().getFirst().nozzles() + " " + profile.codes().stream().filter(c -> !c.white()).toList();
     }
 
     private static Raster two(Raster sheet, Profile profile, Sheets.Made made, Inks inks, Random random) {

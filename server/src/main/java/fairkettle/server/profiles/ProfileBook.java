@@ -5,6 +5,7 @@ import static fairkettle.db.Tables.PROFILE;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Channel;
+import fairkettle.machine.NozzlePattern;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Profiles;
 import fairkettle.machine.Vessel;
@@ -78,13 +79,26 @@ public class ProfileBook {
     /** What was measured goes into one of the shop's own. */
     @Transactional
     public void correct(String id, List<Measured> measured) {
+        var now = own(id);
+        keep(now.copiedAs(id, now.name(), corrected(now, measured), now.draws(), now.minutes(), now.padCapacity()), words(measured));
+    }
+
+    /** How its machines really draw their own nozzle check. @param nozzles strokes of each channel */
+    @Transactional
+    public void pattern(String id, NozzlePattern seen, int nozzles) {
+        keep(own(id).drawing(seen, nozzles), ": its nozzle check draws %d strokes a channel, %d in a stair".formatted(nozzles, seen.steps()));
+    }
+
+    private Profile own(String id) {
         if (Profiles.ALL.stream().anyMatch(p -> p.id().equals(id))) {
             throw Problem.refused("This profile ships with the product. Copy it first, under a name of your own.", List.of());
         }
-        var now = named(id);
-        var better = now.copiedAs(id, now.name(), corrected(now, measured), now.draws(), now.minutes(), now.padCapacity());
-        db.update(PROFILE).set(PROFILE.BODY, body(better)).set(PROFILE.VERSION, PROFILE.VERSION.plus(1)).where(PROFILE.ID.eq(id)).execute();
-        ledger.record(NewEntry.of("machine", "profile “%s” corrected%s".formatted(now.name(), words(measured))), List.of());
+        return named(id);
+    }
+
+    private void keep(Profile better, String words) {
+        db.update(PROFILE).set(PROFILE.BODY, body(better)).set(PROFILE.VERSION, PROFILE.VERSION.plus(1)).where(PROFILE.ID.eq(better.id())).execute();
+        ledger.record(NewEntry.of("machine", "profile “%s” corrected%s".formatted(better.name(), words)), List.of());
         live.changed("profiles");
         live.changed("bench");
     }

@@ -4,9 +4,12 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Capabilities;
 import fairkettle.machine.Chips;
+import fairkettle.machine.NozzlePattern;
 import fairkettle.machine.Profile;
 import fairkettle.machine.VesselKind;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -18,6 +21,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -32,7 +36,16 @@ class ProfileController {
     }
 
     record ProfileJson(String id, String name, @Nullable String copiedFrom, String architecture, List<String> channels, Millilitres firstVessel, String built,
-            List<Chips> chips, Capabilities capable, List<ChannelPathJson> paths, Profile.Draws draws, Millilitres padCapacity) {}
+            List<Chips> chips, Capabilities capable, List<ChannelPathJson> paths, Profile.Draws draws, Millilitres padCapacity, PatternJson pattern) {}
+
+    /**
+     * @param nozzles strokes of each channel
+     * @param pitch mm that each is lower than the one before
+     * @param stroke mm, its length
+     * @param gap mm between blocks
+     * @param order slots from left to right, from 0
+     */
+    record PatternJson(@Min(value = 4, message = "At least four strokes.") @Max(value = 800, message = "At most 800 strokes.") int nozzles, int steps, double pitch, double stroke, double gap, @NotNull List<Integer> order) {}
 
     record ChannelPathJson(String code, List<MeasureJson> vessels) {}
 
@@ -71,10 +84,17 @@ class ProfileController {
         return json(book.named(profile), "");
     }
 
+    @PutMapping("/api/profiles/{profile}/pattern")
+    ProfileJson setPattern(@PathVariable String profile, @Valid @RequestBody PatternJson pattern) {
+        book.pattern(profile, new NozzlePattern(pattern.steps(), pattern.pitch(), pattern.stroke(), pattern.gap(), pattern.order()), pattern.nozzles());
+        return json(book.named(profile), "");
+    }
+
     private static ProfileJson json(Profile p, @Nullable String copiedFrom) {
         return new ProfileJson(p.id(), p.name(), copiedFrom, p.architecture().label(), p.codes().stream().map(ChannelCode::code).toList(),
                 p.channels().getFirst().first().capacity(), p.built().label(), p.chips(), p.capable(),
                 p.channels().stream().map(c -> new ChannelPathJson(c.code().code(), c.path().stream()
-                        .map(v -> new MeasureJson(v.kind(), v.kind().label(), v.capacity(), v.heel())).toList())).toList(), p.draws(), p.padCapacity());
+                        .map(v -> new MeasureJson(v.kind(), v.kind().label(), v.capacity(), v.heel())).toList())).toList(), p.draws(), p.padCapacity(),
+                new PatternJson(p.channels().getFirst().nozzles(), p.pattern().steps(), p.pattern().pitch(), p.pattern().stroke(), p.pattern().gap(), p.pattern().order()));
     }
 }

@@ -38,6 +38,19 @@ class ProfileTest {
     }
 
     @Test
+    void aMachineThatDrawsAnotherPatternIsDescribedAsItDraws() {
+        var id = api.read(api.post("/api/profiles", "{\"from\": \"small-tank\", \"name\": \"small tank, wide stairs\", \"draws\": {}, \"measured\": []}")).get("id").asString();
+        var pattern = "{\"nozzles\": 96, \"steps\": 8, \"pitch\": 0.2, \"stroke\": 1.6, \"gap\": 4, \"order\": [3, 2, 1, 0]}";
+        assertThat(api.put("/api/profiles/" + id + "/pattern", pattern, "0")).hasStatusOk();
+        long machine = api.machine("Wide stairs", "small-tank", "INKED");
+        api.put("/api/machines/" + machine + "/profile", "{\"profile\": \"%s\"}".formatted(id), "0");
+        assertThat(api.read(api.get("/api/machines/" + machine)).at("/plate/channels/0/nozzles").asInt()).isEqualTo(96);
+        assertThat(api.put("/api/profiles/small-tank/pattern", pattern, "0")).hasStatus(422);
+        assertThat(api.put("/api/profiles/" + id + "/pattern", pattern.replace("[3, 2, 1, 0]", "[3, 3, 1, 0]"), "0")).hasStatus(400);
+        assertThat(api.put("/api/profiles/" + id + "/pattern", pattern.replace("0.2", "0.05"), "0")).hasStatus(400);
+    }
+
+    @Test
     void whatShipsIsCopiedBeforeItIsCorrectedAndAHeelFitsItsVessel() {
         assertThat(api.post("/api/profiles/small-tank/measures", "{\"measured\": [{\"vessel\": \"TUBE\", \"capacity\": 9, \"heel\": 0.7}]}")).hasStatus(422);
         assertThat(api.post("/api/profiles", """
