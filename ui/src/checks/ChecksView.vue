@@ -15,6 +15,7 @@ import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { dayAndTime, type VolumeUnit } from '../units/format'
+import EyeHelp from './EyeHelp.vue'
 import ReadPicture from './ReadPicture.vue'
 import SendPicture from './SendPicture.vue'
 import TapCorners from './TapCorners.vue'
@@ -298,6 +299,7 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
           :zone="zone"
           :gaps="gaps"
         />
+        <EyeHelp />
       </div>
     </div>
   </div>

@@ -2,6 +2,7 @@ package fairkettle.server.checks;
 
 import fairkettle.check.Change;
 import fairkettle.check.Course;
+import fairkettle.check.EyeHelp;
 import fairkettle.check.Look;
 import fairkettle.check.Verdict;
 import fairkettle.check.Work;
@@ -17,6 +18,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -150,6 +152,13 @@ class CheckController {
     @PostMapping("/api/readings/{reading}/reference")
     ReadingJson makeReference(@PathVariable long reading) {
         return json(readings.reference(reading));
+    }
+
+    record EyeHelpJson(String question, String answer) {}
+
+    @GetMapping("/api/checks/help")
+    List<EyeHelpJson> checksHelp() {
+        return Arrays.stream(EyeHelp.values()).map(h -> new EyeHelpJson(h.question(), h.answer())).toList();
     }
 
     @GetMapping("/api/machines/{machine}/checks")
