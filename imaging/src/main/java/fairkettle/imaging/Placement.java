@@ -139,7 +139,7 @@ final class Placement {
         }
         shown = reversed ? reverse(visible) : visible;
         place = descend(kept, strokes(1));
-        settle();
+        settle(1, strong());
         place = ends(place);
         colours();
     }
@@ -154,7 +154,7 @@ final class Placement {
             var rows = new ArrayList<double[]>();
             var offs = new ArrayList<Double>();
             for (int b = 0; b < nozzles.length; b++) {
-                if (shown[b]) {
+                if (shows(b)) {
                     for (int side = 0; side < 2; side++) {
                         double off = end(t, b, side == 1);
                         if (!Double.isNaN(off)) {
@@ -178,8 +178,8 @@ final class Placement {
                 }
             }
             t = t.clone();
-            t[0] += t[1] * s[0];
-            t[3] += t[4] * s[0];
+            t[0] += way() * t[1] * s[0];
+            t[3] += way() * t[4] * s[0];
             t[1] *= 1 + s[1] / 100;
             t[4] *= 1 + s[1] / 100;
         }
@@ -197,7 +197,7 @@ final class Placement {
             double v = pattern.down(nozzle) - midY;
             for (int i = 0; i < n; i++) {
                 double du = u + reach * (2.0 * i / (n - 1) - 1);
-                sum[i] += Math.min(2 * CAP, at(raw, t[0] + t[1] * du + t[2] * v, t[3] + t[4] * du + t[5] * v));
+                sum[i] += Math.min(2 * CAP, at(raw, t[0] + way() * (t[1] * du + t[2] * v), t[3] + way() * (t[4] * du + t[5] * v)));
             }
         }
         double inside = 0;
@@ -270,12 +270,13 @@ final class Placement {
         double du = shift * (pattern.blockWidth() + pattern.gap());
         place[0] += place[1] * du;
         place[3] += place[4] * du;
-        flipped = turned;
         shown = turned ? reverse(visible) : visible;
         doubtful = best - next < .25;
         astray = best - aside < .1;
-        if (shift != 0) {
-            settle();
+        if (shift != 0 || turned) {
+            double[] byPlace = strong();
+            flipped = turned;
+            settle(turned ? pattern.steps() : 1, turned ? reverse(byPlace) : byPlace);
             place = ends(place);
         }
     }
@@ -332,6 +333,14 @@ final class Placement {
             bb += y * y;
         }
         return aa * bb == 0 ? 0 : ab / Math.sqrt(aa * bb);
+    }
+
+    private static double[] reverse(double[] some) {
+        var out = new double[some.length];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = some[out.length - 1 - i];
+        }
+        return out;
     }
 
     private static boolean[] reverse(boolean[] some) {
@@ -514,45 +523,63 @@ final class Placement {
         return t;
     }
 
+    /** -1 where the strip lies the other way round. */
+    private int way() {
+        return flipped ? -1 : 1;
+    }
+
     // ---- which of the places that look alike --------------------------------------------------------------------
 
-    /** The lattice fits itself shifted by whole steps and stairs; ink one step outside counts against. */
-    private void settle() {
-        int blocks = nozzles.length;
-        var strong = new double[blocks];
-        for (int b = 0; b < blocks; b++) {
-            int block = b;
-            var values = new double[nozzles[b]];
-            for (int n = 0; n < values.length; n++) {
-                values[n] = sample(place, block, n % pattern.steps(), n / pattern.steps());
-            }
-            Arrays.sort(values);
-            strong[b] = shown[b] ? values[(int) (values.length * .75)] : 0;
-        }
+    /**
+     * The lattice fits itself shifted by whole steps and stairs; ink one step outside counts against.
+     *
+     * @param phases 1, or all steps where it may also stand between two stairs: the other way round, a last stair that is not full
+     *     comes first
+     */
+    private void settle(int phases, double[] strong) {
         double most = Arrays.stream(strong).max().orElse(0);
         double best = Double.NEGATIVE_INFINITY;
         double second = Double.NEGATIVE_INFINITY;
         double[] kept = place;
-        for (int j = -3; j <= 3; j++) {
-            for (int i = -3; i <= 3; i++) {
-                double du = i * pattern.stroke();
-                double dv = i * pattern.pitch() + j * pattern.stair();
-                var t = place.clone();
-                t[0] += t[1] * du + t[2] * dv;
-                t[3] += t[4] * du + t[5] * dv;
-                double[] score = weigh(t, strong, most);
-                if (score[0] > best) {
-                    second = best;
-                    best = score[0];
-                    kept = t;
-                    outside = score[1];
-                } else {
-                    second = Math.max(second, score[0]);
-                }
+        for (int m = 0; m < phases * 7 * 7; m++) {
+            int i = m / phases % 7 - 3;
+            int j = m / phases / 7 - 3;
+            double du = i * pattern.stroke();
+            double dv = (i + m % phases) * pattern.pitch() + j * pattern.stair();
+            var t = place.clone();
+            t[0] += t[1] * du + t[2] * dv;
+            t[3] += t[4] * du + t[5] * dv;
+            double[] score = weigh(t, strong, most);
+            if (score[0] > best) {
+                second = best;
+                best = score[0];
+                kept = t;
+                outside = score[1];
+            } else {
+                second = Math.max(second, score[0]);
             }
         }
         place = kept;
         lead = best - second;
+    }
+
+    /** By block, what its stronger strokes show; 0 for one that does not show on this ground. */
+    private double[] strong() {
+        var strong = new double[nozzles.length];
+        for (int b = 0; b < strong.length; b++) {
+            var values = new double[nozzles[b]];
+            for (int n = 0; n < values.length; n++) {
+                values[n] = sample(place, b, n % pattern.steps(), n / pattern.steps());
+            }
+            Arrays.sort(values);
+            strong[b] = shows(b) ? values[(int) (values.length * .75)] : 0;
+        }
+        return strong;
+    }
+
+    /** Whether a block shows on this ground, as the strip is thought to lie. */
+    private boolean shows(int block) {
+        return flipped ? visible[block] : shown[block];
     }
 
     private double[] weigh(double[] t, double[] strong, double most) {
@@ -562,7 +589,7 @@ final class Placement {
         var counts = new int[4];
         int steps = pattern.steps();
         for (int b = 0; b < nozzles.length; b++) {
-            if (!shown[b] || strong[b] < .12 * most || strong[b] < .01) {
+            if (!shows(b) || strong[b] < .12 * most || strong[b] < .01) {
                 continue;
             }
             int stairs = (nozzles[b] + steps - 1) / steps;
@@ -589,8 +616,8 @@ final class Placement {
     }
 
     private double sample(double[] t, int block, int step, int stair) {
-        double u = pattern.left(block, 0) + (step + .5) * pattern.stroke() - midX;
-        double v = (stair * pattern.steps() + step) * pattern.pitch() - midY;
+        double u = way() * (pattern.left(block, 0) + (step + .5) * pattern.stroke() - midX);
+        double v = way() * ((stair * pattern.steps() + step) * pattern.pitch() - midY);
         return ridgeAt(t[0] + t[1] * u + t[2] * v, t[3] + t[4] * u + t[5] * v);
     }
 
