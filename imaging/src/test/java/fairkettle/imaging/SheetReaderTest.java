@@ -13,6 +13,7 @@ import fairkettle.machine.Profile;
 import fairkettle.machine.Profiles;
 import fairkettle.sheet.Page;
 import fairkettle.sheet.Page.Paper;
+import fairkettle.sheet.Page.Part;
 import fairkettle.sheet.SheetKind;
 import fairkettle.sheet.Sheets;
 import fairkettle.standin.Act;
@@ -20,7 +21,6 @@ import fairkettle.standin.Snapshot.With;
 import fairkettle.standin.Standins;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
@@ -28,6 +28,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javax.imageio.ImageIO;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -126,6 +128,39 @@ class SheetReaderTest {
     }
 
     @Test
+    void aWhiteSheetOnDarkCardIsReadInverted() throws Exception {
+        var profile = Profiles.named("film-rebuilt");
+        var page = Sheets.of(SheetKind.WHITE_HEALTH, profile, made(), Family.FILM).pages().getFirst();
+        BufferedImage printed;
+        try (var document = Loader.loadPDF(SheetPdf.of("white", List.of(page)))) {
+            printed = new PDFRenderer(document).renderImageWithDPI(0, 200);
+        }
+        // clear film on dark card: what the separation shows as pale grey is white ink, and it fades towards the bottom in W2
+        var bar = page.parts().stream().filter(Part.Bar.class::isInstance).map(Part.Bar.class::cast).filter(b -> b.channel().code().equals("W2")).findFirst().orElseThrow();
+        var card = new BufferedImage(printed.getWidth() + 80, printed.getHeight() + 80, BufferedImage.TYPE_INT_RGB);
+        double mm = 200 / 25.4;
+        for (int y = 0; y < card.getHeight(); y++) {
+            for (int x = 0; x < card.getWidth(); x++) {
+                int px = x - 40;
+                int py = y - 40;
+                boolean inside = px >= 0 && py >= 0 && px < printed.getWidth() && py < printed.getHeight();
+                double ink = inside ? Math.clamp((255 - (printed.getRGB(px, py) & 255)) / 36.0, 0, 1) : 0;
+                boolean fading = px / mm > bar.x() && px / mm < bar.x() + bar.width() && py / mm > bar.y() && py / mm < bar.y() + bar.height();
+                if (fading) {
+                    ink *= 1 - .3 * (py / mm - bar.y()) / bar.height();
+                }
+                double light = .05 + .8 * ink;
+                int level = (int) (255 * Math.pow(light, 1 / 2.2));
+                card.setRGB(x, y, level << 16 | level << 8 | level);
+            }
+        }
+        var read = (Result.Read) SheetReader.read(Photo.of(card), _ -> Optional.of(known(page, profile)));
+        assertThat(of(read, "W1").solid().fade()).isCloseTo(0, within(.03));
+        assertThat(of(read, "W2").solid().fade()).isCloseTo(.3, within(.04));
+        assertThat(of(read, "W1").missing()).isEmpty();
+    }
+
+    @Test
     void anotherMachinesStripIsNotBelieved() throws Exception {
         var small = Profiles.named("small-tank");
         var page = frame(small, SheetKind.FRAME);
@@ -204,11 +239,5 @@ class SheetReaderTest {
             }
         }
         return out;
-    }
-
-    static byte[] png(BufferedImage image) throws IOException {
-        var out = new ByteArrayOutputStream();
-        ImageIO.write(image, "png", out);
-        return out.toByteArray();
     }
 }

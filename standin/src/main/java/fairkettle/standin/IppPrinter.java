@@ -55,6 +55,7 @@ final class IppPrinter implements AutoCloseable {
     private final long millisPerPage;
     private int lastJob;
     private volatile Fault fault = Fault.NONE;
+    private volatile List<String> formats = FORMATS;
 
     /** @param millisPerPage of real time that a page takes */
     IppPrinter(SimMachine machine, Clock clock, long millisPerPage) {
@@ -99,6 +100,11 @@ final class IppPrinter implements AutoCloseable {
 
     void fault(Fault wanted) {
         this.fault = wanted;
+    }
+
+    /** As if it took these kinds of document alone. */
+    void takes(List<String> only) {
+        this.formats = List.copyOf(only);
     }
 
     synchronized List<Paper> tray() {
@@ -167,7 +173,7 @@ final class IppPrinter implements AutoCloseable {
 
     private IppPacket.Builder print(Operation operation, AttributeGroup op, byte[] document, URI uri) {
         var format = format(op);
-        if (!FORMATS.contains(format)) {
+        if (!formats.contains(format)) {
             return response(Status.clientErrorDocumentFormatNotSupported).putUnsupportedAttributes(Types.documentFormat.of(format));
         }
         if (op.get("compression") != null && !op.get("compression").strings().contains("none")) {
@@ -345,7 +351,7 @@ final class IppPrinter implements AutoCloseable {
     }
 
     private IppPacket.Builder printer(AttributeGroup op, URI uri) {
-        if (op.get(Types.documentFormat) != null && !FORMATS.contains(op.getString(Types.documentFormat))) {
+        if (op.get(Types.documentFormat) != null && !formats.contains(op.getString(Types.documentFormat))) {
             return response(Status.clientErrorDocumentFormatNotSupported);
         }
         var group = new MutableAttributeGroup(DelimiterTag.printerAttributes);
@@ -390,7 +396,7 @@ final class IppPrinter implements AutoCloseable {
         group.put(Types.naturalLanguageConfigured.of("en"));
         group.put(Types.generatedNaturalLanguageSupported.of("en"));
         group.put(Types.documentFormatDefault.of("application/octet-stream"));
-        group.put(Types.documentFormatSupported.of(FORMATS));
+        group.put(Types.documentFormatSupported.of(formats));
         group.put(Types.compressionSupported.of("none"));
         group.put(Types.pdlOverrideSupported.of("not-attempted"));
         group.put(Types.colorSupported.of(true));

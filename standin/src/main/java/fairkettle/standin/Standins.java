@@ -141,6 +141,11 @@ public final class Standins implements AutoCloseable {
         return Snapshot.of(found(name).tray().getLast(), with, seed);
     }
 
+    /** Lets its printer take these kinds of document alone. */
+    public void takes(String name, String... formats) {
+        found(name).takes(List.of(formats));
+    }
+
     /** How many pages lie in its tray. */
     public int pages(String name) {
         return found(name).tray().size();

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import fairkettle.machine.Profiles;
 import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
+import fairkettle.standin.Snapshot.With;
 import fairkettle.standin.Standins;
 import java.io.IOException;
 import java.time.Clock;
@@ -18,6 +19,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 
@@ -77,6 +79,28 @@ class PrintingTest {
         api.post("/api/sheets/" + sheet + "/print", "{}");
         await(machine, sheet, "DONE");
         assertThat(bench.pages("Bramble")).isEqualTo(1);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"application/pdf", "image/pwg-raster", "image/jpeg"})
+    void whateverThePrinterTakesTheFrameComesOutReadable(String format) throws Exception {
+        long machine = machine("Prints " + format.replace('/', ' '));
+        long sheet = api.read(api.post("/api/machines/" + machine + "/sheets", "{\"kind\": \"HEALTH\", \"paper\": \"A4\", \"wanted\": {}}")).at("/made/0/id").asLong();
+        bench.takes("Bramble", format);
+        api.post("/api/sheets/" + sheet + "/print", "{}");
+        await(machine, sheet, "DONE");
+        var reading = api.read(api.send("/api/readings", bench.pictureOfPage("Bramble", With.SCANNER, 3)));
+        assertThat(reading.get("machine").asLong()).isEqualTo(machine);
+        assertThat(reading.get("kind").asString()).isEqualTo("HEALTH");
+    }
+
+    @Test
+    void aPrinterThatTakesNothingOfOursIsSaidSo() {
+        long machine = machine("Prints nothing");
+        long sheet = sheet(machine);
+        bench.takes("Bramble", "application/vnd.unheard-of");
+        api.post("/api/sheets/" + sheet + "/print", "{}");
+        assertThat(await(machine, sheet, "FAILED").get("words").asString()).contains("neither PDF nor raster");
     }
 
     @Test
