@@ -16,8 +16,10 @@ import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { dayAndTime, type VolumeUnit } from '../units/format'
 import EyeHelp from './EyeHelp.vue'
+import LookedDays from './LookedDays.vue'
 import ReadPicture from './ReadPicture.vue'
 import SendPicture from './SendPicture.vue'
+import SolidAreas from './SolidAreas.vue'
 import TapCorners from './TapCorners.vue'
 import { useChecks, type Reading } from './useReading'
 
@@ -106,8 +108,6 @@ function purge() {
   document.getElementById('sheets')?.scrollIntoView({ block: 'start' })
 }
 const before = computed(() => drawn.value?.before)
-/** No reading is truer than whole per cents. */
-const whole = (share: number) => `${Math.round(share * 100) || 0} %`
 const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready')
 </script>
 
@@ -190,40 +190,7 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
             >Purge sheet of {{ gaps.join(', ') }}</BButton
           >
         </section>
-        <section v-if="reading && reading.looks.some((l) => l.solid)" class="solids">
-          <h2>Full areas</h2>
-          <table class="figures">
-            <thead>
-              <tr>
-                <th>channel</th>
-                <th>lost down the page</th>
-                <th>streaks</th>
-                <th>other colour in it</th>
-              </tr>
-            </thead>
-            <tbody>
-              <template v-for="l in reading.looks.filter((x) => x.solid)" :key="l.channel">
-                <tr>
-                  <td>
-                    <b>{{ l.channel }}</b>
-                  </td>
-                  <td :class="{ 'act strong': Math.abs(l.solid!.fade) > 0.06 }">{{ whole(l.solid!.fade) }}</td>
-                  <td :class="{ 'act strong': l.solid!.streaks }">{{ l.solid!.streaks || 'none' }}</td>
-                  <td :class="{ 'act strong': l.solid!.foreign >= 0.1 }">{{ whole(l.solid!.foreign) }}</td>
-                </tr>
-                <tr v-if="l.solid!.says" class="says">
-                  <td colspan="4" class="small">{{ l.solid!.says }}</td>
-                </tr>
-              </template>
-            </tbody>
-          </table>
-          <p class="small quiet">
-            <template v-if="reading.reference">This is the clean one that colour is held against.</template>
-            <BButton v-else size="sm" variant="outline-secondary" @click="keepAsClean"
-              >Its colours are clean: hold others against it</BButton
-            >
-          </p>
-        </section>
+        <SolidAreas v-if="reading && reading.looks.some((l) => l.solid)" :reading="reading" @clean="keepAsClean" />
         <ul v-if="unreadable.length" class="lines small">
           <li v-for="[why, codes] in unreadable" :key="why">
             <b>{{ codes.join(' ') }}</b><span class="quiet">{{ why }}</span>
@@ -271,26 +238,7 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
           </p>
         </section>
 
-        <section class="looked">
-          <h2>
-            Looked at on {{ checks.looked.filter((d) => d.looked).length }} of the last {{ checks.looked.length }} days
-          </h2>
-          <ol aria-label="Days">
-            <li
-              v-for="d in checks.looked"
-              :key="d.day"
-              :class="{ yes: d.looked, shut: !d.open }"
-              :title="`${d.day}: ${d.looked ? 'looked' : d.open ? 'not looked' : 'closed'}`"
-            >
-              <span class="visually-hidden"
-                >{{ d.day }} {{ d.looked ? 'looked' : d.open ? 'not looked' : 'closed' }}</span
-              >
-            </li>
-          </ol>
-          <p v-if="checks.lookAgain" class="act strong">
-            {{ checks.purgePages }} purge pages since the last check: time to print the nozzle check.
-          </p>
-        </section>
+        <LookedDays :days="checks.looked" :purge-pages="checks.purgePages" :look-again="checks.lookAgain" />
         <SheetsPlate
           v-if="plate && id && plate.attention.kind !== 'PLAN'"
           ref="sheets"
@@ -379,31 +327,6 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
   width: 34px;
   height: 34px;
   flex: none;
-}
-.looked ol {
-  list-style: none;
-  display: flex;
-  gap: 3px;
-  padding: 0;
-  margin: 8px 0;
-}
-.looked li {
-  flex: 1 1 0;
-  max-width: 22px;
-  height: 22px;
-  border-radius: 4px;
-  border: 1.5px solid var(--rim-soft);
-}
-.looked li.shut {
-  border-color: var(--line);
-}
-.looked li.yes {
-  background: var(--rim);
-  border-color: var(--rim);
-}
-.says td {
-  border-top: 0;
-  padding-top: 0;
 }
 .earlier {
   list-style: none;

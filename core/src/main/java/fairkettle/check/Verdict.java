@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a whole check means: what it is good enough for, what the gaps look like, what to do next.
@@ -29,7 +30,7 @@ public record Verdict(String headline, String says, Set<Work> goodFor, Set<Work>
      *
      * @param change against the check before; null for the first
      */
-    public record Judged(ChannelCode channel, int strokes, List<Integer> missing, @org.jspecify.annotations.Nullable Change change, Course course) {}
+    public record Judged(ChannelCode channel, int strokes, List<Integer> missing, @Nullable Change change, Course course) {}
 
     /** @param tolerances per work; the usual where none is given */
     public static Verdict of(List<Judged> channels, Map<Work, Work.Tolerance> tolerances) {

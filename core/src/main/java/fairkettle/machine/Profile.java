@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -43,7 +44,7 @@ public record Profile(String id, String name, Architecture architecture, List<Ch
     /** As its own nozzle check draws it. */
     @Override
     public NozzlePattern pattern() {
-        return java.util.Objects.requireNonNull(pattern);
+        return Objects.requireNonNull(pattern);
     }
 
     /**

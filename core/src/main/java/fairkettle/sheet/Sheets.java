@@ -8,6 +8,8 @@ import fairkettle.sheet.Page.Paper;
 import fairkettle.sheet.Page.Part;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -57,7 +59,7 @@ public final class Sheets {
     public static List<SheetKind> offered(Profile profile) {
         boolean white = profile.codes().stream().anyMatch(ChannelCode::white);
         boolean colour = reachable(profile).stream().anyMatch(c -> !c.white());
-        return java.util.Arrays.stream(SheetKind.values()).filter(kind -> switch (kind) {
+        return Arrays.stream(SheetKind.values()).filter(kind -> switch (kind) {
             case FRAME, PROOF -> true;
             case DARK_FRAME -> white;
             case WHITE_HEALTH -> reachable(profile).stream().anyMatch(ChannelCode::white);
@@ -181,7 +183,7 @@ public final class Sheets {
 
     private static List<ChannelCode> lightBesideDark(List<ChannelCode> codes) {
         var order = List.of("Y", "K", "LC", "C", "LM", "M", "GY", "PK");
-        return codes.stream().sorted(java.util.Comparator.comparingInt(c -> order.contains(c.code()) ? order.indexOf(c.code()) : 99)).toList();
+        return codes.stream().sorted(Comparator.comparingInt(c -> order.contains(c.code()) ? order.indexOf(c.code()) : 99)).toList();
     }
 
     /** Columns of strokes, each a little lower than the one before: what a stroke lacks, the nozzles there lack. @return mm² */

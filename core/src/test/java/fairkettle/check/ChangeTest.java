@@ -3,6 +3,8 @@ package fairkettle.check;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fairkettle.check.Change.Kind;
+import java.time.Instant;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Random;
@@ -57,7 +59,7 @@ class ChangeTest {
 
     @SafeVarargs
     private static Course course(List<Integer>... newestFirst) {
-        var start = java.time.Instant.parse("2026-11-20T09:00:00Z");
+        var start = Instant.parse("2026-11-20T09:00:00Z");
         return Course.of(IntStream.range(0, newestFirst.length).mapToObj(i -> new Course.Seen(start.minusSeconds(86_400L * i), newestFirst[i])).toList());
     }
 
@@ -66,6 +68,6 @@ class ChangeTest {
     }
 
     static Collection<Integer> numbers(String text) {
-        return text.isBlank() ? List.of() : java.util.Arrays.stream(text.split(" ")).map(Integer::valueOf).toList();
+        return text.isBlank() ? List.of() : Arrays.stream(text.split(" ")).map(Integer::valueOf).toList();
     }
 }

@@ -14,6 +14,7 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
+import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 
 /** The product as it runs, on a database of its own; can be killed and started again. */
@@ -78,7 +79,7 @@ final class RunningKettle implements AutoCloseable {
                 if (!process.isAlive() || Instant.now().isAfter(until)) {
                     throw new IllegalStateException("The kettle did not start:\n" + Files.readString(log().toPath()));
                 }
-                process.onExit().completeOnTimeout(process, 100, java.util.concurrent.TimeUnit.MILLISECONDS).join();
+                process.onExit().completeOnTimeout(process, 100, TimeUnit.MILLISECONDS).join();
             }
         }
     }

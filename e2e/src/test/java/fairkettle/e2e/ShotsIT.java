@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.openqa.selenium.By;
+import org.openqa.selenium.JavascriptExecutor;
 
 /** {@code ./kettle shots}: one picture of each main view, from the demo data. */
 @EnabledIfSystemProperty(named = "shots", matches = "true")
@@ -66,7 +67,7 @@ class ShotsIT {
     private static void take(Browser browser, String path, String name) throws IOException {
         browser.open(path);
         browser.settles();
-        browser.until(d -> ((org.openqa.selenium.JavascriptExecutor) d).executeScript("return document.fonts.status").equals("loaded"));
+        browser.until(d -> ((JavascriptExecutor) d).executeScript("return document.fonts.status").equals("loaded"));
         browser.picture(FOLDER.resolve(name + ".png"));
     }
 }

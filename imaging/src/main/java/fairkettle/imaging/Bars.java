@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** Measures full areas: fade from top to bottom, streaks across, and ink that does not belong. */
 final class Bars {
@@ -170,7 +171,7 @@ final class Bars {
     }
 
     /** Share of another channel's ink that explains the tint best, beside the clean one. */
-    private static double foreign(double[] tint, double @org.jspecify.annotations.Nullable [] reference, ChannelCode channel, List<ChannelCode> others) {
+    private static double foreign(double[] tint, double @Nullable [] reference, ChannelCode channel, List<ChannelCode> others) {
         var clean = reference == null ? clean(channel) : reference;
         double best = 0;
         double least = off(tint, clean, new double[3], 1, 0);

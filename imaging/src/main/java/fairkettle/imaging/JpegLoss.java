@@ -1,5 +1,6 @@
 package fairkettle.imaging;
 
+import java.util.Arrays;
 import java.util.Optional;
 
 /**
@@ -89,7 +90,7 @@ record JpegLoss(int[] luma, int[] chroma, int across, int down) {
             }
             found[place] = best;
         }
-        java.util.Arrays.sort(found);
+        Arrays.sort(found);
         return found[3];
     }
 

@@ -1,5 +1,6 @@
 package fairkettle.imaging;
 
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -36,7 +37,7 @@ final class Mapping {
         double midY = height / 2;
         double half = Math.max(width, height) / 2;
         var weights = new double[ties.size()];
-        java.util.Arrays.fill(weights, 1);
+        Arrays.fill(weights, 1);
         var plain = new Mapping(fit(ties, weights, midX, midY, half), midX, midY, half, new double[TERMS], new double[TERMS]);
         for (int pass = 0; pass < 3 && ties.size() > 6; pass++) {
             double bound = 1.5 * Math.max(0.3, plain.medianOff(ties));

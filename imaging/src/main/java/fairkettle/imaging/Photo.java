@@ -1,5 +1,6 @@
 package fairkettle.imaging;
 
+import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
 import java.io.ByteArrayInputStream;
@@ -7,6 +8,7 @@ import java.io.IOException;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
+import javax.imageio.stream.MemoryCacheImageInputStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
@@ -100,7 +102,7 @@ public final class Photo {
     private static BufferedImage read(Format format, byte[] bytes) throws IOException, Refused {
         var readers = ImageIO.getImageReadersByFormatName(format.name());
         ImageReader reader = readers.next();
-        try (var input = new javax.imageio.stream.MemoryCacheImageInputStream(new ByteArrayInputStream(bytes))) {
+        try (var input = new MemoryCacheImageInputStream(new ByteArrayInputStream(bytes))) {
             reader.setInput(input, true, true);
             long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
             if (pixels > MAX_PIXELS) {
@@ -140,7 +142,7 @@ public final class Photo {
         if (image.getType() != BufferedImage.TYPE_3BYTE_BGR || image.getRaster().getParent() != null) {
             plain = new BufferedImage(image.getWidth(), image.getHeight(), BufferedImage.TYPE_3BYTE_BGR);
             var on = plain.createGraphics();
-            on.setColor(java.awt.Color.WHITE); // what is transparent is paper
+            on.setColor(Color.WHITE); // what is transparent is paper
             on.fillRect(0, 0, image.getWidth(), image.getHeight());
             on.drawImage(image, 0, 0, null);
             on.dispose();

@@ -5,7 +5,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Where a machine's own pattern lies in a plane: found from its blocks, then from its strokes, then settled between
@@ -228,7 +230,7 @@ final class Placement {
         for (int b = -blocks; b < 2 * blocks; b++) {
             found[b + blocks] = colour(b);
         }
-        double strongest = Arrays.stream(found).filter(java.util.Objects::nonNull).mapToDouble(c -> c[3]).max().orElse(0);
+        double strongest = Arrays.stream(found).filter(Objects::nonNull).mapToDouble(c -> c[3]).max().orElse(0);
         double best = Double.NEGATIVE_INFINITY;
         double next = Double.NEGATIVE_INFINITY;
         double aside = Double.NEGATIVE_INFINITY;
@@ -282,7 +284,7 @@ final class Placement {
     }
 
     /** Mean cover of the darker strokes there, red green blue, and its size; null where the plane ends. */
-    private double @org.jspecify.annotations.Nullable [] colour(int block) {
+    private double @Nullable [] colour(int block) {
         int n = Arrays.stream(nozzles).max().orElse(1);
         var values = new ArrayList<double[]>();
         int off = Math.max(2, (int) Math.round(REACH * plane.resolution));

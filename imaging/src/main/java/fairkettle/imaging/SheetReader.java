@@ -8,8 +8,10 @@ import fairkettle.machine.NozzlePattern;
 import fairkettle.machine.Profile;
 import fairkettle.sheet.Page;
 import fairkettle.sheet.Page.Part;
+import fairkettle.sheet.Shape;
 import fairkettle.sheet.SheetCode;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -91,7 +93,7 @@ public final class SheetReader {
         }
         var page = known.get().page();
         var fixed = Marks.fix(photo, codes.seen(), codes.inverted(), page);
-        boolean ring = page.shapes().stream().filter(fairkettle.sheet.Shape.Dot.class::isInstance).count() >= DOTS;
+        boolean ring = page.shapes().stream().filter(Shape.Dot.class::isInstance).count() >= DOTS;
         if (ring && fixed.dots() < DOTS || !ring && codes.seen().size() < 3) {
             return new Result.Unread(Optional.of(first), "Too little of the sheet's edge can be seen (%d dots). The whole sheet in the picture, nothing on its edge.".formatted(fixed.dots()));
         }
@@ -125,7 +127,7 @@ public final class SheetReader {
         if (!(coarsest >= FRAME_COARSEST)) {
             return new Result.Unread(Optional.empty(), "The pattern is too small in the picture: %.1f pixels per mm, and %.1f are needed. Closer.".formatted(coarsest, FRAME_COARSEST));
         }
-        var result = strip(photo, mapping, new Part.Strip(0, 0, width, height, dark), new Known(new Page(width, height, List.of(), List.of(), fairkettle.sheet.Shape.Ink.BLACK), profile, Map.of()), Optional.empty(), coarsest);
+        var result = strip(photo, mapping, new Part.Strip(0, 0, width, height, dark), new Known(new Page(width, height, List.of(), List.of(), Shape.Ink.BLACK), profile, Map.of()), Optional.empty(), coarsest);
         return result;
     }
 
@@ -198,7 +200,7 @@ public final class SheetReader {
         if (read.size() > 1 && (read.stream().allMatch(l -> edge(l, true)) || read.stream().allMatch(l -> edge(l, false)))) {
             doubts.add("Every channel lacks its first or its last strokes. Is the strip from another machine, or cut off?");
         }
-        looks.sort(java.util.Comparator.comparing(Look::channel));
+        looks.sort(Comparator.comparing(Look::channel));
         if (looks.stream().noneMatch(Look::readable)) {
             return new Result.Unread(code, looks.stream().filter(l -> l.unreadable() != null).map(Look::unreadable).findFirst().orElse(""));
         }

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * Measures strokes by matched filters: how much of a full stroke's ink is at each place, against what bare ground beside
@@ -203,7 +204,7 @@ final class Strokes {
         for (int i = 0; i < amounts.length; i++) {
             amounts[i] = dot(m.weights, colours(m.profiles.get(i), 0, -1));
         }
-        return java.util.stream.IntStream.range(0, amounts.length).boxed().sorted((a, b) -> Double.compare(amounts[b], amounts[a])).limit(Math.max(1, amounts.length / 2)).mapToInt(Integer::intValue).toArray();
+        return IntStream.range(0, amounts.length).boxed().sorted((a, b) -> Double.compare(amounts[b], amounts[a])).limit(Math.max(1, amounts.length / 2)).mapToInt(Integer::intValue).toArray();
     }
 
     private void calibrate(Measured m) {
@@ -463,7 +464,7 @@ final class Strokes {
     }
 
     private Look gone(Measured m, int n) {
-        return new Look(m.channel, n, java.util.stream.IntStream.range(0, n).boxed().toList(), List.of(), List.of(), List.of(), List.of(), MISSING, null, null);
+        return new Look(m.channel, n, IntStream.range(0, n).boxed().toList(), List.of(), List.of(), List.of(), List.of(), MISSING, null, null);
     }
 
     /** Share of a full stroke under which the JPEG itself may have swallowed it. */

@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.Random;
+import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
@@ -35,9 +37,9 @@ class PhotoTest {
         ImageIO.write(new BufferedImage(10, 10, BufferedImage.TYPE_BYTE_GRAY), "png", out);
         byte[] bomb = out.toByteArray();
         System.arraycopy(new byte[] {0, 0, (byte) 0xea, 0x60, 0, 0, (byte) 0xea, 0x60}, 0, bomb, 16, 8); // 60000 × 60000
-        var crc = new java.util.zip.CRC32();
+        var crc = new CRC32();
         crc.update(bomb, 12, 17);
-        System.arraycopy(java.nio.ByteBuffer.allocate(4).putInt((int) crc.getValue()).array(), 0, bomb, 29, 4);
+        System.arraycopy(ByteBuffer.allocate(4).putInt((int) crc.getValue()).array(), 0, bomb, 29, 4);
         assertThatThrownBy(() -> Photo.decode(bomb)).isInstanceOf(Photo.Refused.class).hasMessageContaining("60000 × 60000");
     }
 

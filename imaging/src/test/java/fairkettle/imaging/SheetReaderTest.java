@@ -27,6 +27,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.rendering.PDFRenderer;
@@ -118,7 +119,7 @@ class SheetReaderTest {
         var page = Sheets.of(SheetKind.HEALTH, profile, made(), Family.MAKERS_DYE).pages().getFirst();
         bench(profile, page);
         var clean = ((Result.Read) read(bench.pictureOfPage("Sorrel", With.SCANNER, 4), known(page, profile))).looks();
-        var tints = clean.stream().collect(java.util.stream.Collectors.toMap(Look::channel, l -> l.solid().tint()));
+        var tints = clean.stream().collect(Collectors.toMap(Look::channel, l -> l.solid().tint()));
         assertThat(clean).allMatch(l -> l.solid().foreign() < .1 && Math.abs(l.solid().fade()) < .05);
         bench.machine("Sorrel").take(new Act.WrongInk("Y", 12));
         bench.print("Sorrel", SheetPdf.of("health", List.of(page)));

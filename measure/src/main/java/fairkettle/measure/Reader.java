@@ -9,9 +9,11 @@ import fairkettle.measure.pictures.Specimen.Seen;
 import fairkettle.measure.pictures.Specimen.Trap;
 import fairkettle.sheet.SheetKind;
 import java.io.ByteArrayInputStream;
+import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 
@@ -63,7 +65,7 @@ public final class Reader {
                 trap(Specimen.of(seed + 100_000 + 100 * trap.ordinal() + i, trap, SheetKind.FRAME, i % 4 == 3 && trap != Trap.TINY && trap != Trap.BLURRED, 8));
             }
         }
-        System.out.printf(java.util.Locale.ROOT,
+        System.out.printf(Locale.ROOT,
                 "{\"measure\":\"reader\",\"pictures\":%d,\"scan_recall\":%.5f,\"scan_precision\":%.5f,\"photo_recall\":%.5f,\"photo_precision\":%.5f,\"bent_recall\":%.4f,\"fade_p95\":%.4f,\"foreign_share_p95\":%.4f,"
                         + "\"refused\":%.4f,\"unreadable_8px\":%.4f,\"silently_wrong\":%d,\"traps\":%d,\"traps_missed\":%d,\"ms_12mpx_p95\":%.0f,\"ratio_12mpx\":%.2f,\"heap_mb\":%d}%n",
                 ordinary, share(scanFound, scanTrue), share(scanFound, scanCalled), share(photoFound, photoTrue), share(photoFound, photoCalled), share(bentFound, bentTrue), p95(fades), p95(foreign),
@@ -210,10 +212,10 @@ public final class Reader {
 
     /** The least memory, in steps of 20 MB, in which a fresh machine reads twelve megapixels. */
     private static int heap() throws Exception {
-        var file = java.nio.file.Files.createTempFile("picture", ".jpg");
+        var file = Files.createTempFile("picture", ".jpg");
         try {
             var specimen = Specimen.of(7, Trap.NONE, SheetKind.FRAME, false, 12);
-            java.nio.file.Files.write(file, specimen.file());
+            Files.write(file, specimen.file());
             for (int mb = 80; mb < 600; mb += 20) {
                 var child = new ProcessBuilder(System.getProperty("java.home") + "/bin/java", "-Xmx" + mb + "m", "-XX:+UseSerialGC", "-cp", System.getProperty("java.class.path"), ReaderOnce.class.getName(), file.toString())
                         .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
@@ -223,7 +225,7 @@ public final class Reader {
             }
             return 600;
         } finally {
-            java.nio.file.Files.deleteIfExists(file);
+            Files.deleteIfExists(file);
         }
     }
 

@@ -9,6 +9,8 @@ import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Arrays;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -67,6 +69,6 @@ class ArchitectureTest {
     }
 
     private static String[] concat(String[] some, String... more) {
-        return java.util.stream.Stream.concat(java.util.Arrays.stream(some), java.util.Arrays.stream(more)).toArray(String[]::new);
+        return Stream.concat(Arrays.stream(some), Arrays.stream(more)).toArray(String[]::new);
     }
 }

@@ -20,6 +20,7 @@ import com.hp.jipp.model.PrinterState;
 import com.hp.jipp.model.Status;
 import com.hp.jipp.model.Types;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -27,10 +28,13 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.function.Function;
 
 /**
  * One machine as an IPP printer (RFC 8010, RFC 8011). Jobs print one after the other, with the machine's own ink, and lie
@@ -206,7 +210,7 @@ final class IppPrinter implements AutoCloseable {
     }
 
     private static String format(AttributeGroup op) {
-        return op.get(Types.documentFormat) == null ? "application/octet-stream" : java.util.Objects.requireNonNull(op.getString(Types.documentFormat));
+        return op.get(Types.documentFormat) == null ? "application/octet-stream" : Objects.requireNonNull(op.getString(Types.documentFormat));
     }
 
     private IppPacket.Builder send(AttributeGroup op, byte[] document, URI uri) {
@@ -231,10 +235,10 @@ final class IppPrinter implements AutoCloseable {
         }
     }
 
-    private synchronized IppPacket.Builder withJob(AttributeGroup op, java.util.function.Function<Job, IppPacket.Builder> then) {
+    private synchronized IppPacket.Builder withJob(AttributeGroup op, Function<Job, IppPacket.Builder> then) {
         Integer id = op.getValue(Types.jobId);
         if (id == null && op.getValue(Types.jobUri) != null) {
-            var path = java.util.Objects.requireNonNull(op.getValue(Types.jobUri)).getPath();
+            var path = Objects.requireNonNull(op.getValue(Types.jobUri)).getPath();
             try {
                 id = Integer.valueOf(path.substring(path.lastIndexOf('/') + 1));
             } catch (NumberFormatException e) {
@@ -381,7 +385,7 @@ final class IppPrinter implements AutoCloseable {
         group.put(Types.printerInfo.of(machine.name()));
         group.put(Types.printerLocation.of("on the bench"));
         group.put(Types.printerMakeAndModel.of(machine.profile().name()));
-        group.put(Types.printerUuid.of(URI.create("urn:uuid:" + java.util.UUID.nameUUIDFromBytes(machine.name().getBytes(java.nio.charset.StandardCharsets.UTF_8)))));
+        group.put(Types.printerUuid.of(URI.create("urn:uuid:" + UUID.nameUUIDFromBytes(machine.name().getBytes(StandardCharsets.UTF_8)))));
         group.put(Types.printerState.of(machine.paperOut() || machine.padFull() ? PrinterState.stopped : busy ? PrinterState.processing : PrinterState.idle));
         group.put(reasons.isEmpty() ? Types.printerStateReasons.of("none") : new KeywordType.Set("printer-state-reasons").of(reasons));
         group.put(Types.printerIsAcceptingJobs.of(fault != Fault.REFUSES));

@@ -4,7 +4,9 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.DataInputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /** Reads PWG raster (PWG 5102.4): grey or RGB, eight bits a colour, its run-length coding. */
@@ -21,7 +23,7 @@ final class PwgRaster {
         var in = new DataInputStream(new ByteArrayInputStream(bytes));
         var sync = new byte[4];
         in.readFully(sync);
-        if (!new String(sync, java.nio.charset.StandardCharsets.US_ASCII).equals("RaS2")) {
+        if (!new String(sync, StandardCharsets.US_ASCII).equals("RaS2")) {
             throw new IOException("No PWG raster.");
         }
         var pages = new ArrayList<Page>();
@@ -55,7 +57,7 @@ final class PwgRaster {
                         System.arraycopy(row, x * per, row, (x + i) * per, per);
                     }
                 } else if (code == 128) { // white to the end
-                    java.util.Arrays.fill(row, x * per, width * per, (byte) 255);
+                    Arrays.fill(row, x * per, width * per, (byte) 255);
                 } else {
                     in.readFully(row, x * per, Math.min(count, width - x) * per);
                 }

@@ -4,6 +4,8 @@ import fairkettle.machine.Profile;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -142,8 +144,8 @@ public final class SimMachine {
             }
             case Act.NewPad _ -> pad = 0;
             case Act.NewHead _ -> channels.values().forEach(c -> {
-                java.util.Arrays.fill(c.crust, 0);
-                java.util.Arrays.fill(c.dead, false);
+                Arrays.fill(c.crust, 0);
+                Arrays.fill(c.dead, false);
                 c.airInHead = .3;
             });
             case Act.Renew(var code) -> {
@@ -302,9 +304,9 @@ public final class SimMachine {
     }
 
     /** Dries single nozzles shut, so hard that a few cleanings do not free them. */
-    public synchronized void clog(String code, java.util.Collection<Integer> nozzles) {
+    public synchronized void clog(String code, Collection<Integer> nozzles) {
         var crust = channel(code).crust;
-        java.util.Arrays.fill(crust, .1f);
+        Arrays.fill(crust, .1f);
         nozzles.stream().filter(n -> n < crust.length).forEach(n -> crust[n] = 2.6f);
     }
 

@@ -8,6 +8,7 @@ import com.sun.net.httpserver.HttpServer;
 import com.sun.net.httpserver.HttpsConfigurator;
 import com.sun.net.httpserver.HttpsExchange;
 import com.sun.net.httpserver.HttpsServer;
+import fairkettle.ink.ChannelCode;
 import fairkettle.machine.Profile;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -23,6 +24,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A bench of simulated machines on loopback: each an IPP printer under {@code /ipp/NAME}, with its tray under
@@ -34,7 +36,7 @@ public final class Standins implements AutoCloseable {
     private static final int DOCUMENT = 1500; // bytes that a request without a document never has
 
     private final HttpServer http;
-    private @org.jspecify.annotations.Nullable HttpsServer https;
+    private @Nullable HttpsServer https;
     private final Map<String, IppPrinter> printers = new LinkedHashMap<>();
     private final Climate climate;
     private final Clock clock;
@@ -314,7 +316,7 @@ public final class Standins implements AutoCloseable {
         for (var each : printers.entrySet()) {
             var name = each.getValue().machine().name();
             page.append("<li><b>%s</b> (%s) · <code>%s</code><br><a href='/tray/%s/check.jpg'>its own nozzle check now</a>".formatted(name, each.getValue().machine().profile().name(), printer(name), each.getKey()));
-            if (each.getValue().machine().profile().codes().stream().anyMatch(fairkettle.ink.ChannelCode::white)) {
+            if (each.getValue().machine().profile().codes().stream().anyMatch(ChannelCode::white)) {
                 page.append(" · <a href='/tray/%s/white.jpg'>the white one, on film</a>".formatted(each.getKey()));
             }
             int pages = each.getValue().tray().size();

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import fairkettle.machine.Profiles;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -80,12 +81,12 @@ class SimMachineTest {
     void aShutVentStarvesThePageAndARestFeedsItAgain() {
         var machine = machine("wide-tank", 2);
         machine.act(new Act.ShutVent("C"));
-        var page = machine.supply(java.util.Map.of("C", 1.4), 100).get("C");
+        var page = machine.supply(Map.of("C", 1.4), 100).get("C");
         assertThat(page[0]).isGreaterThan(.9f);
         assertThat(page[99]).isLessThan(.5f);
         machine.act(new Act.OpenVent("C"));
         machine.advance(START.plus(Duration.ofHours(4)));
-        assertThat(machine.supply(java.util.Map.of("C", .7), 100).get("C")[60]).isGreaterThan(.85f);
+        assertThat(machine.supply(Map.of("C", .7), 100).get("C")[60]).isGreaterThan(.85f);
     }
 
     @Test

@@ -19,6 +19,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Clock;
 import java.util.List;
+import java.util.Locale;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -98,7 +99,7 @@ class StandinsTest {
         var out = new ByteArrayOutputStream();
         new IppOutputStream(out).write(request.build());
         out.write(document);
-        var answer = http.send(HttpRequest.newBuilder(at("/ipp/" + machine.toLowerCase(java.util.Locale.ROOT))).header("Content-Type", "application/ipp")
+        var answer = http.send(HttpRequest.newBuilder(at("/ipp/" + machine.toLowerCase(Locale.ROOT))).header("Content-Type", "application/ipp")
                 .POST(HttpRequest.BodyPublishers.ofByteArray(out.toByteArray())).build(), HttpResponse.BodyHandlers.ofInputStream());
         return new IppInputStream(answer.body()).readPacket();
     }

@@ -16,6 +16,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -248,7 +249,7 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
     private static List<Strip.State> stair(Raster sheet, Part.Stair stair, Inks inks, Random random) {
         double[] ink = inks.of(stair.channel().code());
         double wrong = random.nextDouble() * random.nextDouble() * .4;
-        var states = new java.util.ArrayList<Strip.State>();
+        var states = new ArrayList<Strip.State>();
         for (int column = 0; column < stair.columns(); column++) {
             for (int row = 0; row < stair.rows(); row++) {
                 boolean gone = random.nextDouble() < wrong;

@@ -3,6 +3,7 @@ package fairkettle.measure.pictures;
 import fairkettle.machine.Channel;
 import fairkettle.machine.NozzlePattern;
 import fairkettle.machine.Profile;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -116,6 +117,6 @@ final class Strip {
         double[] paper = film ? new double[] {.05, .05, .055} : inks.paper();
         var page = String.format(Locale.ROOT, "<</PageSize [%.4f %.4f]>> setpagedevice %.6f dup scale %.3f %.3f %.3f setrgbcolor 0 0 %.3f %.3f rectfill\n%s showpage\n", width * 72 / 25.4,
                 height * 72 / 25.4, 72 / 25.4, Math.pow(paper[0], 1 / 2.2), Math.pow(paper[1], 1 / 2.2), Math.pow(paper[2], 1 / 2.2), width, height, postScript);
-        return Tools.rasterise(page.getBytes(java.nio.charset.StandardCharsets.US_ASCII), dotsPerMm * 25.4);
+        return Tools.rasterise(page.getBytes(StandardCharsets.US_ASCII), dotsPerMm * 25.4);
     }
 }

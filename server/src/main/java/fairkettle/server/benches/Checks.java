@@ -3,6 +3,7 @@ package fairkettle.server.benches;
 import static fairkettle.db.Tables.NOZZLE_CHECK;
 
 import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Holding;
 import fairkettle.machine.Profile;
 import fairkettle.path.Place;
 import fairkettle.server.ledger.Ledger;
@@ -76,7 +77,7 @@ public class Checks {
     @Transactional
     public long read(Machines.Machine machine, Map<ChannelCode, List<Integer>> missing) {
         var account = ledger.openAccount(machine.id());
-        missing.keySet().stream().filter(c -> machine.holdings().containsKey(c) && !(machine.holdings().get(c) instanceof fairkettle.ink.Holding.NeverInked))
+        missing.keySet().stream().filter(c -> machine.holdings().containsKey(c) && !(machine.holdings().get(c) instanceof Holding.NeverInked))
                 .forEach(c -> account.flow(machine.profile().channel(c), machine.profile().draws().nozzleCheck(), Place.Outside.PAPER));
         long entry = ledger.record(NewEntry.of("check", "%s: nozzle check read from a picture, %s".formatted(machine.name(), words(missing))).machine(machine.id()), account.postings());
         keep(entry, machine.id(), machine.profile(), missing, null, true);

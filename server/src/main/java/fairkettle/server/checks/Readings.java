@@ -3,6 +3,7 @@ package fairkettle.server.checks;
 import static fairkettle.db.Tables.READING;
 
 import fairkettle.check.Look;
+import fairkettle.db.tables.records.ReadingRecord;
 import fairkettle.imaging.Photo;
 import fairkettle.imaging.SheetReader;
 import fairkettle.imaging.SheetReader.Result;
@@ -19,6 +20,7 @@ import fairkettle.sheet.SheetKind;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -154,7 +156,7 @@ public class Readings {
                 row.setSheetId(read.code().map(SheetCode::sheet).orElse(null));
                 row.setKind(read.code().map(c -> c.kind().name()).orElse(SheetKind.FRAME.name()));
                 var found = machines.get(machine);
-                var doubts = new java.util.ArrayList<>(read.doubts());
+                var doubts = new ArrayList<>(read.doubts());
                 if (looking != null && looking != machine) {
                     doubts.addFirst("This is %s’s sheet, so it was filed with %s.".formatted(found.name(), found.name()));
                 }
@@ -198,7 +200,7 @@ public class Readings {
         return db.selectFrom(READING).where(machine == null ? org.jooq.impl.DSL.noCondition() : READING.MACHINE_ID.eq(machine)).orderBy(READING.AT.desc(), READING.ID.desc()).limit(count).fetch(this::of);
     }
 
-    private Reading of(fairkettle.db.tables.records.ReadingRecord r) {
+    private Reading of(ReadingRecord r) {
         return new Reading(r.getId(), r.getAt().toInstant(), r.getPictureId(), r.getStraightId(), r.getMachineId(), r.getKind() == null ? null : SheetKind.valueOf(r.getKind()), r.getWhyNot(),
                 json.readValue(r.getLooks().data(), LOOKS), json.readValue(r.getCorrected().data(), CORRECTED), json.readValue(r.getDoubts().data(), DOUBTS), json.readValue(r.getSpots().data(), SPOTS),
                 r.getPixelsPerMm(), r.getReference(), r.getEntryId());

@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.net.BindException;
 import java.time.Clock;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -39,7 +40,7 @@ class DemoBench implements ApplicationRunner, AutoCloseable {
     private final DemoHand hand;
     private final Clock clock;
     private final int port;
-    private @org.jspecify.annotations.Nullable Standins bench;
+    private @Nullable Standins bench;
 
     DemoBench(Machines machines, Checks checks, Ledger ledger, Printers printers, DemoHand hand, Clock clock, @Value("${kettle.bench-port:8651}") int port) {
         this.machines = machines;

@@ -5,6 +5,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
@@ -81,7 +82,7 @@ final class Documents {
             int same = 1;
             while (same < 256 && y + same < height) {
                 image.getRGB(0, y + same, width, 1, next, 0, width);
-                if (!java.util.Arrays.equals(row, next)) {
+                if (!Arrays.equals(row, next)) {
                     break;
                 }
                 same++;

@@ -7,6 +7,7 @@ import fairkettle.server.sheets.SheetBook;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -143,7 +144,7 @@ class Postman {
 
     private void follow(Sending job, IppClient client) {
         try {
-            int remote = java.util.Objects.requireNonNull(job.remote());
+            int remote = Objects.requireNonNull(job.remote());
             if (job.cancel()) {
                 try {
                     client.cancel(remote);

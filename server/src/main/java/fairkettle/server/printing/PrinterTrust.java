@@ -3,6 +3,7 @@ package fairkettle.server.printing;
 import java.net.Socket;
 import java.security.GeneralSecurityException;
 import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.security.cert.CertificateException;
 import java.security.cert.X509Certificate;
 import java.util.HexFormat;
@@ -46,7 +47,7 @@ final class PrinterTrust extends X509ExtendedTrustManager {
                 throw new CertificateException("Another printer answers here than before.");
             }
             seen = Optional.of(print);
-        } catch (java.security.NoSuchAlgorithmException e) {
+        } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("Impossible state: every JDK has SHA-256.", e);
         }
     }

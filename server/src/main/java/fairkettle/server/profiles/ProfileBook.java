@@ -17,6 +17,7 @@ import fairkettle.server.web.Problem;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
@@ -68,7 +69,7 @@ public class ProfileBook {
         if (all().stream().anyMatch(l -> l.profile().name().equalsIgnoreCase(called))) {
             throw Problem.atField("name", "There is a profile of this name already.");
         }
-        var id = "own-" + java.util.UUID.randomUUID().toString().substring(0, 8);
+        var id = "own-" + UUID.randomUUID().toString().substring(0, 8);
         var copy = original.copiedAs(id, called, corrected(original, measured), draws(original.draws(), draws), original.minutes(), pad.orElse(original.padCapacity()));
         db.insertInto(PROFILE).set(PROFILE.ID, id).set(PROFILE.NAME, called).set(PROFILE.COPIED_FROM, original.name()).set(PROFILE.BODY, body(copy)).execute();
         ledger.record(NewEntry.of("machine", "profile “%s” copied from “%s”%s".formatted(called, original.name(), words(measured))), List.of());

@@ -18,6 +18,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.time.DateTimeException;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -156,7 +157,7 @@ public record ShopSettings(
     public ZoneId zoneId() {
         try {
             return ZoneId.of(zone);
-        } catch (java.time.DateTimeException e) {
+        } catch (DateTimeException e) {
             throw new IllegalArgumentException("The time zone (%s) is unknown. Use a name such as Europe/London.".formatted(zone), e);
         }
     }

@@ -14,6 +14,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -187,7 +188,7 @@ class PrintingTest {
         until(() -> api.read(api.get("/api/machines/" + machine + "/sheets")).at("/made/0/printed").asBoolean());
     }
 
-    private static void until(java.util.function.BooleanSupplier true_) {
+    private static void until(BooleanSupplier true_) {
         var end = Instant.now().plus(Duration.ofSeconds(40));
         while (!true_.getAsBoolean()) {
             assertThat(Instant.now()).as("it takes too long").isBefore(end);
