@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
+import RoomPlate from '../climate/RoomPlate.vue'
+import { useShop } from '../shell/shop'
 import MachinePlate from './MachinePlate.vue'
 import { actionFor } from './attention'
 import { useBench } from './useBench'
 
 const { bench, problem, reload } = useBench()
+const { settings } = useShop()
+const zone = computed(() => settings.value?.zone ?? 'UTC')
 
 const benches = computed(() =>
   (bench.value?.benches ?? [])
@@ -76,6 +80,7 @@ const then = computed(() => waiting.value.slice(1, 6))
             <MachinePlate v-for="machine in row.machines" :key="machine.id" :machine="machine" />
           </div>
         </div>
+        <RoomPlate :zone="zone" />
       </section>
     </div>
   </div>

@@ -4,6 +4,7 @@ import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.climate.Room;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.printing.Printers;
 import fairkettle.standin.Standins;
@@ -37,16 +38,18 @@ class DemoBench implements ApplicationRunner, AutoCloseable {
     private final Checks checks;
     private final Ledger ledger;
     private final Printers printers;
+    private final Room room;
     private final DemoHand hand;
     private final Clock clock;
     private final int port;
     private @Nullable Standins bench;
 
-    DemoBench(Machines machines, Checks checks, Ledger ledger, Printers printers, DemoHand hand, Clock clock, @Value("${kettle.bench-port:8651}") int port) {
+    DemoBench(Machines machines, Checks checks, Ledger ledger, Printers printers, Room room, DemoHand hand, Clock clock, @Value("${kettle.bench-port:8651}") int port) {
         this.machines = machines;
         this.checks = checks;
         this.ledger = ledger;
         this.printers = printers;
+        this.room = room;
         this.hand = hand;
         this.clock = clock;
         this.port = port;
@@ -66,6 +69,7 @@ class DemoBench implements ApplicationRunner, AutoCloseable {
                     holds.getOrDefault(new Place.InPath(machine.id(), c.code(), c.first().kind()), Mixture.EMPTY).volume().mL()));
             printers.set(machine.id(), started.printer(machine.name()).toString());
         }
+        room.probe("http://127.0.0.1:%d/probe".formatted(started.port()));
         hand.follow(started);
         LOG.info("The simulated bench stands at http://127.0.0.1:{}/", started.port());
     }

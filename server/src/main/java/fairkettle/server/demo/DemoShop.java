@@ -8,12 +8,14 @@ import fairkettle.ink.Millilitres;
 import fairkettle.machine.Chips;
 import fairkettle.machine.Fact;
 import fairkettle.machine.Feed;
+import fairkettle.routine.Air;
 import fairkettle.server.benches.Checks;
-import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.NewMachine;
+import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Passports;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.changeover.Changeovers;
+import fairkettle.server.climate.Room;
 import fairkettle.server.hob.Hob;
 import fairkettle.server.keys.Vault;
 import fairkettle.server.owed.Owed;
@@ -21,8 +23,8 @@ import fairkettle.server.people.People;
 import fairkettle.server.people.Who;
 import fairkettle.server.promises.Promises;
 import fairkettle.server.refills.Refills;
-import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shelf.Shelf.NewLot;
+import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shelf.WasteBottles;
 import fairkettle.server.shop.Presets;
@@ -71,6 +73,7 @@ class DemoShop implements ApplicationRunner {
     private final Promises promises;
     private final Presets presets;
     private final Vault vault;
+    private final Room room;
     private final CardService cards;
     private final DemoHands hands;
     private final Hob hob;
@@ -79,7 +82,7 @@ class DemoShop implements ApplicationRunner {
     private final TransactionTemplate transaction;
 
     DemoShop(Shop shop, People people, Machines machines, Checks checks, Shelf shelf, Supplies supplies, WasteBottles waste, Refills refills, Passports passports, Owed owed, Promises promises, Presets presets,
-            Vault vault, CardService cards, DemoHands hands, Hob hob, Who who, Clock clock,
+            Vault vault, Room room, CardService cards, DemoHands hands, Hob hob, Who who, Clock clock,
             TransactionTemplate transaction) {
         this.shop = shop;
         this.people = people;
@@ -94,6 +97,7 @@ class DemoShop implements ApplicationRunner {
         this.promises = promises;
         this.presets = presets;
         this.vault = vault;
+        this.room = room;
         this.cards = cards;
         this.hands = hands;
         this.hob = hob;
@@ -151,8 +155,19 @@ class DemoShop implements ApplicationRunner {
         papers(bryony);
         refills(bramble);
         words(bramble, teasel, sorrel);
+        air();
         hob.put(teasel, "rest after power cleaning", Duration.ofMinutes(401));
         hob.put(null, "press warming up", Duration.ofMinutes(12));
+    }
+
+    /** Two weeks of a heated room in winter, read morning and afternoon; a dry spell in its middle. */
+    private void air() {
+        var random = new Random(7);
+        for (int half = 28; half >= 1; half--) {
+            boolean spell = half > 10 && half < 17;
+            room.enter(new Air(clock.instant().minus(Duration.ofHours(12L * half)), Math.round(10 * (20 + (half % 2 == 0 ? 0 : 2) + (spell ? 4 : 0) + random.nextGaussian())) / 10.0,
+                    Math.round(45 - (spell ? 16 : 0) + 3 * random.nextGaussian())));
+        }
     }
 
     private static ShopSettings settings() {

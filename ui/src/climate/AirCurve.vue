@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '../api/client'
+import { dayAndTime } from '../units/format'
+
+/** How quickly things dried over the last two weeks: one line, with usual air as the ground it stands on. */
+const props = defineProps<{ readings: Schemas['AirJson'][]; zone: string }>()
+
+const WIDE = 600
+const HIGH = 120
+const MOST = 3
+const span = computed(() => {
+  const times = props.readings.map((r) => Date.parse(r.at))
+  return { from: Math.min(...times), to: Math.max(...times) }
+})
+const x = (at: string) => ((Date.parse(at) - span.value.from) / Math.max(1, span.value.to - span.value.from)) * WIDE
+const y = (drying: number) => HIGH - (Math.min(drying, MOST) / MOST) * HIGH
+const line = computed(() => props.readings.map((r) => `${x(r.at).toFixed(1)},${y(r.drying).toFixed(1)}`).join(' '))
+const first = computed(() => props.readings[0])
+const last = computed(() => props.readings[props.readings.length - 1])
+</script>
+
+<template>
+  <figure v-if="first && last && readings.length > 1">
+    <svg
+      :viewBox="`0 0 ${WIDE} ${HIGH}`"
+      role="img"
+      :aria-label="`Drying from ${first.drying.toFixed(1)} to ${last.drying.toFixed(1)} times usual, ${readings.length} readings`"
+    >
+      <line x1="0" :x2="WIDE" :y1="y(1)" :y2="y(1)" stroke="var(--line)" stroke-width="1.5" />
+      <line x1="0" :x2="WIDE" :y1="y(1.5)" :y2="y(1.5)" stroke="var(--act)" stroke-width="1" stroke-dasharray="4 4" />
+      <polyline :points="line" fill="none" stroke="var(--rim)" stroke-width="2" stroke-linejoin="round" />
+    </svg>
+    <figcaption class="small quiet">
+      Drying, times usual air, {{ dayAndTime(first.at, zone) }} to {{ dayAndTime(last.at, zone) }}. The grey line is
+      usual air; above the dashed one caps want flushing.
+    </figcaption>
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  margin: 8px 0;
+}
+svg {
+  width: 100%;
+  max-width: 760px;
+  height: auto;
+  display: block;
+}
+</style>
