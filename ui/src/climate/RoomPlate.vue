@@ -84,7 +84,7 @@ const pressing = computed(() => (climate.value?.day ?? 1) > 1.5)
           asking ? 'Asking it …' : 'Ask this probe'
         }}</BButton>
       </form>
-      <p v-if="climate.trouble" class="act strong small" role="alert">The probe: {{ climate.trouble }}</p>
+      <p v-if="climate?.trouble" class="act strong small" role="alert">The probe: {{ climate?.trouble }}</p>
       <p v-if="problem" class="act strong small" role="alert">{{ problem }}</p>
       <table class="figures">
         <thead>
@@ -95,7 +95,7 @@ const pressing = computed(() => (climate.value?.day ?? 1) > 1.5)
           </tr>
         </thead>
         <tbody>
-          <tr v-for="m in climate.machines" :key="m.id">
+          <tr v-for="m in climate?.machines" :key="m.id">
             <td>{{ m.name }}</td>
             <td>{{ m.since ? dayAndTime(m.since, zone) : 'never' }}</td>
             <td>{{ m.drying.toFixed(2) }} × as fast</td>
