@@ -134,7 +134,9 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
         <h1>{{ checks.name }}</h1>
         <p v-if="reading" class="quiet small">
           {{ reading.kindLabel ?? 'picture' }}, {{ dayAndTime(reading.at, zone)
-          }}<template v-if="reading.machine === id && !reading.whyNot">, filed by its mark</template>
+          }}<template v-if="reading.machine === id && !reading.whyNot"
+            >, {{ reading.kind ? 'filed by its mark' : 'its corners were tapped' }}</template
+          >
         </p>
         <p v-else class="quiet small">No picture yet.</p>
         <SendPicture :machine="id" :calm="mustAct" class="send" @read="read" />

@@ -25,6 +25,9 @@ defineProps<{ days: Schemas['DayJson'][]; purgePages: number; lookAgain: boolean
 </template>
 
 <style scoped>
+.looked {
+  margin: 20px 0;
+}
 .looked ol {
   list-style: none;
   display: flex;

@@ -214,6 +214,9 @@ final class IppPrinter implements AutoCloseable {
     }
 
     private IppPacket.Builder send(AttributeGroup op, byte[] document, URI uri) {
+        if (op.get("last-document") == null) {
+            return response(Status.clientErrorBadRequest);
+        }
         return withJob(op, job -> {
             if (!job.state.equals(JobState.pendingHeld)) {
                 return response(Status.clientErrorNotPossible);
@@ -261,7 +264,9 @@ final class IppPrinter implements AutoCloseable {
         Integer limit = op.getValue(Types.limit);
         var answer = response(Status.successfulOk);
         var wanted = requested(op);
-        jobs.values().stream().filter(j -> j.over() == finished).sorted((a, b) -> finished ? b.id - a.id : a.id - b.id).limit(limit == null ? KEPT : limit)
+        boolean mine = Boolean.TRUE.equals(op.getValue(Types.myJobs));
+        var user = op.get(Types.requestingUserName) == null ? "anonymous" : op.getString(Types.requestingUserName);
+        jobs.values().stream().filter(j -> j.over() == finished && (!mine || j.user.equals(user))).sorted((a, b) -> finished ? b.id - a.id : a.id - b.id).limit(limit == null ? KEPT : limit)
                 .forEach(j -> answer.addGroup(AttributeGroup.groupOf(DelimiterTag.jobAttributes, jobAttributes(j, uri).stream()
                         .filter(a -> wanted.isEmpty() ? List.of("job-id", "job-uri").contains(a.getName()) : wanted.contains("all") || wanted.contains("job-description") || wanted.contains(a.getName())).toList())));
         return answer;

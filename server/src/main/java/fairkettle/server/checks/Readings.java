@@ -154,7 +154,8 @@ public class Readings {
                 long machine = read.code().map(c -> c.machine()).or(() -> Optional.ofNullable(looking)).orElseThrow();
                 row.setMachineId(machine);
                 row.setSheetId(read.code().map(SheetCode::sheet).orElse(null));
-                row.setKind(read.code().map(c -> c.kind().name()).orElse(SheetKind.FRAME.name()));
+                row.setKind(read.code().map(c -> c.kind().name()).orElse(null));
+                boolean pattern = read.code().map(c -> c.kind().frame()).orElse(true); // tapped corners are always the machine's own pattern's
                 var found = machines.get(machine);
                 var doubts = new ArrayList<>(read.doubts());
                 if (looking != null && looking != machine) {
@@ -169,11 +170,11 @@ public class Readings {
                 row.setSpots(write(spots));
                 byte[] jpeg = read.straight().jpeg();
                 row.setStraightId(pictures.keep(jpeg));
-                if (SheetKind.valueOf(row.getKind()).frame() && keep) {
+                if (pattern && keep) {
                     var missing = new LinkedHashMap<ChannelCode, List<Integer>>();
                     read.looks().stream().filter(Look::readable).forEach(l -> missing.put(l.channel(), l.missing()));
                     row.setEntryId(checks.read(found, missing));
-                } else if (!SheetKind.valueOf(row.getKind()).frame()) {
+                } else if (!pattern) {
                     row.setReference(read.looks().stream().anyMatch(l -> l.solid() != null) && !db.fetchExists(READING, READING.MACHINE_ID.eq(machine).and(READING.REFERENCE)));
                 }
             }
