@@ -17,6 +17,7 @@ final class Placement {
 
     private static final double REACH = 0.45; // mm above and below a stroke that must be bare
     private static final double TURN = 9; // degrees that a strip may lie askew
+    private static final double STRAY = 0.3; // of the strongest block
     private static final double CAP = 0.2; // so that black does not outvote yellow
 
     private final Plane plane;
@@ -35,6 +36,7 @@ final class Placement {
     private boolean flipped;
     private boolean doubtful;
     private boolean astray;
+    private boolean stray;
     /** how much better this place is than the next best that looks like it, in strokes */
     private double lead;
     private double outside;
@@ -268,6 +270,11 @@ final class Placement {
                     aside = Math.max(aside, score);
                 }
             }
+        }
+        for (int b = -blocks; b < 2 * blocks; b++) {
+            int block = b - shift;
+            boolean printed = block >= 0 && block < blocks && visible[turned ? blocks - 1 - block : block];
+            stray |= !printed && found[b + blocks] != null && found[b + blocks][3] > STRAY * strongest;
         }
         double du = shift * (pattern.blockWidth() + pattern.gap());
         place[0] += place[1] * du;
@@ -638,6 +645,11 @@ final class Placement {
     /** Whether its blocks might as well be their neighbours. */
     boolean astray() {
         return astray;
+    }
+
+    /** Whether a whole block stands where the machine prints none. */
+    boolean stray() {
+        return stray;
     }
 
     double lead() {

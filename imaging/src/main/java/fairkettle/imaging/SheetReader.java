@@ -172,7 +172,7 @@ public final class SheetReader {
         if (placement.astray()) {
             return new Result.Unread(code, "Too few blocks can be seen to tell which channel is which. Enter this check by tapping.");
         }
-        if (placement.outside() > WRONG) {
+        if (placement.outside() > WRONG || placement.stray()) {
             return new Result.Unread(code, "This is not the pattern of this machine: there is ink where a “%s” prints none. Is the strip from another machine?".formatted(profile.name()));
         }
         if (agreement < ALIKE) {
@@ -197,6 +197,10 @@ public final class SheetReader {
             }
         }
         var read = looks.stream().filter(Look::readable).toList();
+        var gone = read.stream().filter(l -> l.missing().size() == l.strokes()).map(l -> l.channel().code()).sorted().toList();
+        if (gone.size() > 1) {
+            doubts.add("%s are gone altogether. Or is the strip from a machine that has none of them?".formatted(String.join(" and ", gone)));
+        }
         if (read.size() > 1 && (read.stream().allMatch(l -> edge(l, true)) || read.stream().allMatch(l -> edge(l, false)))) {
             doubts.add("Every channel lacks its first or its last strokes. Is the strip from another machine, or cut off?");
         }
