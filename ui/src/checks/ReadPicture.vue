@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Reading } from './useReading'
 
 /** The straightened picture of what was read; a tap on a stroke says the opposite of what was read there. */
-const props = defineProps<{ reading: Reading; channel?: string }>()
+const props = defineProps<{ reading: Reading }>()
 const emit = defineEmits<{ correct: [channel: string, missing: number[]] }>()
 
 type Look = Reading['looks'][number]

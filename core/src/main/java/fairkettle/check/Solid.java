@@ -26,6 +26,11 @@ public record Solid(double fade, List<Streak> streaks, List<Double> tint, double
     /** @param at mm from its top; @param width mm; @param depth share of the density that is missing, 0 to 1 */
     public record Streak(double at, double width, double depth) {}
 
+    /** Whether later ones may be held against its colour. */
+    public boolean clean() {
+        return says() == null;
+    }
+
     /** What that points at, in a sentence; null if it is even. */
     public @Nullable String says() {
         long bare = streaks.stream().filter(s -> s.width() >= 1.5 && s.depth() >= BARE).count();

@@ -70,11 +70,6 @@ public final class SheetReader {
         record Unread(Optional<SheetCode> code, String why) implements Result {}
     }
 
-    /** All sheets of ours that a picture shows, biggest first. */
-    public static List<SheetCode> sheets(Photo photo) {
-        return Marks.codes(photo).seen().stream().map(Marks.Seen::code).distinct().toList();
-    }
-
     /** @param lookup what a code stands for; empty if there is no such sheet in this shop */
     public static Result read(Photo photo, Function<SheetCode, Optional<Known>> lookup) {
         var codes = Marks.codes(photo);

@@ -44,6 +44,24 @@ class PhotoTest {
     }
 
     @Test
+    void aSmallPdfWithAHugePictureInItIsRefusedBeforeItIsUnpacked() {
+        var pdf = """
+                %PDF-1.4
+                1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj
+                2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj
+                3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 595 842]/Resources<</XObject<</I 5 0 R>>>>/Contents 4 0 R>>endobj
+                4 0 obj<</Length 19>>stream
+                q 1 0 0 1 0 0 cm /I Do Q
+                endstream endobj
+                5 0 obj<</Type/XObject/Subtype/Image/Width 90000/Height 90000/ColorSpace/DeviceGray/BitsPerComponent 8/Length 1>>stream
+                x
+                endstream endobj
+                trailer<</Size 6/Root 1 0 R>>
+                """;
+        assertThatThrownBy(() -> Photo.decode(pdf.getBytes(StandardCharsets.US_ASCII))).isInstanceOf(Photo.Refused.class).hasMessageContaining("90000 × 90000");
+    }
+
+    @Test
     void whatIsNoPictureIsSaidSo() {
         assertThatThrownBy(() -> Photo.decode("<svg onload='alert(1)'/>".getBytes(StandardCharsets.UTF_8))).hasMessageContaining("no JPEG, PNG, TIFF or PDF");
         assertThatThrownBy(() -> Photo.decode("%PDF-1.7 nonsense".getBytes(StandardCharsets.UTF_8))).hasMessageContaining("damaged");

@@ -381,8 +381,6 @@ final class IppPrinter implements AutoCloseable {
         if (levels.values().stream().anyMatch(v -> v <= 5)) {
             reasons.add("marker-supply-low-warning");
         }
-        group.put(Types.attributesCharset.of("utf-8"));
-        group.drop(Types.attributesCharset);
         group.put(Types.printerUriSupported.of(uri));
         group.put(Types.uriSecuritySupported.of(uri.getScheme().equals("ipps") ? "tls" : "none"));
         group.put(Types.uriAuthenticationSupported.of("none"));

@@ -30,6 +30,7 @@ import java.util.UUID;
 import java.util.concurrent.Semaphore;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -92,7 +93,8 @@ public class Readings {
         try {
             var photo = Photo.decode(bytes);
             var id = pictures.keep(bytes, Photo.Format.of(bytes).orElseThrow().mediaType(), photo.width(), photo.height());
-            var before = db.select(READING.ID).from(READING).where(READING.PICTURE_ID.eq(id)).and(READING.WHY_NOT.isNull()).orderBy(READING.ID.desc()).limit(1).fetchOptional(READING.ID);
+            var before = db.select(READING.ID).from(READING).where(READING.PICTURE_ID.eq(id)).and(READING.WHY_NOT.isNull())
+                    .and(keep ? READING.ENTRY_ID.isNotNull().or(READING.KIND.notIn(SheetKind.FRAME.name(), SheetKind.DARK_FRAME.name())) : DSL.noCondition()).orderBy(READING.ID.desc()).limit(1).fetchOptional(READING.ID);
             if (before.isPresent()) {
                 return get(before.get()); // the same picture twice is one check
             }
@@ -175,7 +177,7 @@ public class Readings {
                     read.looks().stream().filter(Look::readable).forEach(l -> missing.put(l.channel(), l.missing()));
                     row.setEntryId(checks.read(found, missing));
                 } else if (!pattern) {
-                    row.setReference(read.looks().stream().anyMatch(l -> l.solid() != null) && !db.fetchExists(READING, READING.MACHINE_ID.eq(machine).and(READING.REFERENCE)));
+                    row.setReference(!read.looks().isEmpty() && read.looks().stream().allMatch(l -> l.solid() != null && l.solid().clean()) && !db.fetchExists(READING, READING.MACHINE_ID.eq(machine).and(READING.REFERENCE)));
                 }
             }
         }
@@ -198,7 +200,7 @@ public class Readings {
 
     /** @param machine null for all; newest first */
     public List<Reading> latest(@Nullable Long machine, int count) {
-        return db.selectFrom(READING).where(machine == null ? org.jooq.impl.DSL.noCondition() : READING.MACHINE_ID.eq(machine)).orderBy(READING.AT.desc(), READING.ID.desc()).limit(count).fetch(this::of);
+        return db.selectFrom(READING).where(machine == null ? DSL.noCondition() : READING.MACHINE_ID.eq(machine)).orderBy(READING.AT.desc(), READING.ID.desc()).limit(count).fetch(this::of);
     }
 
     private Reading of(ReadingRecord r) {

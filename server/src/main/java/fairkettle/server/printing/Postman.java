@@ -78,7 +78,11 @@ class Postman {
             var client = new IppClient(job.uri(), trust);
             switch (job.state()) {
                 case QUEUED -> send(job, client);
-                case SENDING, UNSURE -> ask(job, client);
+                case SENDING, UNSURE -> {
+                    if (job.remote() == null) { // one that the printer had, and no longer knows, may have come out: a person looks
+                        ask(job, client);
+                    }
+                }
                 case PRINTING -> follow(job, client);
                 case DONE, FAILED, CANCELLED -> { }
             }
@@ -154,8 +158,8 @@ class Postman {
             }
             var look = client.job(remote);
             if (look.state().equals(JobState.completed)) {
+                book.printed(job.sheet()); // first, and once: whoever is killed in between finds the job still open
                 printers.set(job, State.DONE, "It came out.", remote);
-                book.printed(job.sheet());
             } else if (look.state().equals(JobState.canceled)) {
                 printers.set(job, State.CANCELLED, "Cancelled at the printer. Look whether a page came out; if so, say so.", remote);
             } else if (look.over()) {

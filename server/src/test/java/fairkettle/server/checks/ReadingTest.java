@@ -100,6 +100,8 @@ class ReadingTest {
         var reading = api.read(api.send("/api/readings?machine=" + machine + "&keep=false", picture(1)));
         assertThat(look(reading, "K").get("missing")).isEmpty();
         assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).get("channels")).isEmpty();
+        read(machine, picture(1)); // the same picture, sent from Checks, is one
+        assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).get("channels")).hasSize(4);
     }
 
     @Test
