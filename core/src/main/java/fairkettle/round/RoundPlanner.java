@@ -1,0 +1,21 @@
+package fairkettle.round;
+
+/** Plans a day: at once with {@link #first}, and better with {@link #better}. */
+public final class RoundPlanner {
+
+    private RoundPlanner() {}
+
+    /** A good plan within milliseconds, by dispatching; where there was a plan before, that plan closed up. */
+    public static Plan first(Day day) {
+        var search = new Search(new Layout(day), Effort.placements(1, 1));
+        search.first();
+        return search.best();
+    }
+
+    /** The best plan that is found with an effort. */
+    public static Plan better(Day day, Effort effort) {
+        var search = new Search(new Layout(day), effort);
+        search.run();
+        return search.best();
+    }
+}
