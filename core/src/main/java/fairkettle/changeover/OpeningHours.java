@@ -9,6 +9,8 @@ import java.time.ZonedDateTime;
 import java.time.Instant;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /** When somebody is there to lend a hand; machines and rests go on by themselves. */
 public record OpeningHours(ZoneId zone, Map<DayOfWeek, Span> week, Set<LocalDate> holidays) {
@@ -33,6 +35,29 @@ public record OpeningHours(ZoneId zone, Map<DayOfWeek, Span> week, Set<LocalDate
     /** Whether there are hours on that day. */
     public boolean opensOn(LocalDate day) {
         return week.containsKey(day.getDayOfWeek()) && !holidays.contains(day);
+    }
+
+    /** The moment itself if the shop is open then, else the last closing before it. */
+    public Instant lastOpen(Instant moment) {
+        var at = ZonedDateTime.ofInstant(moment, zone);
+        for (int day = 0; day < 800; day++) {
+            var span = opensOn(at.toLocalDate()) ? week.get(at.getDayOfWeek()) : null;
+            if (span != null && !at.toLocalTime().isBefore(span.open())) {
+                return (at.toLocalTime().isAfter(span.close()) ? at.with(span.close()) : at).toInstant();
+            }
+            at = at.toLocalDate().atStartOfDay(zone).minusNanos(1);
+        }
+        return moment;
+    }
+
+    /** Hours of a day, or null if it stays shut. */
+    public @Nullable Span on(LocalDate day) {
+        return opensOn(day) ? week.get(day.getDayOfWeek()) : null;
+    }
+
+    /** The next day with hours, from a day on, that day included. */
+    public LocalDate nextOpen(LocalDate from) {
+        return Stream.iterate(from, d -> d.plusDays(1)).limit(800).filter(this::opensOn).findFirst().orElse(from);
     }
 
     /** The moment at which so much work is done, begun at the start or at the next opening after it. */

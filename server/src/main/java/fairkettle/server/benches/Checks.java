@@ -24,6 +24,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,13 +36,18 @@ public class Checks {
     private final Ledger ledger;
     private final Live live;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
-    Checks(DSLContext db, Ledger ledger, Live live, Clock clock) {
+    Checks(DSLContext db, Ledger ledger, Live live, Clock clock, ApplicationEventPublisher events) {
         this.db = db;
         this.ledger = ledger;
         this.live = live;
         this.clock = clock;
+        this.events = events;
     }
+
+    /** Somebody looked at a machine’s nozzles: said within its transaction. */
+    public record Looked(long machine, long entry, Instant at) {}
 
     /** @param missing teeth counted from 0, ascending; @param judged false for one that nothing is judged by */
     public record Check(Instant at, String channel, int nozzles, List<Integer> missing, boolean judged) {}
@@ -71,6 +77,7 @@ public class Checks {
         missing.forEach((code, teeth) -> db.insertInto(NOZZLE_CHECK).set(NOZZLE_CHECK.ENTRY_ID, entry).set(NOZZLE_CHECK.MACHINE_ID, machine)
                 .set(NOZZLE_CHECK.AT, when).set(NOZZLE_CHECK.CHANNEL, code.code()).set(NOZZLE_CHECK.NOZZLES, profile.channel(code).nozzles())
                 .set(NOZZLE_CHECK.MISSING, teeth.stream().sorted().distinct().toArray(Integer[]::new)).set(NOZZLE_CHECK.JUDGED, judged).execute());
+        events.publishEvent(new Looked(machine, entry, when.toInstant()));
     }
 
     /** A check that was read from a picture: the channels that could be read. @return its entry */

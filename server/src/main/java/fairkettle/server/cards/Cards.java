@@ -95,6 +95,11 @@ public class Cards {
                 }).toList();
     }
 
+    /** Those that are being carried out, whole. */
+    public List<Kept> carried() {
+        return db.selectFrom(CARD).where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull()).orderBy(CARD.ID).fetch(this::kept);
+    }
+
     public List<Listed> of(long machine) {
         return db.select(CARD.ID, CARD.TITLE, CARD.CREATED_AT, CARD.FINISHED_AT, CARD.GIVEN_UP).from(CARD).where(CARD.MACHINE_ID.eq(machine))
                 .orderBy(CARD.ID.desc()).limit(20).fetch(r -> new Listed(r.value1(), r.value2(), r.value3().toInstant(),

@@ -179,7 +179,7 @@ class DemoShop implements ApplicationRunner {
         return new ShopSettings("Quillmere Rosettes", "GBP", "Europe/London", "mL", "mm", 1600, 250, 2400, usual.syringes(), usual.inkBottles(),
                 usual.fluidBottles(), usual.fluidTarget(), usual.reserve(), usual.maxRinses(), usual.minutesPerPull(), usual.minutesPerRinse(), week,
                 List.of(LocalDate.of(2026, 12, 25), LocalDate.of(2026, 12, 26), LocalDate.of(2027, 1, 1)), Map.of(),
-                "The household recycling yard takes it on Saturdays, capped and labelled.", usual.comparison(), null);
+                "The household recycling yard takes it on Saturdays, capped and labelled.", usual.comparison(), null, null, null);
     }
 
     private void bottles() {
@@ -227,7 +227,7 @@ class DemoShop implements ApplicationRunner {
         passports.write(teasel, Fact.BROKEN, "front tray; film is led over the bracket");
         owed.add(teasel, new Owed.NewTask("Look at the outside waste bottle", "Joint wrapped and dry, bottle vented, level, lower than the outlet.", 0, 30));
         owed.add(sorrel, new Owed.NewTask("Align the head", "It was aligned on a check with gaps: that is provisional.", 4, null));
-        promises.add(sorrel, "24 sashes for the spring show", clock.instant().plus(Duration.ofHours(30)));
+        promises.add(sorrel, "24 sashes for the spring show", clock.instant().plus(Duration.ofHours(30)), 120);
         presets.keep(new Presets.Preset(0, "Sash, 10 cm satin", Family.SUBLIMATION, "transfer paper, A4", "matt, best", true, 190, 45));
         presets.keep(new Presets.Preset(0, "Club shirt, chest", Family.FILM, "film, 33 cm roll", "white under colour", false, 150, 12));
     }

@@ -22,6 +22,7 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,45 +38,60 @@ public class Ledger {
     private final DSLContext db;
     private final Who who;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
-    Ledger(DSLContext db, Who who, Clock clock) {
+    Ledger(DSLContext db, Who who, Clock clock, ApplicationEventPublisher events) {
         this.db = db;
         this.who = who;
         this.clock = clock;
+        this.events = events;
     }
 
-    /** @param at null for now */
+    /** An entry was written: said within its transaction. */
+    public record Recorded(long id, NewEntry entry, Instant at, List<Posting> postings) {}
+
+    /**
+     * @param at null for now
+     * @param topic what it was about beyond its words, such as “purge/C”; null for most
+     * @param amount sheets that were printed, or mL that were moved without leaving; null for most
+     */
     public record NewEntry(String kind, String words, @Nullable Long machine, @Nullable Long card, @Nullable String step,
-            @Nullable Long contraOf, @Nullable Instant at) {
+            @Nullable Long contraOf, @Nullable Instant at, @Nullable String topic, @Nullable Double amount) {
 
         public static NewEntry of(String kind, String words) {
-            return new NewEntry(kind, words, null, null, null, null, null);
+            return new NewEntry(kind, words, null, null, null, null, null, null, null);
         }
 
         public NewEntry machine(long id) {
-            return new NewEntry(kind, words, id, card, step, contraOf, at);
+            return new NewEntry(kind, words, id, card, step, contraOf, at, topic, amount);
         }
 
         public NewEntry card(long id, String stepId) {
-            return new NewEntry(kind, words, machine, id, stepId, contraOf, at);
+            return new NewEntry(kind, words, machine, id, stepId, contraOf, at, topic, amount);
         }
 
         public NewEntry contraOf(long entry) {
-            return new NewEntry(kind, words, machine, card, step, entry, at);
+            return new NewEntry(kind, words, machine, card, step, entry, at, topic, amount);
         }
 
         public NewEntry at(@Nullable Instant instant) {
-            return new NewEntry(kind, words, machine, card, step, contraOf, instant);
+            return new NewEntry(kind, words, machine, card, step, contraOf, instant, topic, amount);
+        }
+
+        public NewEntry about(String what, double howMuch) {
+            return new NewEntry(kind, words, machine, card, step, contraOf, at, what, howMuch);
         }
     }
 
     /** Writes an entry with its postings, and brings the contents up to date. @return the entry's id */
     @Transactional
     public long record(NewEntry entry, List<Posting> postings) {
-        var at = (entry.at() == null ? clock.instant() : entry.at()).atOffset(ZoneOffset.UTC);
+        var when = entry.at() == null ? clock.instant() : entry.at();
+        var at = when.atOffset(ZoneOffset.UTC);
         long id = db.insertInto(ENTRY).set(ENTRY.AT, at).set(ENTRY.PERSON_ID, who.id()).set(ENTRY.MACHINE_ID, entry.machine())
                 .set(ENTRY.CARD_ID, entry.card()).set(ENTRY.STEP_ID, entry.step()).set(ENTRY.KIND, entry.kind())
-                .set(ENTRY.WORDS, entry.words()).set(ENTRY.CONTRA_OF, entry.contraOf()).returningResult(ENTRY.ID).fetchSingle().value1();
+                .set(ENTRY.WORDS, entry.words()).set(ENTRY.CONTRA_OF, entry.contraOf())
+                .set(ENTRY.TOPIC, entry.topic()).set(ENTRY.AMOUNT, entry.amount()).returningResult(ENTRY.ID).fetchSingle().value1();
         if (!postings.isEmpty()) {
             var rows = db.insertInto(POSTING, POSTING.ENTRY_ID, POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES);
             for (var p : postings) {
@@ -85,6 +101,7 @@ public class Ledger {
             postings.stream().filter(p -> !(p.place() instanceof Place.Outside)).forEach(this::bringUpToDate);
             db.deleteFrom(CONTENT).where(CONTENT.MICROLITRES.eq(0L)).execute();
         }
+        events.publishEvent(new Recorded(id, entry, when, postings));
         return id;
     }
 
@@ -129,6 +146,11 @@ public class Ledger {
     /** All bottles of ink, fluid and waste. */
     public Map<Place, Mixture> ofShelf() {
         return contents(CONTENT.PLACE.startsWith("bottle/").or(CONTENT.PLACE.startsWith("waste/")));
+    }
+
+    /** What pads and white channels hold, of every machine. */
+    public Map<Place, Mixture> ofPadsAndWhites() {
+        return contents(CONTENT.PLACE.startsWith("pad/").or(CONTENT.PLACE.like("path/%/W%")));
     }
 
     public Map<Place, Mixture> everything() {

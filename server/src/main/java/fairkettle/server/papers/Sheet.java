@@ -14,7 +14,7 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
 
 /** A page to pin to the wall: large type, boxes to tick, page numbers. Lines break and pages turn by themselves. */
-final class Sheet implements AutoCloseable {
+public final class Sheet implements AutoCloseable {
 
     private static final float MARGIN = 42;
     private static final PDFont PLAIN = new PDType1Font(FontName.HELVETICA);
@@ -27,13 +27,13 @@ final class Sheet implements AutoCloseable {
     private float y;
     private int pages;
 
-    Sheet(PDRectangle paper, String footer) {
+    public Sheet(PDRectangle paper, String footer) {
         this.paper = paper;
         this.footer = footer;
         this.page = turn();
     }
 
-    static PDRectangle paper(String name) {
+    public static PDRectangle paper(String name) {
         return name.equalsIgnoreCase("letter") ? PDRectangle.LETTER : PDRectangle.A4;
     }
 
@@ -54,52 +54,52 @@ final class Sheet implements AutoCloseable {
         }
     }
 
-    void title(String words) {
+    public void title(String words) {
         lines(BOLD, 21, 26, 0, words);
         space(4);
     }
 
-    void heading(String words) {
+    public void heading(String words) {
         space(10);
         keep(60);
         lines(BOLD, 14, 18, 0, words);
         rule();
     }
 
-    void text(String words) {
+    public void text(String words) {
         lines(PLAIN, 11, 14.5f, 0, words);
     }
 
     /** With an open box before it. */
-    void tick(String words) {
+    public void tick(String words) {
         keep(18);
         box(MARGIN + 2, y - 11, 10);
         lines(PLAIN, 12, 16, 20, words);
         space(3);
     }
 
-    void small(String words, float indent) {
+    public void small(String words, float indent) {
         lines(PLAIN, 9.5f, 12.5f, indent, words);
     }
 
-    void bold(String words, float indent) {
+    public void bold(String words, float indent) {
         keep(34);
         lines(BOLD, 12, 16, indent, words);
     }
 
-    void space(float points) {
+    public void space(float points) {
         y -= points;
     }
 
     /** Starts a new page rather than break what follows within so many points. */
-    void keep(float points) {
+    public void keep(float points) {
         if (y - points < MARGIN) {
             page = turn();
         }
     }
 
     /** Columns at fixed shares of the width; the first row is set bold. */
-    void table(List<String> heads, List<List<String>> rows, float... shares) {
+    public void table(List<String> heads, List<List<String>> rows, float... shares) {
         row(BOLD, heads, shares);
         rule();
         rows.forEach(row -> row(PLAIN, row, shares));
@@ -203,7 +203,7 @@ final class Sheet implements AutoCloseable {
         }
     }
 
-    byte[] bytes() {
+    public byte[] bytes() {
         try {
             page.close();
             var out = new ByteArrayOutputStream();

@@ -42,7 +42,7 @@ final class IppClient {
     record Supply(String name, Optional<Integer> percent) {}
 
     /** @param ready whether it takes and prints a job now; @param trouble what it says is wrong, in its own keywords */
-    record Status(boolean ready, boolean accepting, List<String> trouble, List<String> formats, List<Supply> supplies) {}
+    record Status(boolean ready, boolean accepting, boolean idle, List<String> trouble, List<String> formats, List<Supply> supplies) {}
 
     /** @param state of the job; @param reasons keywords */
     record JobLook(JobState state, List<String> reasons) {
@@ -68,7 +68,7 @@ final class IppClient {
         var trouble = strings(group, "printer-state-reasons").stream().filter(r -> !r.equals("none")).toList();
         var state = group.getValue(Types.printerState);
         boolean accepting = !Boolean.FALSE.equals(group.getValue(Types.printerIsAcceptingJobs));
-        return new Status(accepting && state != null && !state.equals(PrinterState.stopped), accepting, trouble, strings(group, "document-format-supported"), supplies(group));
+        return new Status(accepting && state != null && !state.equals(PrinterState.stopped), accepting, PrinterState.idle.equals(state), trouble, strings(group, "document-format-supported"), supplies(group));
     }
 
     private static List<Supply> supplies(AttributeGroup group) {

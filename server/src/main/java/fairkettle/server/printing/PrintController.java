@@ -3,10 +3,13 @@ package fairkettle.server.printing;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.sheets.SheetBook;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.net.URI;
+import java.time.LocalTime;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -22,11 +25,13 @@ class PrintController {
     private final Printers printers;
     private final SheetBook book;
     private final Machines machines;
+    private final OwnSheets own;
 
-    PrintController(Printers printers, SheetBook book, Machines machines) {
+    PrintController(Printers printers, SheetBook book, Machines machines, OwnSheets own) {
         this.printers = printers;
         this.book = book;
         this.machines = machines;
+        this.own = own;
     }
 
     /** @param percent as the printer counts; null if it does not say; @param trusted false where its chips are ignored or it cannot know */
@@ -36,6 +41,12 @@ class PrintController {
     record PrinterJson(@Nullable String uri, boolean answers, String says, List<SupplyJson> supplies) {}
 
     record PrinterAddressJson(@NotNull @Size(max = 200, message = "At most 200 letters.") String uri) {}
+
+    /** @param permission null if it may not */
+    record OwnSheetsJson(OwnSheets.@Nullable Permission permission) {}
+
+    record AllowJson(boolean allowed, @NotNull(message = "From when?") LocalTime from, @NotNull(message = "Until when?") LocalTime to, boolean transfer,
+            @Min(value = 0, message = "Not below nothing.") @Max(value = 2000, message = "At most 2000.") int sheetsLeft, @Min(value = 0, message = "Not below nothing.") @Max(value = 500, message = "At most 500.") int keep) {}
 
     record PrintJobsJson(@Nullable String uri, List<Printers.Job> jobs) {}
 
@@ -67,6 +78,19 @@ class PrintController {
     @GetMapping("/api/machines/{machine}/print-jobs")
     PrintJobsJson printJobs(@PathVariable long machine) {
         return new PrintJobsJson(printers.of(machine).orElse(null), printers.jobs(machine));
+    }
+
+    @GetMapping("/api/machines/{machine}/own-sheets")
+    OwnSheetsJson ownSheets(@PathVariable long machine) {
+        return new OwnSheetsJson(own.of(machine).orElse(null));
+    }
+
+    /** Lets it print its purge sheets by itself, or not any more. */
+    @PutMapping("/api/machines/{machine}/own-sheets")
+    OwnSheetsJson allowOwnSheets(@PathVariable long machine, @Valid @RequestBody AllowJson allowed) {
+        machines.get(machine);
+        own.allow(machine, allowed.allowed() ? new OwnSheets.Permission(allowed.from(), allowed.to(), allowed.transfer(), allowed.sheetsLeft(), allowed.keep(), null) : null);
+        return ownSheets(machine);
     }
 
     @PostMapping("/api/sheets/{sheet}/print")

@@ -118,7 +118,7 @@ public class ProfileBook {
         }
         return profile.channels().stream().map(c -> new Channel(c.code(), c.path().stream().map(v -> measured.stream()
                 .filter(m -> m.vessel() == v.kind() && m.channel().map(c.code()::equals).orElse(true)).reduce((_, last) -> last)
-                .map(m -> new Vessel(v.kind(), m.capacity(), m.heel())).orElse(v)).toList(), c.nozzles())).toList();
+                .map(m -> new Vessel(v.kind(), m.capacity(), m.heel(), v.depth())).orElse(v)).toList(), c.nozzles())).toList();
     }
 
     private static Profile.Draws draws(Profile.Draws now, Map<String, Millilitres> measured) {

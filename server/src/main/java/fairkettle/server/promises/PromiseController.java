@@ -2,11 +2,14 @@ package fairkettle.server.promises;
 
 import fairkettle.server.benches.Machines;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -27,7 +30,8 @@ class PromiseController {
     }
 
     record NewPromiseJson(@NotBlank(message = "What is promised, and to whom?") @Size(max = 200, message = "At most 200 letters.") String words,
-            @NotNull(message = "For when?") Instant due) {}
+            @NotNull(message = "For when?") Instant due,
+            @Nullable @Min(value = 1, message = "At least a minute.") @Max(value = 1440, message = "At most a day.") Integer minutes) {}
 
     @GetMapping("/api/machines/{machine}/promises")
     List<Promises.Promise> promises(@PathVariable long machine) {
@@ -38,7 +42,7 @@ class PromiseController {
     @ResponseStatus(HttpStatus.CREATED)
     List<Promises.Promise> promise(@PathVariable long machine, @Valid @RequestBody NewPromiseJson promise) {
         machines.get(machine);
-        promises.add(machine, promise.words().strip(), promise.due());
+        promises.add(machine, promise.words().strip(), promise.due(), promise.minutes() == null ? 60 : promise.minutes());
         return promises.of(machine);
     }
 

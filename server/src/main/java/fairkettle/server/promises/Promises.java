@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,12 +27,22 @@ public class Promises {
         this.clock = clock;
     }
 
-    public record Promise(long id, String words, Instant due) {}
+    /** @param minutes that the machine prints for it, from its due time on */
+    public record Promise(long id, long machine, String words, Instant due, int minutes) {}
 
     /** Open ones, the earliest first. */
     public List<Promise> of(long machine) {
-        return db.selectFrom(PROMISE).where(PROMISE.MACHINE_ID.eq(machine), PROMISE.DONE_AT.isNull()).orderBy(PROMISE.DUE, PROMISE.ID)
-                .fetch(r -> new Promise(r.getId(), r.getWords(), r.getDue().toInstant()));
+        return find(PROMISE.MACHINE_ID.eq(machine));
+    }
+
+    /** Open ones of all machines that begin before then. */
+    public List<Promise> until(Instant end) {
+        return find(PROMISE.DUE.lt(end.atOffset(ZoneOffset.UTC)));
+    }
+
+    private List<Promise> find(Condition which) {
+        return db.selectFrom(PROMISE).where(which, PROMISE.DONE_AT.isNull()).orderBy(PROMISE.DUE, PROMISE.ID)
+                .fetch(r -> new Promise(r.getId(), r.getMachineId(), r.getWords(), r.getDue().toInstant(), r.getMinutes()));
     }
 
     /** Those that fall due before a machine can print again. */
@@ -39,8 +50,8 @@ public class Promises {
         return of(machine).stream().filter(p -> p.due().isBefore(ready)).toList();
     }
 
-    public void add(long machine, String words, Instant due) {
-        db.insertInto(PROMISE).set(PROMISE.MACHINE_ID, machine).set(PROMISE.WORDS, words).set(PROMISE.DUE, due.atOffset(ZoneOffset.UTC)).execute();
+    public void add(long machine, String words, Instant due, int minutes) {
+        db.insertInto(PROMISE).set(PROMISE.MACHINE_ID, machine).set(PROMISE.WORDS, words).set(PROMISE.DUE, due.atOffset(ZoneOffset.UTC)).set(PROMISE.MINUTES, minutes).execute();
         live.changed("machine/" + machine);
     }
 

@@ -148,7 +148,7 @@ public class SheetBook {
             }
         });
         long entry = ledger.record(NewEntry.of("sheet", "%s: %s no. %d printed, %s".formatted(machine.name(), sheet.kind().label(), id,
-                sheet.drawn().pages().size() == 1 ? "1 page" : sheet.drawn().pages().size() + " pages")).machine(machine.id()), account.postings());
+                sheet.drawn().pages().size() == 1 ? "1 page" : sheet.drawn().pages().size() + " pages")).machine(machine.id()).about("sheet/" + id, sheet.drawn().pages().size()), account.postings());
         db.update(SHEET).set(SHEET.ENTRY_ID, entry).where(SHEET.ID.eq(id)).execute();
         supplies.used(Map.of(Supply.PAPER, sheet.drawn().pages().size()));
         live.changed("machine/" + machine.id());

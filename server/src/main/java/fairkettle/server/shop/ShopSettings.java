@@ -8,6 +8,7 @@ import fairkettle.changeover.Terms;
 import fairkettle.check.Work;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
+import fairkettle.routine.Settling;
 import fairkettle.safety.School;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
@@ -38,6 +39,7 @@ import org.jspecify.annotations.Nullable;
  * @param fluidTarget share of fluid that may stay in a charged path
  * @param wasteRule where waste goes, by the rules of the place
  * @param tolerances gaps that work forgives, where the shop has its own mind
+ * @param settling how its white sinks, if it knows better than the usual; {@code whiteReturns} how often white goes back into a tank
  */
 public record ShopSettings(
         @NotBlank(message = "Give the shop a name.") @Size(max = 60, message = "At most 60 letters.") String name,
@@ -54,7 +56,20 @@ public record ShopSettings(
         Millilitres reserve, @Min(value = 1, message = "At least one.") @Max(value = 12, message = "At most 12.") int maxRinses,
         @DecimalMin(value = "0.1", message = "At least 0.1 min.") double minutesPerPull, @DecimalMin(value = "0.1", message = "At least 0.1 min.") double minutesPerRinse,
         @NotEmpty(message = "The shop is open on some day.") @Valid List<OpenDay> week, List<LocalDate> holidays, Map<School, String> schools, String wasteRule,
-        @Nullable @Valid Comparison comparison, @Nullable Map<Work, Work.Tolerance> tolerances) {
+        @Nullable @Valid Comparison comparison, @Nullable Map<Work, Work.Tolerance> tolerances,
+        @Nullable Settling settling, @Nullable @Min(value = 0, message = "Not below nothing.") @Max(value = 50, message = "At most 50.") Integer whiteReturns) {
+
+    private static final int WHITE_RETURNS = 6;
+
+    /** How white sinks: the shop's own figures, or the usual ones. */
+    public Settling sinking() {
+        return settling == null ? Settling.USUAL : settling;
+    }
+
+    /** How often white may go back into a tank before it is filled anew. */
+    public int mostWhiteReturns() {
+        return whiteReturns == null ? WHITE_RETURNS : whiteReturns;
+    }
 
     /** Gaps that each kind of work forgives: the shop's own figures, or the usual ones. */
     public Map<Work, Work.Tolerance> tolerated() {
@@ -101,7 +116,7 @@ public record ShopSettings(
                 List.of(bottle("250", 900), bottle("1000", 2600)), 0.01, Millilitres.parse("15"), 6, 2, 3,
                 List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY).stream()
                         .map(day -> new OpenDay(day, nine, five)).toList(),
-                List.of(), Map.of(), "Collected in the labelled bottle; ask your local authority where it goes.", Comparison.usual(), null);
+                List.of(), Map.of(), "Collected in the labelled bottle; ask your local authority where it goes.", Comparison.usual(), null, null, null);
     }
 
     private static OwnedSyringe syringe(String size, String mark) {

@@ -1,0 +1,5 @@
+/** Waits, due work and the round for calendar programs. */
+@NullMarked
+package fairkettle.server.feed;
+
+import org.jspecify.annotations.NullMarked;

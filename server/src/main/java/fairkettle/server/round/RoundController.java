@@ -1,0 +1,90 @@
+package fairkettle.server.round;
+
+import fairkettle.server.round.RoundView.RoundJson;
+import fairkettle.server.round.RoundView.WeekJson;
+import fairkettle.server.shop.Shop;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import java.io.IOException;
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class RoundController {
+
+    private final RoundService service;
+    private final RoundView view;
+    private final Shop shop;
+
+    RoundController(RoundService service, RoundView view, Shop shop) {
+        this.service = service;
+        this.view = view;
+        this.shop = shop;
+    }
+
+    record BeginJson(String key, @Nullable Long person) {}
+
+    record TickJson(String key, @Nullable Long person, @Nullable @Min(value = 1, message = "At least a minute.") @Max(value = 600, message = "At most ten hours.") Integer minutes, boolean whole) {}
+
+    record KeyJson(String key) {}
+
+    record PinJson(String key, @Nullable Instant at, @Nullable Long person) {}
+
+    record ThereJson(@Nullable Instant from, @Nullable Instant to) {}
+
+    @GetMapping("/api/round")
+    RoundJson round() {
+        return view.round();
+    }
+
+    @PostMapping("/api/round/begin")
+    RoundJson beginVisit(@Valid @RequestBody BeginJson begin) {
+        service.begin(begin.key(), begin.person());
+        return round();
+    }
+
+    @PostMapping("/api/round/done")
+    RoundJson tickVisit(@Valid @RequestBody TickJson tick) {
+        service.done(tick.key(), tick.person(), tick.minutes(), tick.whole());
+        return round();
+    }
+
+    @PostMapping("/api/round/let-go")
+    RoundJson letGo(@Valid @RequestBody KeyJson key) {
+        service.letGo(key.key());
+        return round();
+    }
+
+    @PostMapping("/api/round/pin")
+    RoundJson pinVisit(@Valid @RequestBody PinJson pin) {
+        service.pin(pin.key(), pin.at(), pin.person());
+        return round();
+    }
+
+    @PutMapping("/api/round/people/{person}")
+    RoundJson personThere(@PathVariable long person, @Valid @RequestBody ThereJson there) {
+        service.there(person, there.from(), there.to());
+        return round();
+    }
+
+    @GetMapping("/api/week")
+    WeekJson week(@RequestParam(defaultValue = "7") int days) {
+        return view.week(days);
+    }
+
+    @GetMapping(value = "/api/round/sheet", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> roundSheet(@RequestParam(defaultValue = "a4") String paper) throws IOException {
+        var sheet = RoundSheet.of(round(), shop.settings().name(), shop.settings().zoneId(), paper);
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header("Content-Disposition", "inline; filename=\"round.pdf\"").body(sheet);
+    }
+}

@@ -1,0 +1,281 @@
+package fairkettle.server.round;
+
+import fairkettle.ink.Family;
+import fairkettle.round.Agenda;
+import fairkettle.round.CardErrand;
+import fairkettle.round.Day;
+import fairkettle.round.Errand;
+import fairkettle.round.Gloves;
+import fairkettle.round.Task;
+import fairkettle.routine.DueTimes.Standing;
+import fairkettle.routine.Routine;
+import fairkettle.safety.Caution;
+import fairkettle.server.benches.Machines.Machine;
+import fairkettle.server.cards.Cards;
+import fairkettle.server.hob.Hob;
+import fairkettle.server.owed.Owed;
+import fairkettle.server.people.People;
+import fairkettle.server.promises.Promises;
+import fairkettle.server.round.RoundBook.Hours;
+import fairkettle.server.round.RoundBook.Kept;
+import fairkettle.server.routines.Standings;
+import fairkettle.server.routines.UpkeepBook;
+import fairkettle.server.shop.Shop;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** Everything open, gathered into a day that can be planned. */
+@Component
+class RoundSituation {
+
+    /** A check before promised work; not asked for again so soon. */
+    private static final Duration JUST_CHECKED = Duration.ofHours(6);
+    private static final int A_DAY = 1440;
+    private static final int CHECK_HANDS = 4;
+    private static final int CHECK_MACHINE = 2;
+    private static final int OWED_HANDS = 10;
+    private static final int OWED_WEIGHT = 3;
+
+    private final Standings standings;
+    private final Cards cards;
+    private final Owed owed;
+    private final Promises promises;
+    private final Hob hob;
+    private final People people;
+    private final Shop shop;
+    private final Clock clock;
+
+    RoundSituation(Standings standings, Cards cards, Owed owed, Promises promises, Hob hob, People people, Shop shop, Clock clock) {
+        this.standings = standings;
+        this.cards = cards;
+        this.owed = owed;
+        this.promises = promises;
+        this.hob = hob;
+        this.people = people;
+        this.shop = shop;
+        this.clock = clock;
+    }
+
+    /** Minutes of one day, counted from its midnight. */
+    record Minutes(LocalDate day, ZoneId zone) {
+
+        int of(Instant at) {
+            return (int) Math.floorDiv(Duration.between(midnight(), at).toSeconds(), 60);
+        }
+
+        Instant at(int minute) {
+            return midnight().plusSeconds(60L * minute);
+        }
+
+        private Instant midnight() {
+            return day.atStartOfDay(zone).toInstant();
+        }
+    }
+
+    /** What an errand is beyond its plan. @param kind routine, card, owed or check; @param channels that it is for; @param id of the card or owed task */
+    record About(String kind, long machine, String say, String skipping, List<String> channels, String routine, long id, List<String> cautions, List<String> whereFrom) {}
+
+    /**
+     * @param persons in the order of the day’s people
+     * @param about by errand key
+     * @param promised in the order of the day’s promises
+     * @param atIt parts that somebody is at, by key
+     */
+    record Situation(LocalDate date, Minutes minutes, int now, List<People.Person> persons, List<Machine> machines, Agenda agenda, Map<String, About> about, List<Promises.Promise> promised,
+            List<Standings.OfMachine> standings, Map<String, Errand.Part> atIt) {}
+
+    /** Today as it is now. @param kept what is known of today’s round */
+    Situation today(Kept kept) {
+        var zone = shop.settings().zoneId();
+        return on(LocalDate.ofInstant(clock.instant(), zone), kept, Map.of(), Map.of());
+    }
+
+    /**
+     * A day to come.
+     *
+     * @param over errands that the day before left, by key
+     * @param done what an earlier day does, and when it comes round again
+     */
+    Situation on(LocalDate date, Kept kept, Map<String, Errand> over, Map<String, Instant> done) {
+        var settings = shop.settings();
+        var minutes = new Minutes(date, settings.zoneId());
+        var instant = clock.instant();
+        boolean isToday = date.equals(LocalDate.ofInstant(instant, settings.zoneId()));
+        int now = isToday ? minutes.of(instant) : 0;
+        var persons = people.all();
+        var of = standings.all();
+        var machines = of.stream().map(Standings.OfMachine::machine).toList();
+        var index = new HashMap<Long, Integer>();
+        for (int i = 0; i < machines.size(); i++) {
+            index.put(machines.get(i).id(), i);
+        }
+        var errands = new LinkedHashMap<String, Errand>();
+        var about = new LinkedHashMap<String, About>();
+        var taken = new ArrayList<Day.Taken>();
+        var end = minutes.at(A_DAY);
+        for (var machine : of) {
+            routines(machine, index.get(machine.machine().id()), minutes, end, errands, about);
+        }
+        cards(minutes, instant, machines, index, errands, about);
+        owed(date, minutes, machines, index, errands, about);
+        done.forEach((key, again) -> {
+            if (again.isBefore(end)) {
+                errands.computeIfPresent(key, (_, e) -> e.due(minutes.of(again)));
+            } else {
+                errands.remove(key);
+            }
+        });
+        errands.putAll(over);
+        hob.waits().stream().filter(w -> w.card() == null && w.machine() != null && index.containsKey(w.machine()))
+                .forEach(w -> taken.add(new Day.Taken(index.get(w.machine()), -1, Math.max(0, minutes.of(w.startedAt())), Math.min(A_DAY, minutes.of(w.readyAt())))));
+        var promised = promises.until(end).stream().filter(p -> minutes.of(p.due()) + p.minutes() > now && minutes.of(p.due()) >= 0 && index.containsKey(p.machine())).toList();
+        var fits = new ArrayList<String>();
+        for (var promise : promised) {
+            fits.add(fit(promise, of.get(index.get(promise.machine())), index.get(promise.machine()), minutes, instant, errands, about));
+        }
+        kept.pins().forEach((key, pin) -> errands.computeIfPresent(key, (_, e) -> e.pinned(pin.at(), only(pin, persons))));
+        var atIt = errands.values().stream().map(e -> e.parts().getFirst()).filter(p -> kept.begun().containsKey(p.key())).collect(Collectors.toMap(Errand.Part::key, p -> p));
+        var free = begun(kept, errands, minutes, now, taken);
+        var benches = machines.stream().map(Machine::bench).distinct().toList();
+        var stations = machines.stream().map(m -> new Day.Machine(m.name(), benches.indexOf(m.bench()))).toList();
+        var staff = persons.isEmpty() ? List.of(new Day.Person("somebody", hours(null, kept, date, now), null, -1))
+                : IntStream.range(0, persons.size()).mapToObj(i -> person(persons.get(i), hours(persons.get(i).id(), kept, date, Math.max(now, free.getOrDefault(persons.get(i).id(), 0))), kept, machines, benches)).toList();
+        var agenda = Agenda.of(staff, stations, List.copyOf(errands.values()), promised.stream().map(p -> new Day.Promise(p.words(), index.get(p.machine()), Math.max(0, minutes.of(p.due())), p.minutes(), -1)).toList(),
+                fits, taken, isToday ? kept.slots() : Map.of());
+        return new Situation(date, minutes, now, persons, machines, agenda, about, promised, of, atIt);
+    }
+
+    /** With the gloves and at the bench of what they did last. */
+    private static Day.Person person(People.Person person, List<Day.Span> hours, Kept kept, List<Machine> machines, List<Long> benches) {
+        var last = kept.done().reversed().stream().filter(d -> Objects.equals(d.person(), person.id())).findFirst();
+        var at = last.flatMap(d -> machines.stream().filter(m -> m.name().equals(d.machine())).findFirst());
+        return new Day.Person(person.name(), hours, at.map(RoundSituation::gloves).orElse(null), at.map(m -> benches.indexOf(m.bench())).orElse(-1));
+    }
+
+    private static int only(RoundBook.Pin pin, List<People.Person> persons) {
+        int bits = 0;
+        for (int i = 0; i < persons.size(); i++) {
+            if (pin.person() != null && persons.get(i).id() == pin.person()) {
+                bits |= 1 << i;
+            }
+        }
+        return bits;
+    }
+
+    /** Parts that somebody is at leave the errands, and keep their machine and their person. @return minute from which each of those is free */
+    private static Map<Long, Integer> begun(Kept kept, Map<String, Errand> errands, Minutes minutes, int now, List<Day.Taken> taken) {
+        var free = new HashMap<Long, Integer>();
+        kept.begun().forEach((key, begun) -> {
+            var errand = errands.values().stream().filter(e -> e.parts().getFirst().key().equals(key)).findFirst();
+            errand.ifPresent(e -> {
+                var part = e.parts().getFirst();
+                int hands = Math.max(minutes.of(begun.at()) + part.hands(), now);
+                int over = hands + part.machine();
+                free.merge(begun.person(), hands, Math::max);
+                taken.add(new Day.Taken(e.machine(), -1, Math.max(0, Math.min(now, minutes.of(begun.at()))), over + part.rest()));
+                errands.remove(e.key());
+                if (e.parts().size() > 1) {
+                    errands.put(e.key(), new Errand(e.key(), e.title(), e.machine(), e.gloves(), e.parts().subList(1, e.parts().size()), over + part.rest(), part.restMax() == Task.OPEN ? Task.OPEN : over + part.restMax(), true,
+                            e.ideal(), e.latest(), e.weight()));
+                }
+            });
+        });
+        return free;
+    }
+
+    private List<Day.Span> hours(@Nullable Long person, Kept kept, LocalDate date, int from) {
+        var own = person == null ? null : kept.people().get(person);
+        var span = shop.settings().hours().on(date);
+        var hours = own != null ? own : span == null ? new Hours(0, 0) : new Hours(span.open().toSecondOfDay() / 60, span.close().toSecondOfDay() / 60);
+        int begin = Math.max(hours.from(), from);
+        return begin < hours.to() ? List.of(new Day.Span(begin, hours.to())) : List.of();
+    }
+
+    private static Gloves gloves(Machine machine) {
+        return UpkeepBook.family(machine).map(RoundSituation::gloves).orElse(Gloves.DYE);
+    }
+
+    private static Gloves gloves(Family family) {
+        return switch (family) {
+            case EDIBLE -> Gloves.FOOD;
+            case SUBLIMATION -> Gloves.SUBLIMATION;
+            case FILM -> Gloves.FILM;
+            case MAKERS_DYE, MAKERS_PIGMENT -> Gloves.DYE;
+        };
+    }
+
+    /** What is due by the end of the day: one errand for each routine, with the channels that want it. */
+    private void routines(Standings.OfMachine machine, int number, Minutes minutes, Instant end, Map<String, Errand> errands, Map<String, About> about) {
+        var due = machine.all().stream().filter(s -> s.dueBy(end)).collect(Collectors.groupingBy(s -> s.key().routine(), LinkedHashMap::new, Collectors.toList()));
+        due.forEach((id, standings) -> {
+            var first = standings.getFirst();
+            var routine = first.routine();
+            var channels = standings.stream().filter(s -> s.key().channel() != null).map(s -> Objects.requireNonNull(s.key().channel()).code()).toList();
+            int times = routine.credit() == Routine.Credit.INK_LAID ? 1 : Math.max(1, channels.size()); // one sheet purges every channel
+            var title = channels.isEmpty() ? routine.title() : "%s, %s".formatted(routine.title(), String.join(" ", channels));
+            var key = "r/%d/%s".formatted(machine.machine().id(), id);
+            int latest = standings.stream().map(Standing::latest).filter(java.util.Objects::nonNull).mapToInt(minutes::of).min().orElse(2 * A_DAY);
+            boolean white = routine.scope() == Routine.Scope.WHITE;
+            var part = new Errand.Part(key, title, routine.hands() * times, routine.machine() * times, routine.rest(), Task.OPEN, routine.thing().isEmpty() ? null : routine.thing(), 0);
+            errands.put(key, new Errand(key, title, number, white ? Gloves.WHITE : gloves(machine.machine()), List.of(part), 0, Task.OPEN, false,
+                    minutes.of(Objects.requireNonNull(first.ask())), latest, routine.weight()));
+            about.put(key, new About("routine", machine.machine().id(), routine.say(), routine.skipping(), channels, id, 0, routine.cautions().stream().map(Caution::say).toList(),
+                    standings.stream().flatMap(s -> s.whereFrom().stream().map(w -> s.key().channel() == null ? w : s.key().channel() + ": " + w)).toList()));
+        });
+    }
+
+    private void cards(Minutes minutes, Instant now, List<Machine> machines, Map<Long, Integer> index, Map<String, Errand> errands, Map<String, About> about) {
+        for (var card : cards.carried()) {
+            var machine = machines.get(index.get(card.machine()));
+            CardErrand.of(card.id(), card.title(), card.card(), index.get(card.machine()), gloves(card.family()), minutes::of, now).ifPresent(errand -> {
+                errands.put(errand.key(), errand);
+                about.put(errand.key(), new About("card", machine.id(), "Go on with its card.", "The machine stays open and prints nothing.", List.of(), "", card.id(), List.of(), List.of()));
+            });
+        }
+    }
+
+    private void owed(LocalDate date, Minutes minutes, List<Machine> machines, Map<Long, Integer> index, Map<String, Errand> errands, Map<String, About> about) {
+        owed.all().forEach((id, tasks) -> tasks.stream().filter(t -> !t.due().isAfter(date) && index.containsKey(id)).forEach(task -> {
+            var key = "o/" + task.id();
+            int due = minutes.of(task.due().plusDays(1).atStartOfDay(minutes.zone()).toInstant());
+            errands.put(key, new Errand(key, task.words(), index.get(id), gloves(machines.get(index.get(id))), List.of(new Errand.Part(key, task.words(), OWED_HANDS, 0, 0, Task.OPEN, null, 0)), 0, Task.OPEN, false, due,
+                    due + 7 * A_DAY, OWED_WEIGHT));
+            about.put(key, new About("owed", id, task.why(), "It stays owed.", List.of(), "", task.id(), List.of(), List.of("owed since it was left out or came round; due %s".formatted(task.due()))));
+        }));
+    }
+
+    /** Before promised work a machine is looked at. @return the key of the errand that makes it fit; empty if it was looked at just now */
+    private static String fit(Promises.Promise promise, Standings.OfMachine machine, int number, Minutes minutes, Instant now, Map<String, Errand> errands, Map<String, About> about) {
+        var card = errands.values().stream().filter(e -> e.key().startsWith("c/") && e.machine() == number).findFirst();
+        if (card.isPresent()) {
+            return card.get().key();
+        }
+        var check = "r/%d/check".formatted(machine.machine().id());
+        if (errands.containsKey(check)) {
+            return check;
+        }
+        boolean fresh = machine.all().stream().anyMatch(s -> s.key().routine().equals("check") && s.mark().since().isAfter(now.minus(JUST_CHECKED)));
+        if (fresh || machine.all().isEmpty()) {
+            return "";
+        }
+        var title = "Nozzle check before the work";
+        errands.put(check, new Errand(check, title, number, gloves(machine.machine()), List.of(new Errand.Part(check, title, CHECK_HANDS, CHECK_MACHINE, 0, Task.OPEN, null, 0)), 0, Task.OPEN, false,
+                minutes.of(promise.due()), minutes.of(promise.due()), 6));
+        about.put(check, new About("routine", machine.machine().id(), "Print a check sheet and look, so that what is promised can begin.", "A gap is found in the customer’s print.", List.of(), "check", 0, List.of(),
+                List.of("promised: " + promise.words())));
+        return check;
+    }
+}

@@ -1,0 +1,170 @@
+package fairkettle.server.round;
+
+import fairkettle.round.Audit;
+import fairkettle.round.Plan;
+import fairkettle.round.Reasons;
+import fairkettle.routine.Absence;
+import fairkettle.server.people.People;
+import fairkettle.server.routines.UpkeepBook;
+import fairkettle.server.shop.Shop;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Objects;
+import java.util.function.IntFunction;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** The round in the words and times that screens, paper and calendars show. */
+@Component
+public class RoundView {
+
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm");
+    private static final int MOST_DAYS = 14;
+
+    private final RoundService service;
+    private final Shop shop;
+    private final Clock clock;
+
+    RoundView(RoundService service, Shop shop, Clock clock) {
+        this.service = service;
+        this.shop = shop;
+        this.clock = clock;
+    }
+
+    /** @param from and to: their hours today, null if they are away; @param own true if they are not the shop’s */
+    public record WalkerJson(long id, String name, @Nullable Instant from, @Nullable Instant to, boolean own) {}
+
+    public record StationJson(long id, String name, String bench) {}
+
+    /**
+     * One visit.
+     *
+     * @param kind routine, card, owed
+     * @param hands minutes; then {@code works} of the machine alone, then {@code rests} at least
+     * @param begun since when somebody is at it
+     * @param head whether it can be begun or ticked: the first open part of its errand
+     * @param why here, the most telling first; @param due where its date comes from
+     */
+    public record VisitJson(String key, String errand, String kind, long machine, String title, String say, String skipping, List<String> cautions, @Nullable Long person, Instant at, int hands, int works, int rests, String thing, String gloves,
+            @Nullable Instant begun, boolean head, boolean pinned, @Nullable Long card, String routine, List<String> why, List<String> due) {}
+
+    /** @param risk what leaving it costs */
+    public record LeftJson(String key, String kind, long machine, String title, int hands, String why, String risk, @Nullable Long card) {}
+
+    public record TickedJson(String key, String title, String machine, Instant at, @Nullable Long person, int planned, int took) {}
+
+    /** @param kept whether the plan keeps it */
+    public record PromisedJson(long id, long machine, String words, Instant at, int minutes, boolean kept) {}
+
+    public record TakenJson(long machine, Instant from, Instant to) {}
+
+    /** @param settled whether the long search is over */
+    public record RoundJson(LocalDate day, Instant now, boolean open, @Nullable Instant finish, int hands, boolean settled, List<WalkerJson> people, List<StationJson> machines, List<VisitJson> visits, List<LeftJson> left, List<TickedJson> done,
+            List<PromisedJson> promises, List<TakenJson> taken) {}
+
+    /** @param hands minutes planned; @param left what does not fit that day */
+    public record DayAheadJson(LocalDate day, boolean open, int hands, int capacity, @Nullable Instant finish, List<VisitJson> visits, List<LeftJson> left, List<PromisedJson> promises) {}
+
+    public record WeekJson(List<DayAheadJson> days, @Nullable Absence absence) {}
+
+    /** Today’s round as it stands. */
+    public RoundJson round() {
+        return json(service.now());
+    }
+
+    /** Today and the days after it. */
+    public WeekJson week(int days) {
+        var ahead = service.ahead(Math.clamp(days, 1, MOST_DAYS));
+        var standings = ahead.getFirst().situation().standings();
+        var absence = Absence.next(shop.settings().hours(), clock.instant(), standings.stream().filter(m -> UpkeepBook.family(m.machine()).isPresent())
+                .map(m -> new Absence.Standings(m.machine().id(), m.machine().name(), m.machine().parked(), !m.whites().isEmpty(), m.all())).toList());
+        return new WeekJson(ahead.stream().map(d -> {
+            var whole = json(d);
+            int capacity = d.situation().agenda().day().people().stream().flatMap(p -> p.hours().stream()).mapToInt(h -> h.to() - h.from()).sum();
+            return new DayAheadJson(whole.day(), whole.open(), whole.hands(), capacity, whole.finish(), whole.visits(), whole.left(), whole.promises());
+        }).toList(), absence.orElse(null));
+    }
+
+    private RoundJson json(RoundService.Planned planned) {
+        var s = planned.situation();
+        var plan = planned.plan();
+        var day = s.agenda().day();
+        IntFunction<String> clockTime = minute -> CLOCK.format(s.minutes().at(minute).atZone(s.minutes().zone()));
+        var reasons = new Reasons(day, plan, clockTime);
+        var cost = Audit.of(day, plan).cost();
+        var visits = new ArrayList<VisitJson>();
+        var left = new ArrayList<LeftJson>();
+        int task = 0;
+        int hands = 0;
+        for (var errand : s.agenda().errands()) {
+            var about = Objects.requireNonNull(s.about().get(errand.key()));
+            var card = about.kind().equals("card") ? about.id() : null;
+            boolean said = false;
+            for (int i = 0; i < errand.parts().size(); i++, task++) {
+                var part = errand.parts().get(i);
+                if (plan.planned(task)) {
+                    hands += part.hands();
+                    visits.add(new VisitJson(part.key(), errand.key(), about.kind(), about.machine(), part.title(), about.say(), about.skipping(), about.cautions(), person(s, plan, task), s.minutes().at(plan.start()[task]), part.hands(),
+                            part.machine(), part.rest(), part.thing() == null ? "" : part.thing(), errand.gloves().name(), null, i == 0, planned.kept().pins().containsKey(part.key()), card, about.routine(), reasons.of(task), about.whereFrom()));
+                } else if (!said) {
+                    said = true;
+                    int minutes = errand.parts().subList(i, errand.parts().size()).stream().mapToInt(p -> p.hands()).sum();
+                    left.add(new LeftJson(part.key(), about.kind(), about.machine(), part.title(), minutes, reasons.of(task).getFirst(), about.skipping(), card));
+                }
+            }
+        }
+        begun(planned, visits);
+        visits.sort(Comparator.comparing(VisitJson::at));
+        var promises = new ArrayList<PromisedJson>();
+        for (int i = 0; i < s.promised().size(); i++) {
+            var p = s.promised().get(i);
+            promises.add(new PromisedJson(p.id(), p.machine(), p.words(), p.due(), p.minutes(), kept(planned, day.promises().get(i).fit(), day.promises().get(i).at())));
+        }
+        var people = s.persons().stream().map(p -> walker(planned, p)).toList();
+        var taken = day.taken().stream().filter(t -> t.machine() >= 0).map(t -> new TakenJson(s.machines().get(t.machine()).id(), s.minutes().at(t.from()), s.minutes().at(t.to()))).toList();
+        boolean open = day.people().stream().anyMatch(p -> !p.hours().isEmpty());
+        return new RoundJson(s.date(), clock.instant(), open, cost.finish() == 0 ? null : s.minutes().at(cost.finish()), hands, Boolean.TRUE.equals(planned.kept().improved()), people,
+                s.machines().stream().map(m -> new StationJson(m.id(), m.name(), m.benchName())).toList(), visits, left,
+                planned.kept().done().stream().map(d -> new TickedJson(d.key(), d.title(), d.machine(), d.at(), d.person(), d.planned(), d.took())).toList(), promises, taken);
+    }
+
+    private static @Nullable Long person(RoundSituation.Situation s, Plan plan, int task) {
+        return s.persons().isEmpty() ? null : Long.valueOf(s.persons().get(plan.person()[task]).id());
+    }
+
+    /** What somebody is at stands in the list too, though it is no longer planned. */
+    private static void begun(RoundService.Planned planned, List<VisitJson> visits) {
+        var s = planned.situation();
+        s.atIt().forEach((key, part) -> {
+            var begun = Objects.requireNonNull(planned.kept().begun().get(key));
+            var errand = key.startsWith("c/") ? key.substring(0, key.indexOf('/', 2)) : key;
+            var about = Objects.requireNonNull(s.about().get(errand));
+            visits.add(new VisitJson(key, errand, about.kind(), about.machine(), part.title(), about.say(), about.skipping(), about.cautions(), begun.person(), begun.at(), part.hands(), part.machine(), part.rest(), "", "", begun.at(), true,
+                    false, about.kind().equals("card") ? Long.valueOf(about.id()) : null, about.routine(), List.of("begun at %s".formatted(CLOCK.format(begun.at().atZone(s.minutes().zone())))), about.whereFrom()));
+        });
+    }
+
+    private static boolean kept(RoundService.Planned planned, int fit, int at) {
+        if (fit < 0) {
+            return true;
+        }
+        int task = 0;
+        for (int i = 0; i < fit; i++) {
+            task += planned.situation().agenda().errands().get(i).parts().size();
+        }
+        var parts = planned.situation().agenda().errands().get(fit).parts();
+        int last = task + parts.size() - 1;
+        return planned.plan().planned(last) && planned.plan().start()[last] + parts.getLast().hands() + parts.getLast().machine() + parts.getLast().rest() <= at;
+    }
+
+    private static WalkerJson walker(RoundService.Planned planned, People.Person p) {
+        var s = planned.situation();
+        var hours = s.agenda().day().people().get(s.persons().indexOf(p)).hours();
+        return new WalkerJson(p.id(), p.name(), hours.isEmpty() ? null : s.minutes().at(hours.getFirst().from()), hours.isEmpty() ? null : s.minutes().at(hours.getLast().to()), planned.kept().people().containsKey(p.id()));
+    }
+}

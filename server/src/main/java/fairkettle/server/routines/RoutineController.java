@@ -1,0 +1,138 @@
+package fairkettle.server.routines;
+
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Holding;
+import fairkettle.ink.Millilitres;
+import fairkettle.routine.DueTimes.Standing;
+import fairkettle.routine.PadForecast;
+import fairkettle.routine.Routine;
+import fairkettle.routine.Routines;
+import fairkettle.routine.WhiteDraw;
+import fairkettle.routine.WhiteGauge;
+import fairkettle.safety.Caution;
+import fairkettle.server.routines.Standings.OfMachine;
+import fairkettle.server.routines.UpkeepBook.Setting;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class RoutineController {
+
+    private final Standings standings;
+    private final RoutineService service;
+    private final UpkeepBook book;
+    private final Clock clock;
+
+    RoutineController(Standings standings, RoutineService service, UpkeepBook book, Clock clock) {
+        this.standings = standings;
+        this.service = service;
+        this.book = book;
+        this.clock = clock;
+    }
+
+    /**
+     * @param progress 1 when due
+     * @param drivenBy what brings it on first
+     * @param ask when somebody should do it: the due time, or the last open time before it
+     * @param whereFrom how that was reckoned
+     * @param lastly what reset it last, in the log’s words
+     * @param factor of its intervals at this machine
+     */
+    record RoutineJson(String routine, @Nullable String channel, String title, String say, String skipping, double progress, String drivenBy, @Nullable Instant due, @Nullable Instant ask, @Nullable Instant latest,
+            List<String> whereFrom, @Nullable String lastly, Instant since, double factor, List<String> cautions) {}
+
+    /** @param off why it is left out at this machine */
+    record LeftOutJson(String routine, String title, String off) {}
+
+    record MachineRoutinesJson(long machine, List<RoutineJson> routines, List<LeftOutJson> leftOut, List<WhiteGauge> whites, PadForecast pad) {}
+
+    /** @param now how many are due already; @param soonest the first that comes */
+    record DueJson(long machine, String name, int now, @Nullable RoutineJson soonest, List<WhiteGauge> whites) {}
+
+    record DoneJson(@Nullable String channel) {}
+
+    record TuneJson(@DecimalMin(value = "0.1", message = "At least a tenth.") @DecimalMax(value = "10", message = "At most ten times.") double factor,
+            @NotNull @Size(max = 200, message = "At most 200 letters.") String off) {}
+
+    record PrintedJson(@Min(value = 1, message = "At least one sheet.") @Max(value = 5000, message = "At most 5000 sheets.") int sheets, @Nullable List<String> channels,
+            @Nullable @DecimalMin(value = "0.001", message = "Above nothing.") @DecimalMax(value = "3", message = "At most 3 full covers.") Double cover) {}
+
+    record WhiteJson(@NotBlank(message = "Which channel?") String channel, @NotNull(message = "How many mL?") Millilitres volume, @NotNull(message = "Where did it go?") WhiteDraw.To to, boolean shaken) {}
+
+    @GetMapping("/api/due")
+    List<DueJson> due() {
+        var now = clock.instant();
+        var settings = book.settings();
+        return standings.all().stream().map(m -> {
+            var tuned = settings.getOrDefault(m.machine().id(), Map.of());
+            return new DueJson(m.machine().id(), m.machine().name(), (int) m.all().stream().filter(s -> s.dueBy(now)).count(),
+                    m.all().stream().filter(s -> s.ask() != null).findFirst().map(s -> json(s, tuned, Map.of())).orElse(null), m.whites());
+        }).toList();
+    }
+
+    @GetMapping("/api/machines/{machine}/routines")
+    MachineRoutinesJson routines(@PathVariable long machine) {
+        var found = standings.of(machine);
+        var settings = book.settings().getOrDefault(machine, Map.of());
+        var words = book.words(found.all().stream().map(s -> s.mark().entry()).filter(Objects::nonNull).distinct().toList());
+        int inked = (int) found.machine().holdings().values().stream().filter(h -> !(h instanceof Holding.NeverInked)).count();
+        return new MachineRoutinesJson(machine, found.all().stream().map(s -> json(s, settings, words)).toList(), leftOut(found, settings), found.whites(),
+                PadForecast.of(found.machine().profile(), inked, found.padShare(), found.padPerDay(), List.of(), clock.instant()));
+    }
+
+    private static List<LeftOutJson> leftOut(OfMachine found, Map<String, Setting> settings) {
+        var all = UpkeepBook.family(found.machine()).map(f -> Routines.of(found.machine().profile(), f)).orElse(List.of());
+        return all.stream().filter(r -> settings.containsKey(r.id()) && !settings.get(r.id()).off().isEmpty()).map(r -> new LeftOutJson(r.id(), r.title(), settings.get(r.id()).off())).toList();
+    }
+
+    private static RoutineJson json(Standing s, Map<String, Setting> settings, Map<Long, String> words) {
+        Routine r = s.routine();
+        var channel = s.key().channel();
+        var entry = s.mark().entry();
+        return new RoutineJson(r.id(), channel == null ? null : channel.code(), r.title(), r.say(), r.skipping(), s.progress(), s.driver().unit(), s.due(), s.ask(), s.latest(), s.whereFrom(),
+                entry == null ? null : words.get(entry), s.mark().since(), settings.containsKey(r.id()) ? settings.get(r.id()).factor() : 1, r.cautions().stream().map(Caution::say).toList());
+    }
+
+    @PostMapping("/api/machines/{machine}/routines/{routine}/done")
+    MachineRoutinesJson routineDone(@PathVariable long machine, @PathVariable String routine, @Valid @RequestBody DoneJson done) {
+        service.done(machine, routine, done.channel() == null ? null : ChannelCode.of(done.channel()));
+        return routines(machine);
+    }
+
+    @PutMapping("/api/machines/{machine}/routines/{routine}")
+    MachineRoutinesJson tuneRoutine(@PathVariable long machine, @PathVariable String routine, @Valid @RequestBody TuneJson tuned) {
+        service.tune(machine, routine, tuned.factor(), tuned.off().strip());
+        return routines(machine);
+    }
+
+    @PostMapping("/api/machines/{machine}/printed")
+    MachineRoutinesJson printedJob(@PathVariable long machine, @Valid @RequestBody PrintedJson printed) {
+        service.printed(machine, printed.sheets(), Stream.ofNullable(printed.channels()).flatMap(List::stream).map(ChannelCode::of).toList(), printed.cover());
+        return routines(machine);
+    }
+
+    @PostMapping("/api/machines/{machine}/white")
+    MachineRoutinesJson drawWhite(@PathVariable long machine, @Valid @RequestBody WhiteJson white) {
+        service.drawWhite(machine, ChannelCode.of(white.channel()), white.volume(), white.to(), white.shaken());
+        return routines(machine);
+    }
+}

@@ -1,0 +1,107 @@
+package fairkettle.server.routines;
+
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Holding;
+import fairkettle.ink.Millilitres;
+import fairkettle.path.Place;
+import fairkettle.routine.Routine;
+import fairkettle.routine.WhiteDraw;
+import fairkettle.server.benches.Machines;
+import fairkettle.server.ledger.Ledger;
+import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.live.Live;
+import fairkettle.server.routines.UpkeepBook.Setting;
+import fairkettle.server.shelf.WasteBottles;
+import fairkettle.server.shop.Shop;
+import fairkettle.server.web.Problem;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Acts of upkeep: done, tuned, printed, white drawn. Each is an entry of the log, and the book follows from that. */
+@Service
+public class RoutineService {
+
+    /** Of a page, what a print covers with each of its inks where nobody says otherwise. */
+    private static final double USUAL_COVER = 0.12;
+
+    private final Machines machines;
+    private final UpkeepBook book;
+    private final Ledger ledger;
+    private final WasteBottles waste;
+    private final Shop shop;
+    private final Live live;
+
+    RoutineService(Machines machines, UpkeepBook book, Ledger ledger, WasteBottles waste, Shop shop, Live live) {
+        this.machines = machines;
+        this.book = book;
+        this.ledger = ledger;
+        this.waste = waste;
+        this.shop = shop;
+        this.live = live;
+    }
+
+    /** Done, for one channel or for all. What has a way of its own to be kept (a check, a pad) goes that way too. */
+    @Transactional
+    public void done(long id, String routine, @Nullable ChannelCode channel) {
+        var machine = machines.get(id);
+        var found = routine(machine, routine);
+        if (channel != null && !machine.holdings().containsKey(channel)) {
+            throw Problem.atField("channel", "%s has no channel %s.".formatted(machine.name(), channel));
+        }
+        if (found.credit() == Routine.Credit.PAD_CHANGED) {
+            machines.changePad(id);
+        } else {
+            ledger.record(NewEntry.of("upkeep", "%s: %s%s".formatted(machine.name(), found.title(), channel == null ? "" : ", " + channel)).machine(id)
+                    .about(channel == null ? routine : routine + "/" + channel.code(), 1), List.of());
+        }
+        live.changed("machine/" + id);
+    }
+
+    private Routine routine(Machines.Machine machine, String id) {
+        return book.upkeep(machine, Map.of()).routines().stream().filter(r -> r.id().equals(id)).findFirst()
+                .orElseThrow(() -> Problem.notFound("%s has no routine of this name (%s).".formatted(machine.name(), id)));
+    }
+
+    /** @param factor of its intervals; @param off why it is not done at this machine, or empty */
+    @Transactional
+    public void tune(long id, String routine, double factor, String off) {
+        var machine = machines.get(id);
+        var found = routine(machine, routine);
+        book.tune(id, routine, new Setting(factor, off));
+        ledger.record(NewEntry.of("machine", "%s: “%s” %s".formatted(machine.name(), found.title(), off.isEmpty() ? "comes round %.2g × as seldom as usual".formatted(factor) : "is left out: " + off)).machine(id), List.of());
+        live.changed("machine/" + id);
+    }
+
+    /** A customer's job came out. @param channels that it laid down; all of them where nobody says */
+    @Transactional
+    public void printed(long id, int sheets, List<ChannelCode> channels, @Nullable Double cover) {
+        var machine = machines.get(id);
+        var account = ledger.openAccount(id);
+        var each = Millilitres.rounded(machine.profile().draws().sheet().mL() * (cover == null ? USUAL_COVER : cover) * sheets);
+        machine.profile().channels().stream().filter(c -> channels.isEmpty() || channels.contains(c.code())).filter(c -> machine.holdings().get(c.code()) instanceof Holding.Inked)
+                .forEach(c -> account.flow(c, each, Place.Outside.PAPER));
+        ledger.record(NewEntry.of("print", "%s printed %d %s for a customer".formatted(machine.name(), sheets, sheets == 1 ? "sheet" : "sheets")).machine(id).about("print", sheets), account.postings());
+        live.changed("machine/" + id);
+    }
+
+    /** White drawn at the waste line, to go back into its tank or into the waste bottle. */
+    @Transactional
+    public void drawWhite(long id, ChannelCode channel, Millilitres volume, WhiteDraw.To to, boolean shaken) {
+        var machine = machines.get(id);
+        var slot = machine.profile().channel(channel);
+        WhiteDraw.refusal(channel, to, shaken, book.returned(id, channel.code()).times(), shop.settings().mostWhiteReturns()).ifPresent(why -> {
+            throw Problem.refused(why, List.of());
+        });
+        if (to == WhiteDraw.To.BACK) { // drawn and given back: nothing is gone, but it has moved
+            ledger.record(NewEntry.of("white", "%s: %s mL of %s drawn at the waste line, shaken and given back".formatted(machine.name(), volume, channel)).machine(id).about("back/" + channel.code(), volume.mL()), List.of());
+        } else {
+            var account = ledger.openAccount(id, waste.inUse());
+            account.flow(slot, volume, account.waste());
+            ledger.record(NewEntry.of("white", "%s: %s mL of %s drawn at the waste line, into the waste bottle".formatted(machine.name(), volume, channel)).machine(id).about("waste/" + channel.code(), volume.mL()), account.postings());
+        }
+        live.changed("machine/" + id);
+    }
+}
