@@ -36,6 +36,8 @@ export const router = createRouter({
       component: () => import('./checks/ChecksView.vue'),
       meta: { title: 'Checks' },
     },
+    { path: '/round', name: 'round', component: () => import('./round/RoundView.vue'), meta: { title: 'Round' } },
+    { path: '/round/week', name: 'week', component: () => import('./round/WeekView.vue'), meta: { title: 'The week' } },
     { path: '/shelf', name: 'shelf', component: () => import('./shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
     { path: '/sums', name: 'sums', component: () => import('./sums/SumsView.vue'), meta: { title: 'Sums' } },
     { path: '/log', name: 'log', component: () => import('./log/LogView.vue'), meta: { title: 'Log' } },

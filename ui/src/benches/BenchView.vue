@@ -2,12 +2,14 @@
 import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import RoomPlate from '../climate/RoomPlate.vue'
+import { useDue } from '../routines/useDue'
 import { useShop } from '../shell/shop'
 import MachinePlate from './MachinePlate.vue'
 import { actionFor } from './attention'
 import { useBench } from './useBench'
 
 const { bench, problem, reload } = useBench()
+const due = useDue()
 const { settings } = useShop()
 const zone = computed(() => settings.value?.zone ?? 'UTC')
 
@@ -21,6 +23,7 @@ const waiting = computed(() =>
     .filter((m) => m.attention.kind !== 'NOTHING')
     .sort((a, b) => b.attention.urgency - a.attention.urgency),
 )
+const dueNow = computed(() => Object.values(due.value).reduce((sum, d) => sum + d.now, 0))
 const first = computed(() => waiting.value[0])
 const then = computed(() => waiting.value.slice(1, 6))
 </script>
@@ -53,6 +56,9 @@ const then = computed(() => waiting.value.slice(1, 6))
           <h1>All is well</h1>
           <p class="quiet">Every machine was looked at, is filled and whole.</p>
         </div>
+        <RouterLink v-if="dueNow" to="/round" class="btn btn-outline-secondary round-way"
+          >{{ dueNow }} {{ dueNow === 1 ? 'routine' : 'routines' }} due: walk the round</RouterLink
+        >
         <div v-if="then.length" class="then">
           <h2>Then</h2>
           <ol>
@@ -77,7 +83,13 @@ const then = computed(() => waiting.value.slice(1, 6))
             >
           </header>
           <div class="row-of-plates">
-            <MachinePlate v-for="machine in row.machines" :key="machine.id" :machine="machine" />
+            <MachinePlate
+              v-for="machine in row.machines"
+              :key="machine.id"
+              :machine="machine"
+              :due="due[machine.id]"
+              :zone="zone"
+            />
           </div>
         </div>
         <RoomPlate :zone="zone" />
@@ -105,8 +117,12 @@ const then = computed(() => waiting.value.slice(1, 6))
   margin: 6px 0 8px;
   font-size: 1.55rem;
 }
+.round-way {
+  margin-top: 18px;
+  width: 100%;
+}
 .then {
-  margin-top: 26px;
+  margin-top: 20px;
 }
 .then ol {
   list-style: none;

@@ -4,12 +4,23 @@ import type { Schemas } from '../api/client'
 import Comb from '../drawings/Comb.vue'
 import SightGlass from '../drawings/SightGlass.vue'
 import StateMark from '../drawings/StateMark.vue'
+import { dayAndTime, percent } from '../units/format'
 import { actionFor, stateOf } from './attention'
 
-const props = defineProps<{ machine: Schemas['PlateJson']; first?: boolean }>()
+const props = defineProps<{ machine: Schemas['PlateJson']; first?: boolean; due?: Schemas['DueJson']; zone?: string }>()
 
 const state = computed(() => stateOf(props.machine))
 const action = computed(() => actionFor(props.machine))
+const white = computed(() => {
+  const worst = (props.due?.whites ?? [])
+    .flatMap((w) => w.layers.map((l) => ({ ...l, channel: w.channel, fill: l.share / l.limit })))
+    .sort((a, b) => b.fill - a.fill)[0]
+  if (!worst || worst.fill < 0.5) return undefined
+  return {
+    words: `${worst.channel}: ${percent(worst.share)} settled in the ${worst.vessel.toLowerCase()}`,
+    over: worst.fill >= 1,
+  }
+})
 const glassWidth = computed(() =>
   props.machine.channels.length > 6 ? 28 : props.machine.channels.length > 4 ? 32 : 40,
 )
@@ -48,6 +59,13 @@ const glassWidth = computed(() =>
         <span v-else class="no-check quiet" :title="`${channel.code} was never checked`">–</span>
       </li>
     </ul>
+    <p v-if="white" class="small white" :class="white.over ? 'act strong' : 'quiet'">{{ white.words }}</p>
+    <RouterLink v-if="due?.now" to="/round" class="small upkeep"
+      >{{ due.now }} {{ due.now === 1 ? 'routine' : 'routines' }} due</RouterLink
+    >
+    <span v-else-if="due?.soonest?.ask && zone" class="small quiet upkeep"
+      >next: {{ due.soonest.title.toLowerCase() }}, {{ dayAndTime(due.soonest.ask, zone) }}</span
+    >
     <RouterLink class="next" :to="action.to">
       <span>{{ machine.attention.words }}</span>
       <b>{{ action.label }} ›</b>
@@ -105,8 +123,13 @@ header {
   height: 18px;
   line-height: 14px;
 }
+.white {
+  margin: 0 0 4px;
+}
+.upkeep {
+  margin: auto 0 6px;
+}
 .next {
-  margin-top: auto;
   border-top: 1.5px solid var(--line);
   display: flex;
   justify-content: space-between;

@@ -8,6 +8,7 @@ import CombStack from '../drawings/CombStack.vue'
 import InkPath from '../drawings/InkPath.vue'
 import StateMark from '../drawings/StateMark.vue'
 import LogList from '../log/LogList.vue'
+import RoutinesPlate from '../routines/RoutinesPlate.vue'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
@@ -276,6 +277,7 @@ const { run: changePad } = oneAtATime(async () => {
               <RouterLink to="/shelf">The shelf says whether one is in the house; if not, buy it now.</RouterLink>
             </div>
           </div>
+          <RoutinesPlate :machine="machine" :zone="zone" :unit="unit" />
           <OwedPlate :machine="machine" :zone="zone" />
           <PassportPlate :machine="machine" :zone="zone" @saved="show" />
           <section v-if="machine.cards.length">

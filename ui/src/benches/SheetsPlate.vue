@@ -5,6 +5,7 @@ import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { dayAndTime, typedVolume, volume, type VolumeUnit } from '../units/format'
+import OwnSheets from './OwnSheets.vue'
 import PrinterAddress from './PrinterAddress.vue'
 
 /**
@@ -203,6 +204,7 @@ defineExpose({ choosePurge })
       A purge sheet puts ink on paper that can be read; a cleaning puts it into the pad.
     </p>
     <PrinterAddress :machine="machine" :uri="jobs?.uri" @kept="jobs = $event" />
+    <OwnSheets :machine="machine" />
   </section>
 </template>
 

@@ -8,6 +8,7 @@ import { evening } from './theme'
 
 const views = [
   { to: '/', label: 'Bench' },
+  { to: '/round', label: 'Round' },
   { to: '/changeover', label: 'Changeover' },
   { to: '/checks', label: 'Checks' },
   { to: '/shelf', label: 'Shelf' },

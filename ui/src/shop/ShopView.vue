@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { loadShop, useShop } from '../shell/shop'
+import FeedPlate from './FeedPlate.vue'
 import PresetsPlate from './PresetsPlate.vue'
 import VaultPlate from './VaultPlate.vue'
 
@@ -305,6 +306,7 @@ async function reload() {
           </table>
         </section>
         <PresetsPlate />
+        <FeedPlate />
         <VaultPlate />
         <section class="thin block wide">
           <h2>At the bench</h2>

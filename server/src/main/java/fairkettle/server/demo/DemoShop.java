@@ -9,6 +9,9 @@ import fairkettle.machine.Chips;
 import fairkettle.machine.Fact;
 import fairkettle.machine.Feed;
 import fairkettle.routine.Air;
+import fairkettle.routine.Driver;
+import fairkettle.routine.Routine;
+import fairkettle.routine.Upkeep;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines.NewMachine;
 import fairkettle.server.benches.Machines;
@@ -18,11 +21,14 @@ import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.climate.Room;
 import fairkettle.server.hob.Hob;
 import fairkettle.server.keys.Vault;
+import fairkettle.server.ledger.Ledger;
+import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.people.People;
 import fairkettle.server.people.Who;
 import fairkettle.server.promises.Promises;
 import fairkettle.server.refills.Refills;
+import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shelf.Shelf.NewLot;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shelf.Supplies;
@@ -77,12 +83,13 @@ class DemoShop implements ApplicationRunner {
     private final CardService cards;
     private final DemoHands hands;
     private final Hob hob;
+    private final Ledger ledger;
     private final Who who;
     private final Clock clock;
     private final TransactionTemplate transaction;
 
     DemoShop(Shop shop, People people, Machines machines, Checks checks, Shelf shelf, Supplies supplies, WasteBottles waste, Refills refills, Passports passports, Owed owed, Promises promises, Presets presets,
-            Vault vault, Room room, CardService cards, DemoHands hands, Hob hob, Who who, Clock clock,
+            Vault vault, Room room, CardService cards, DemoHands hands, Hob hob, Ledger ledger, Who who, Clock clock,
             TransactionTemplate transaction) {
         this.shop = shop;
         this.people = people;
@@ -101,6 +108,7 @@ class DemoShop implements ApplicationRunner {
         this.cards = cards;
         this.hands = hands;
         this.hob = hob;
+        this.ledger = ledger;
         this.who = who;
         this.clock = clock;
         this.transaction = transaction;
@@ -155,9 +163,29 @@ class DemoShop implements ApplicationRunner {
         papers(bryony);
         refills(bramble);
         words(bramble, teasel, sorrel);
+        promises.add(clover, "60 toppers for the bakery", clock.instant().plus(Duration.ofHours(4)), 45);
         air();
+        upkeep();
         hob.put(teasel, "rest after power cleaning", Duration.ofMinutes(401));
         hob.put(null, "press warming up", Duration.ofMinutes(12));
+    }
+
+    /** Done at some time or other: most of it not long ago, a few things just about due. */
+    private void upkeep() {
+        var random = new Random(11);
+        for (var machine : machines.all()) {
+            UpkeepBook.family(machine).ifPresent(family -> new Upkeep(machine.profile(), family).keys().forEach((key, routine) -> {
+                double days = routine.drives().stream().filter(d -> d.driver() == Driver.CLOCK || d.driver() == Driver.IDLE).mapToDouble(Routine.Drive::base).min().orElse(1);
+                double ago = Math.min(DAYS + 11, days * (0.1 + 0.75 * random.nextDouble()));
+                boolean due = random.nextInt(9) == 0 && routine.weight() < 9;
+                var at = clock.instant().minus(Duration.ofMinutes(Math.round((due ? Math.min(DAYS + 11, days * 1.05) : ago) * 24 * 60)));
+                if (!routine.id().equals("check")) {
+                    var channel = key.channel();
+                    ledger.record(NewEntry.of("upkeep", "%s: %s%s".formatted(machine.name(), routine.title(), channel == null ? "" : ", " + channel)).machine(machine.id())
+                            .about(channel == null ? routine.id() : routine.id() + "/" + channel.code(), 1).at(at), List.of());
+                }
+            }));
+        }
     }
 
     /** Two weeks of a heated room in winter, read morning and afternoon; a dry spell in its middle. */

@@ -1,10 +1,16 @@
 package fairkettle.server.round;
 
+import fairkettle.procedure.Card;
+import fairkettle.procedure.StepRun;
 import fairkettle.round.Audit;
 import fairkettle.round.Plan;
 import fairkettle.round.Reasons;
 import fairkettle.routine.Absence;
+import fairkettle.routine.PadForecast;
+import fairkettle.server.cards.Cards;
+import fairkettle.server.owed.Owed;
 import fairkettle.server.people.People;
+import fairkettle.server.routines.Standings;
 import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shop.Shop;
 import java.time.Clock;
@@ -27,11 +33,15 @@ public class RoundView {
     private static final int MOST_DAYS = 14;
 
     private final RoundService service;
+    private final Owed owed;
+    private final Cards cards;
     private final Shop shop;
     private final Clock clock;
 
-    RoundView(RoundService service, Shop shop, Clock clock) {
+    RoundView(RoundService service, Owed owed, Cards cards, Shop shop, Clock clock) {
         this.service = service;
+        this.owed = owed;
+        this.cards = cards;
         this.shop = shop;
         this.clock = clock;
     }
@@ -70,7 +80,15 @@ public class RoundView {
     /** @param hands minutes planned; @param left what does not fit that day */
     public record DayAheadJson(LocalDate day, boolean open, int hands, int capacity, @Nullable Instant finish, List<VisitJson> visits, List<LeftJson> left, List<PromisedJson> promises) {}
 
-    public record WeekJson(List<DayAheadJson> days, @Nullable Absence absence) {}
+    /** @param onList whether it is owed already */
+    public record PrepareJson(long machine, String name, String routine, String words, boolean park, LocalDate day, boolean onList) {}
+
+    public record AbsenceJson(LocalDate lastOpen, LocalDate opens, int days, List<PrepareJson> prepare) {}
+
+    /** @param wontFit what is planned and will not go into the machine’s waste pad any more */
+    public record PadJson(long machine, String name, List<String> wontFit) {}
+
+    public record WeekJson(List<DayAheadJson> days, @Nullable AbsenceJson absence, List<PadJson> pads) {}
 
     /** Today’s round as it stands. */
     public RoundJson round() {
@@ -87,7 +105,23 @@ public class RoundView {
             var whole = json(d);
             int capacity = d.situation().agenda().day().people().stream().flatMap(p -> p.hours().stream()).mapToInt(h -> h.to() - h.from()).sum();
             return new DayAheadJson(whole.day(), whole.open(), whole.hands(), capacity, whole.finish(), whole.visits(), whole.left(), whole.promises());
-        }).toList(), absence.orElse(null));
+        }).toList(), absence.map(this::json).orElse(null), pads(standings));
+    }
+
+    private AbsenceJson json(Absence absence) {
+        var listed = owed.all();
+        return new AbsenceJson(absence.lastOpen(), absence.opens(), absence.days(), absence.prepare().stream().map(p -> new PrepareJson(p.machine(), p.name(), p.routine(), p.words(), p.park(), p.day(),
+                listed.getOrDefault(p.machine(), List.of()).stream().anyMatch(t -> t.words().equals(p.words())))).toList());
+    }
+
+    /** Cards whose cleanings the pad will not take. */
+    private List<PadJson> pads(List<Standings.OfMachine> standings) {
+        var now = clock.instant();
+        return cards.carried().stream().flatMap(card -> standings.stream().filter(m -> m.machine().id() == card.machine()).map(m -> {
+            var planned = card.card().runs().stream().filter(StepRun::isOpen).filter(r -> !Card.padWaste(r.step().move()).isZero())
+                    .map(r -> new PadForecast.Planned("“%s” of its card".formatted(r.step().title()), now, Card.padWaste(r.step().move()).mL())).toList();
+            return new PadJson(card.machine(), m.machine().name(), PadForecast.of(m.machine().profile(), 1, m.padShare(), m.padPerDay(), planned, now).wontFit());
+        })).filter(p -> !p.wontFit().isEmpty()).toList();
     }
 
     private RoundJson json(RoundService.Planned planned) {

@@ -1,0 +1,181 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { api, problemOf, type Problem, type Schemas } from '../api/client'
+import { useLive } from '../shell/live'
+import { oneAtATime } from '../shell/oneAtATime'
+import { useShop } from '../shell/shop'
+import { clock, minutes } from '../units/format'
+
+/** What the coming days hold, and what closed days ask for before they begin. */
+const { settings } = useShop()
+const zone = computed(() => settings.value?.zone ?? 'UTC')
+const week = shallowRef<Schemas['WeekJson']>()
+const problem = ref<Problem>()
+const machines = shallowRef<Schemas['StationJson'][]>([])
+
+async function load() {
+  const [{ data, error }, round] = await Promise.all([api.GET('/api/week'), api.GET('/api/round')])
+  if (data) week.value = data
+  if (round.data) machines.value = round.data.machines
+  problem.value = error ? problemOf(error) : undefined
+}
+onMounted(load)
+useLive(() => ['round', 'hob', 'machine/', 'card/', 'shop'], load)
+
+const dayName = (day: string) =>
+  new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(
+    new Date(`${day}T12:00:00Z`),
+  )
+const name = (id: number) => machines.value.find((m) => m.id === id)?.name ?? ''
+const byMachine = (day: Schemas['DayAheadJson']) => {
+  const groups = new Map<number, string[]>()
+  for (const v of day.visits) groups.set(v.machine, [...(groups.get(v.machine) ?? []), v.title])
+  return [...groups].map(([id, titles]) => ({ id, titles: [...new Set(titles)] }))
+}
+
+type Prepare = Schemas['PrepareJson']
+const { run: prepare } = oneAtATime(async (p: Prepare) => {
+  const { error } = await api.POST('/api/machines/{machine}/owed', {
+    params: { path: { machine: p.machine } },
+    body: { words: p.words, why: 'before the shop closes', inDays: Math.max(0, daysTo(p.day)) },
+  })
+  problem.value = error ? problemOf(error) : undefined
+  await load()
+})
+const daysTo = (day: string) =>
+  Math.round((Date.parse(`${day}T12:00:00Z`) - Date.parse(`${week.value?.days[0]?.day}T12:00:00Z`)) / 86_400_000)
+</script>
+
+<template>
+  <div class="page">
+    <header class="head">
+      <h1>The week</h1>
+      <RouterLink class="btn btn-outline-secondary" to="/round">Today’s round</RouterLink>
+    </header>
+    <p v-if="problem" class="notice" role="alert">{{ problem.detail }}</p>
+    <p v-if="!week" class="quiet loading">Looking ahead …</p>
+    <template v-else>
+      <section
+        v-if="week.absence && week.absence.prepare.length"
+        class="notice absence"
+        aria-label="Before the shop closes"
+      >
+        <div>
+          <h2>
+            Before {{ week.absence.days === 1 ? 'the closed day' : `${week.absence.days} closed days` }} after
+            {{ dayName(week.absence.lastOpen) }}
+          </h2>
+          <p class="small quiet">The shop opens again on {{ dayName(week.absence.opens) }}.</p>
+          <ul>
+            <li v-for="p in week.absence.prepare" :key="`${p.machine}${p.words}`">
+              <span
+                ><b>{{ p.name }}</b> {{ p.words }}</span
+              >
+              <RouterLink
+                v-if="p.park"
+                class="btn btn-outline-secondary btn-sm"
+                :to="`/changeover?machine=${p.machine}&for=PARK`"
+                >Plan it</RouterLink
+              >
+              <span v-else-if="p.onList" class="small strong">on the list</span>
+              <BButton v-else size="sm" variant="outline-secondary" @click="prepare(p)">Put it on the list</BButton>
+            </li>
+          </ul>
+        </div>
+      </section>
+      <div v-for="pad in week.pads" :key="pad.machine" class="notice">
+        <div>
+          <b>{{ pad.name }}</b>
+          <p v-for="words in pad.wontFit" :key="words" class="small">{{ words }}</p>
+        </div>
+      </div>
+      <div class="days">
+        <section v-for="(d, i) in week.days" :key="d.day" class="thin day" :class="{ closed: !d.open }">
+          <h2>{{ i === 0 ? 'Today' : dayName(d.day) }}</h2>
+          <p v-if="!d.open && !d.visits.length" class="quiet small">
+            {{ i === 0 ? 'Nobody is here any more.' : 'Closed.' }}
+          </p>
+          <p v-else-if="!d.visits.length" class="quiet small">Nothing is due.</p>
+          <template v-else>
+            <div class="load" role="img" :aria-label="`${minutes(d.hands)} of ${minutes(d.capacity)}`">
+              <span :style="{ width: `${Math.min(100, (100 * d.hands) / Math.max(1, d.capacity))}%` }" />
+            </div>
+            <p class="small quiet">
+              {{ minutes(d.hands) }} of hands<template v-if="d.finish">, done by {{ clock(d.finish, zone) }}</template>
+            </p>
+            <p v-for="m in byMachine(d)" :key="m.id" class="small">
+              <b>{{ name(m.id) }}</b> {{ m.titles.join(' · ') }}
+            </p>
+          </template>
+          <p v-for="p in d.promises" :key="p.id" class="small promised">
+            {{ clock(p.at, zone) }} <b>{{ name(p.machine) }}</b> {{ p.words }}
+            <b v-if="!p.kept" class="act">not fit by then</b>
+          </p>
+          <p v-if="d.open && d.left.length" class="small act strong">
+            Does not fit: {{ d.left.map((l) => `${name(l.machine)}, ${l.title}`).join('; ') }}
+          </p>
+        </section>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+  margin-bottom: 16px;
+}
+.head .btn {
+  margin-left: auto;
+}
+.absence ul {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0 0;
+}
+.absence li {
+  display: flex;
+  gap: 14px;
+  justify-content: space-between;
+  align-items: center;
+  padding: 6px 0;
+}
+.absence > div {
+  flex: 1;
+}
+.days {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(290px, 1fr));
+  gap: 18px;
+  margin-top: 18px;
+}
+.day {
+  padding: 14px 16px;
+}
+.day.closed {
+  background: none;
+}
+.day p {
+  margin: 4px 0;
+}
+.load {
+  height: 10px;
+  border-radius: 5px;
+  background: var(--wash);
+  margin: 8px 0 4px;
+}
+.load span {
+  display: block;
+  height: 100%;
+  border-radius: 5px;
+  background: var(--rim);
+}
+.promised {
+  background: var(--warm);
+  border-radius: 8px;
+  padding: 4px 8px;
+}
+</style>
