@@ -58,7 +58,7 @@ const pinned = (visit: Visit, at: string) => void pin(visit.key, at, visit.perso
             : `${round.promises.length} ${round.promises.length === 1 ? 'promise' : 'promises'} kept`
         }}</span>
         <span class="ways">
-          <BButton variant="outline-secondary" @click="something = true">Something else happened</BButton>
+          <BButton variant="outline-secondary" @click="something = true">Something else</BButton>
           <BButton variant="outline-secondary" @click="who = true">I have only …</BButton>
           <RouterLink class="btn btn-outline-secondary" to="/round/week">The week</RouterLink>
           <a class="btn btn-outline-secondary" href="/api/round/sheet" target="_blank">Print</a>

@@ -56,34 +56,6 @@ const daysTo = (day: string) =>
     <p v-if="problem" class="notice" role="alert">{{ problem.detail }}</p>
     <p v-if="!week" class="quiet loading">Looking ahead …</p>
     <template v-else>
-      <section
-        v-if="week.absence && week.absence.prepare.length"
-        class="notice absence"
-        aria-label="Before the shop closes"
-      >
-        <div>
-          <h2>
-            Before {{ week.absence.days === 1 ? 'the closed day' : `${week.absence.days} closed days` }} after
-            {{ dayName(week.absence.lastOpen) }}
-          </h2>
-          <p class="small quiet">The shop opens again on {{ dayName(week.absence.opens) }}.</p>
-          <ul>
-            <li v-for="p in week.absence.prepare" :key="`${p.machine}${p.words}`">
-              <span
-                ><b>{{ p.name }}</b> {{ p.words }}</span
-              >
-              <RouterLink
-                v-if="p.park"
-                class="btn btn-outline-secondary btn-sm"
-                :to="`/changeover?machine=${p.machine}&for=PARK`"
-                >Plan it</RouterLink
-              >
-              <span v-else-if="p.onList" class="small strong">on the list</span>
-              <BButton v-else size="sm" variant="outline-secondary" @click="prepare(p)">Put it on the list</BButton>
-            </li>
-          </ul>
-        </div>
-      </section>
       <div v-for="pad in week.pads" :key="pad.machine" class="notice">
         <div>
           <b>{{ pad.name }}</b>
@@ -117,6 +89,34 @@ const daysTo = (day: string) =>
           </p>
         </section>
       </div>
+      <section
+        v-for="a in week.absences.filter((x) => x.prepare.length)"
+        :key="a.lastOpen"
+        class="notice absence"
+        :aria-label="`Before the shop closes on ${dayName(a.lastOpen)}`"
+      >
+        <div>
+          <h2>
+            Before {{ a.days === 1 ? 'the closed day' : `${a.days} closed days` }} after {{ dayName(a.lastOpen) }}
+          </h2>
+          <p class="small quiet">The shop opens again on {{ dayName(a.opens) }}.</p>
+          <ul>
+            <li v-for="p in a.prepare" :key="`${p.machine}${p.words}`">
+              <span
+                ><b>{{ p.name }}</b> {{ p.words }}</span
+              >
+              <RouterLink
+                v-if="p.park"
+                class="btn btn-outline-secondary btn-sm"
+                :to="`/changeover?machine=${p.machine}&for=PARK`"
+                >Plan it</RouterLink
+              >
+              <span v-else-if="p.onList" class="small strong listed">on the list</span>
+              <BButton v-else size="sm" variant="outline-secondary" @click="prepare(p)">Put it on the list</BButton>
+            </li>
+          </ul>
+        </div>
+      </section>
     </template>
   </div>
 </template>
@@ -142,6 +142,13 @@ const daysTo = (day: string) =>
   justify-content: space-between;
   align-items: center;
   padding: 6px 0;
+}
+.absence {
+  margin-top: 22px;
+}
+.absence .btn,
+.listed {
+  flex: none;
 }
 .absence > div {
   flex: 1;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onScopeDispose, ref } from 'vue'
+import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { clock, day } from '../units/format'
 import PersonPicker from './PersonPicker.vue'
@@ -21,6 +21,7 @@ const { settings } = useShop()
 const now = ref(serverNow())
 const ticking = setInterval(() => (now.value = serverNow()), 5000)
 onScopeDispose(() => clearInterval(ticking))
+watch(settings, () => (now.value = serverNow()))
 const time = computed(() => {
   const instant = new Date(now.value).toISOString()
   const zone = settings.value?.zone ?? 'UTC'

@@ -16,11 +16,11 @@ public record Cost(int broken, long overdue, int finish, long gloves, long walk,
     public static final long FINISH = 4;
     public static final long OVERRUN = 5_000;
     /** A task that comes or goes. */
-    public static final int COMES_OR_GOES = 60;
+    public static final int COMES_OR_GOES = 120;
     /** Another person. */
-    public static final int OTHER_PERSON = 15;
+    public static final int OTHER_PERSON = 150;
     /** Two neighbours of one person's order that changed places. */
-    public static final int OTHER_ORDER = 15;
+    public static final int OTHER_ORDER = 120;
 
     public long total() {
         return PROMISE * broken + soft();

@@ -54,7 +54,7 @@ final class Search {
     /** The first plan alone. */
     void first() {
         if (day.day.before() == null) {
-            beginnings(1);
+            beginnings(Dispatch.MANNERS.length, 1);
         } else {
             standing();
         }
@@ -83,7 +83,7 @@ final class Search {
 
     /** Several short descents from different beginnings, then the best of them in earnest. */
     private void fresh() {
-        var beginnings = beginnings(0.6).values().stream().limit(STARTS).toList();
+        var beginnings = beginnings(day.day.before() == null ? Dispatch.MANNERS.length + 6 : 2, 0.6).values().stream().limit(STARTS).toList();
         double from = spent();
         double share = beginnings.size() <= 1 ? 0 : 0.4 * (1 - from) / beginnings.size();
         Genes chosen = null;
@@ -104,21 +104,19 @@ final class Search {
         anneal(spent(), 1, beginnings.size() > 1 ? 0.6 : 1, 1);
     }
 
-    /** Plans by several manners of dispatching, cheapest first. @param until share of the effort that they may take */
-    private TreeMap<Long, Genes> beginnings(double until) {
+    /** Plans by several manners of dispatching, cheapest first: at most so many. @param until twice the share of the effort that further tries may take */
+    private TreeMap<Long, Genes> beginnings(int most, double until) {
         var found = new TreeMap<Long, Genes>();
         var manners = Dispatch.MANNERS;
         var dispatch = new Dispatch(placer, dice);
         var winner = manners[0];
-        boolean replanned = day.day.before() != null;
-        int most = replanned ? 2 : until >= 1 ? 2 : manners.length + 6;
-        for (int r = 0; r < most && (r <= 1 || spent() <= (r < manners.length ? until : until / 2)); r++) {
+        for (int r = 0; r < most && (r < manners.length || spent() <= until / 2); r++) {
             var manner = r < manners.length ? manners[r] : winner.noisy();
             var made = new Genes(day);
             long c = dispatch.run(made, manner);
             keepBest(c, placer.start, placer.who);
-            if (found.isEmpty() || c < found.firstKey()) {
-                winner = r < manners.length ? manner : winner;
+            if (r < manners.length && (found.isEmpty() || c < found.firstKey())) {
+                winner = manner;
             }
             found.putIfAbsent(c, made);
         }

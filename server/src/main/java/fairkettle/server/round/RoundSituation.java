@@ -126,7 +126,8 @@ class RoundSituation {
         var about = new LinkedHashMap<String, About>();
         var taken = new ArrayList<Day.Taken>();
         var end = minutes.at(A_DAY);
-        for (var machine : of) {
+        var open = cards.open().keySet();
+        for (var machine : of.stream().filter(m -> !open.contains(m.machine().id())).toList()) { // a machine that stands open is its card’s alone
             routines(machine, index.get(machine.machine().id()), minutes, end, errands, about);
         }
         cards(minutes, instant, machines, index, errands, about);

@@ -88,7 +88,7 @@ public class RoundView {
     /** @param wontFit what is planned and will not go into the machine’s waste pad any more */
     public record PadJson(long machine, String name, List<String> wontFit) {}
 
-    public record WeekJson(List<DayAheadJson> days, @Nullable AbsenceJson absence, List<PadJson> pads) {}
+    public record WeekJson(List<DayAheadJson> days, List<AbsenceJson> absences, List<PadJson> pads) {}
 
     /** Today’s round as it stands. */
     public RoundJson round() {
@@ -99,13 +99,13 @@ public class RoundView {
     public WeekJson week(int days) {
         var ahead = service.ahead(Math.clamp(days, 1, MOST_DAYS));
         var standings = ahead.getFirst().situation().standings();
-        var absence = Absence.next(shop.settings().hours(), clock.instant(), standings.stream().filter(m -> UpkeepBook.family(m.machine()).isPresent())
-                .map(m -> new Absence.Standings(m.machine().id(), m.machine().name(), m.machine().parked(), !m.whites().isEmpty(), m.all())).toList());
+        var absences = Absence.ahead(shop.settings().hours(), clock.instant(), standings.stream().filter(m -> UpkeepBook.family(m.machine()).isPresent())
+                .map(m -> new Absence.Standings(m.machine().id(), m.machine().name(), m.machine().parked(), m.all())).toList());
         return new WeekJson(ahead.stream().map(d -> {
             var whole = json(d);
             int capacity = d.situation().agenda().day().people().stream().flatMap(p -> p.hours().stream()).mapToInt(h -> h.to() - h.from()).sum();
             return new DayAheadJson(whole.day(), whole.open(), whole.hands(), capacity, whole.finish(), whole.visits(), whole.left(), whole.promises());
-        }).toList(), absence.map(this::json).orElse(null), pads(standings));
+        }).toList(), absences.stream().map(this::json).toList(), pads(standings));
     }
 
     private AbsenceJson json(Absence absence) {
