@@ -1,6 +1,8 @@
 package fairkettle.round;
 
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.stream.IntStream;
 
 /**
  * The first plan: always the most urgent of what can begin about now, by apparent tardiness per minute of hands (Vepsalainen and
@@ -60,7 +62,13 @@ final class Dispatch {
             earliest[c] = day.release[c];
             weigh(c, mean, manner);
         }
-        int at = 0;
+        int at = reserve(genes);
+        for (int c = 0; c < day.chains; c++) {
+            if (placer.next[c] > 0) {
+                earliest[c] = placer.next[c] >= day.segmentsOf[c] ? FAR : placer.dead[c] ? DEAD : placer.soonest(c);
+                weigh(c, mean, manner);
+            }
+        }
         while (at < day.segments) {
             int pick = mostUrgent(manner.window);
             if (pick < 0) {
@@ -89,6 +97,17 @@ final class Dispatch {
         }
         complete(genes, at);
         return Cost.PROMISE * placer.broken + placer.overdue + Cost.FINISH * placer.finish + placer.changes() + placer.moved();
+    }
+
+    /** Soaks that have begun, and whatever somebody pinned, have their time before anything else is placed. */
+    private int reserve(Genes genes) {
+        int at = 0;
+        var fixed = IntStream.range(0, day.chains).filter(c -> day.firstBy[c] != Task.OPEN).boxed().sorted(Comparator.comparingInt(c -> day.firstBy[c])).toList();
+        for (int chain : fixed) {
+            genes.order[at++] = chain;
+            placer.place(chain, genes.person);
+        }
+        return at;
     }
 
     private int mostUrgent(int window) {

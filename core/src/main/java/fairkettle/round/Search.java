@@ -128,13 +128,18 @@ final class Search {
         var before = Objects.requireNonNull(day.day.before());
         var still = new Genes(day);
         System.arraycopy(before.start(), 0, start, 0, day.tasks);
+        for (int c = 0; c < day.chains; c++) {
+            if (day.firstBy[c] != Task.OPEN) {
+                start[day.first[day.firstSegment[c]]] = 0; // what has its time is placed before the rest
+            }
+        }
         tidyOrder(still);
         for (int i = 0; i < day.tasks; i++) {
             still.person[i] = before.planned(i) ? before.person()[i] : -1;
         }
         var closed = still.copy();
         for (int s = 0; s < day.segments; s++) {
-            still.notBefore[s] = Math.max(0, before.start()[day.first[s]]);
+            still.notBefore[s] = day.firstBy[day.chainOf[s]] == Task.OPEN ? Math.max(0, before.start()[day.first[s]]) : 0;
         }
         take(still);
         long asItStood = cost;

@@ -4,9 +4,11 @@ import fairkettle.server.feed.FeedBook.Published;
 import java.time.Duration;
 import java.util.List;
 import net.fortuna.ical4j.model.Calendar;
+import net.fortuna.ical4j.model.ParameterList;
 import net.fortuna.ical4j.model.PropertyList;
 import net.fortuna.ical4j.model.component.VAlarm;
 import net.fortuna.ical4j.model.component.VEvent;
+import net.fortuna.ical4j.model.parameter.Related;
 import net.fortuna.ical4j.model.property.Action;
 import net.fortuna.ical4j.model.property.Description;
 import net.fortuna.ical4j.model.property.DtEnd;
@@ -53,7 +55,7 @@ final class CalendarFile {
         if (Boolean.TRUE.equals(item.alarm()) && !p.gone()) {
             var alarm = new VAlarm();
             alarm.add(new Action("DISPLAY"));
-            alarm.add(new Trigger(Duration.ZERO));
+            alarm.add(new Trigger(new ParameterList(List.of(Related.START)), Duration.ZERO));
             alarm.add(new Description(item.title()));
             event.add(alarm);
         }

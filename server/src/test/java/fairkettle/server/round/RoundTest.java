@@ -1,0 +1,146 @@
+package fairkettle.server.round;
+
+import static fairkettle.db.Tables.ROUND_DAY;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairkettle.server.Api;
+import fairkettle.server.ServerTest;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.stream.StreamSupport;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.jooq.DSLContext;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import tools.jackson.databind.JsonNode;
+
+/** Today’s round: whoever is there walks it, ticks it, and it follows what really happens. */
+@ServerTest
+class RoundTest {
+
+    @Autowired
+    private Api api;
+
+    @Autowired
+    private DSLContext db;
+
+    private long wren;
+    private Instant begin;
+
+    /** Somebody is there from now on, at whatever hour this runs: the whole day counts as hers. */
+    @BeforeEach
+    void somebodyIsThere() {
+        db.deleteFrom(ROUND_DAY).execute();
+        var people = api.read(api.get("/api/shop")).get("people");
+        wren = people.isEmpty() ? api.read(api.post("/api/people", "{\"name\": \"Wren of the round\"}")).get("id").asLong() : people.get(0).get("id").asLong();
+        begin = Instant.now();
+        there(wren, Duration.ofHours(30));
+    }
+
+    private JsonNode there(long person, Duration howLong) {
+        return api.read(api.put("/api/round/people/" + person, "{\"from\": \"%s\", \"to\": \"%s\"}".formatted(begin.minusSeconds(60), begin.plus(howLong)), "0"));
+    }
+
+    private JsonNode round() {
+        return api.read(api.get("/api/round"));
+    }
+
+    private static JsonNode visit(JsonNode round, String key) {
+        return StreamSupport.stream(round.get("visits").spliterator(), false).filter(v -> v.get("key").asString().equals(key)).findFirst().orElse(null);
+    }
+
+    private String owed(long machine, String words) {
+        var tasks = api.read(api.post("/api/machines/" + machine + "/owed", "{\"words\": \"%s\", \"why\": \"it drips\", \"inDays\": 0}".formatted(words)));
+        return "o/" + StreamSupport.stream(tasks.spliterator(), false).filter(t -> t.get("words").asString().equals(words)).findFirst().orElseThrow().get("id").asLong();
+    }
+
+    @Test
+    void whatIsDueIsOnTheRoundWithItsReasonUntilItIsTicked() {
+        long machine = api.machine("Round ticks", "small-tank", "INKED");
+        var key = owed(machine, "Look at the joint");
+        var seen = visit(round(), key);
+        assertThat(seen).isNotNull();
+        assertThat(seen.get("why")).isNotEmpty();
+        assertThat(seen.get("due").toString()).contains("due");
+        api.post("/api/round/begin", "{\"key\": \"%s\", \"person\": %d}".formatted(key, wren));
+        api.post("/api/round/begin", "{\"key\": \"%s\", \"person\": %d}".formatted(key, wren));
+        assertThat(visit(round(), key).get("begun").isNull()).isFalse();
+        var after = api.read(api.post("/api/round/done", "{\"key\": \"%s\", \"person\": %d, \"minutes\": 25, \"whole\": false}".formatted(key, wren)));
+        assertThat(visit(after, key)).isNull();
+        assertThat(after.get("done").toString()).contains("Look at the joint").contains("\"took\":25").contains("\"planned\":10");
+        assertThat(api.post("/api/round/done", "{\"key\": \"%s\", \"person\": %d, \"whole\": false}".formatted(key, wren))).as("a second tap").hasStatusOk();
+        assertThat(api.post("/api/round/done", "{\"key\": \"o/999999\", \"person\": %d, \"whole\": false}".formatted(wren))).hasStatus(404);
+    }
+
+    @Test
+    void aPinStaysAndIsLetGo() {
+        long machine = api.machine("Round pins", "small-tank", "INKED");
+        var key = owed(machine, "Hang the tube anew");
+        var at = begin.plus(Duration.ofMinutes(50)).truncatedTo(java.time.temporal.ChronoUnit.MINUTES);
+        if (at.atZone(java.time.ZoneId.of("Europe/London")).getHour() < 2) {
+            return; // a pin is for today; this runs just before midnight
+        }
+        api.post("/api/round/pin", "{\"key\": \"%s\", \"at\": \"%s\", \"person\": %d}".formatted(key, at, wren));
+        assertThat(Instant.parse(visit(round(), key).get("at").asString())).isEqualTo(at);
+        assertThat(visit(round(), key).get("pinned").asBoolean()).isTrue();
+        api.post("/api/round/pin", "{\"key\": \"%s\"}".formatted(key));
+        assertThat(visit(round(), key).get("pinned").asBoolean()).isFalse();
+        assertThat(api.post("/api/round/pin", "{\"key\": \"%s\", \"at\": \"2020-01-01T00:00:00Z\"}".formatted(key))).hasStatus(400);
+    }
+
+    @Test
+    void whoHasNoTimeLeavesThingsAndIsToldWhatThatRisks() {
+        long machine = api.machine("Round short", "small-tank", "INKED");
+        var key = owed(machine, "Oil the rail by hand");
+        var short0 = there(wren, Duration.ZERO);
+        assertThat(visit(short0, key)).isNull();
+        assertThat(short0.get("left").toString()).contains("Oil the rail by hand").contains("It stays owed.");
+        assertThat(visit(there(wren, Duration.ofHours(30)), key)).isNotNull();
+    }
+
+    @Test
+    void thePlanStandsWhileNothingHappens() {
+        api.machine("Round stands", "small-tank", "INKED");
+        var first = round().get("visits");
+        var second = round().get("visits");
+        assertThat(second.size()).isEqualTo(first.size());
+        for (int i = 0; i < first.size(); i++) {
+            assertThat(visit(round(), first.get(i).get("key").asString())).isNotNull();
+        }
+    }
+
+    @Test
+    void theWeekPlansEachDayFromWhatTheDayBeforeLeaves() {
+        long machine = api.machine("Round weeks", "small-tank", "INKED");
+        var week = api.read(api.get("/api/week"));
+        assertThat(week.get("days")).hasSize(7);
+        assertThat(week.get("days").toString()).contains("\"machine\":" + machine);
+        assertThat(week.get("absences")).isNotNull();
+    }
+
+    @Test
+    void theRoundIsPrintedWithBoxesToTick() throws Exception {
+        long machine = api.machine("Round printed", "small-tank", "INKED");
+        owed(machine, "Wipe the window of the sensor");
+        var pdf = api.get("/api/round/sheet").getResponse().getContentAsByteArray();
+        try (var document = Loader.loadPDF(pdf)) {
+            assertThat(new PDFTextStripper().getText(document)).contains("The round of").contains("Wipe the window of the sensor").contains("min of hands");
+        }
+    }
+
+    @Test
+    void aCheckIsTickedAsWholeOrKeptElsewhere() {
+        long machine = api.machine("Round checks", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/promises", "{\"words\": \"sashes\", \"due\": \"%s\", \"minutes\": 30}".formatted(Instant.now().plus(Duration.ofMinutes(20))));
+        var key = "r/%d/check".formatted(machine);
+        if (visit(round(), key) == null) {
+            return; // just before midnight the promise is tomorrow’s
+        }
+        assertThat(round().get("promises").toString()).contains("sashes");
+        assertThat(api.post("/api/round/done", "{\"key\": \"%s\", \"person\": %d, \"whole\": false}".formatted(key, wren))).hasStatus(422);
+        assertThat(visit(api.read(api.post("/api/round/done", "{\"key\": \"%s\", \"person\": %d, \"whole\": true}".formatted(key, wren))), key)).isNull();
+        assertThat(api.read(api.get("/api/machines/" + machine)).at("/checks/K")).hasSize(1);
+    }
+}
