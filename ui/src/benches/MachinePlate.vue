@@ -4,7 +4,7 @@ import type { Schemas } from '../api/client'
 import Comb from '../drawings/Comb.vue'
 import SightGlass from '../drawings/SightGlass.vue'
 import StateMark from '../drawings/StateMark.vue'
-import { dayAndTime, percent } from '../units/format'
+import { dayAndTime } from '../units/format'
 import { actionFor, stateOf } from './attention'
 
 const props = defineProps<{ machine: Schemas['PlateJson']; first?: boolean; due?: Schemas['DueJson']; zone?: string }>()
@@ -17,7 +17,7 @@ const white = computed(() => {
     .sort((a, b) => b.fill - a.fill)[0]
   if (!worst || worst.fill < 0.5) return undefined
   return {
-    words: `${worst.channel}: ${percent(worst.share)} settled in the ${worst.vessel.toLowerCase()}`,
+    words: `${worst.channel}: ${Math.round(100 * worst.share)} % settled in the ${worst.vessel.toLowerCase()}`,
     over: worst.fill >= 1,
   }
 })
@@ -60,10 +60,10 @@ const glassWidth = computed(() =>
       </li>
     </ul>
     <p v-if="white" class="small white" :class="white.over ? 'act strong' : 'quiet'">{{ white.words }}</p>
-    <RouterLink v-if="due?.now" to="/round" class="small upkeep"
+    <RouterLink v-if="due?.now && !machine.card" to="/round" class="small upkeep"
       >{{ due.now }} {{ due.now === 1 ? 'routine' : 'routines' }} due</RouterLink
     >
-    <span v-else-if="due?.soonest?.ask && zone" class="small quiet upkeep"
+    <span v-else-if="due?.soonest?.ask && zone && !machine.card" class="small quiet upkeep"
       >next: {{ due.soonest.title.toLowerCase() }}, {{ dayAndTime(due.soonest.ask, zone) }}</span
     >
     <RouterLink class="next" :to="action.to">

@@ -94,7 +94,7 @@ const pinned = (visit: Visit, at: string) => void pin(visit.key, at, visit.perso
             @choose="chosen = $event"
             @begin="begin($event.key)"
             @let-go="letGo($event.key)"
-            @tick="(v, whole) => tick(v.key, undefined, whole)"
+            @tick="(v, whole, took) => tick(v.key, took, whole)"
             @unpin="pin($event.key)"
           />
         </section>

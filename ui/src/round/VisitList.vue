@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { BButton } from 'bootstrap-vue-next'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { ref } from 'vue'
 import { clock } from '../units/format'
 import type { Round, Visit } from './useRound'
 
@@ -14,7 +15,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   begin: [visit: Visit]
-  tick: [visit: Visit, whole: boolean]
+  tick: [visit: Visit, whole: boolean, minutes?: number]
   letGo: [visit: Visit]
   choose: [key: string | undefined]
   unpin: [visit: Visit]
@@ -29,6 +30,12 @@ const gloves: Record<string, string> = {
   SUBLIMATION: 'gloves for sublimation',
   FILM: 'gloves for film',
   WHITE: 'gloves for white',
+}
+/** What it really took, where somebody says so; else it is counted from when it was begun. */
+const took = ref('')
+const tick = (v: Visit, whole: boolean) => {
+  emit('tick', v, whole, Number(took.value) || undefined)
+  took.value = ''
 }
 const isCheck = (v: Visit) => v.routine === 'check'
 </script>
@@ -72,11 +79,14 @@ const isCheck = (v: Visit) => v.routine === 'check'
               >Begin</BButton
             >
             <BButton v-else variant="outline-secondary" :disabled="busy" @click="emit('letGo', v)">Not now</BButton>
+            <label v-if="v.begun" class="small took"
+              >it took <BFormInput v-model="took" inputmode="numeric" :placeholder="String(v.hands)" /> min</label
+            >
             <template v-if="isCheck(v)">
               <RouterLink class="btn btn-outline-secondary" :to="`/machines/${v.machine}#check`">Gaps</RouterLink>
-              <BButton variant="primary" :disabled="busy" @click="emit('tick', v, true)">All whole</BButton>
+              <BButton variant="primary" :disabled="busy" @click="tick(v, true)">All whole</BButton>
             </template>
-            <BButton v-else variant="primary" :disabled="busy" @click="emit('tick', v, false)">Done</BButton>
+            <BButton v-else variant="primary" :disabled="busy" @click="tick(v, false)">Done</BButton>
             <BButton v-if="v.pinned" variant="link" :disabled="busy" @click="emit('unpin', v)">Unpin</BButton>
           </template>
           <span v-else class="small quiet">after the step before it</span>
@@ -133,6 +143,14 @@ li.next .what b {
 .caution {
   border-left: 4px solid var(--act);
   padding-left: 8px;
+}
+.took {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.took input {
+  width: 64px;
 }
 .where summary {
   min-height: 32px;

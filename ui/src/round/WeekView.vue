@@ -84,8 +84,8 @@ const daysTo = (day: string) =>
             {{ clock(p.at, zone) }} <b>{{ name(p.machine) }}</b> {{ p.words }}
             <b v-if="!p.kept" class="act">not fit by then</b>
           </p>
-          <p v-if="d.open && d.left.length" class="small act strong">
-            Does not fit: {{ d.left.map((l) => `${name(l.machine)}, ${l.title}`).join('; ') }}
+          <p v-for="l in d.open ? d.left : []" :key="l.key" class="small">
+            <b class="act">Not that day:</b> {{ name(l.machine) }}, {{ l.title }}: {{ l.why }}
           </p>
         </section>
       </div>

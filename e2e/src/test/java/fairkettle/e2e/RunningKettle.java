@@ -27,10 +27,24 @@ final class RunningKettle implements AutoCloseable {
     private final ThrowawayPg pg = ThrowawayPg.start();
     private final int port = ThrowawayPg.freePort();
     private final boolean demo;
+    private Duration ahead;
     private Process process;
 
     RunningKettle(boolean demo) throws IOException, InterruptedException {
+        this(demo, Instant.now());
+    }
+
+    /** @param now what its clock shows as it starts */
+    RunningKettle(boolean demo, Instant now) throws IOException, InterruptedException {
         this.demo = demo;
+        ahead = Duration.between(Instant.now(), now);
+        start();
+    }
+
+    /** Stops it, and starts it at another time. */
+    void startAt(Instant now) throws IOException, InterruptedException {
+        kill();
+        ahead = Duration.between(Instant.now(), now);
         start();
     }
 
@@ -41,7 +55,7 @@ final class RunningKettle implements AutoCloseable {
     void start() throws IOException, InterruptedException {
         var builder = new ProcessBuilder(JAVA, "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-jar", extracted().toString());
         builder.environment().put("KETTLE_KEY_FILE", Path.of("target/kettle-" + port + ".key").toAbsolutePath().toString());
-        builder.environment().putAll(Map.of("KETTLE_DB_URL", pg.url(), "KETTLE_DB_USER", "kettle", "KETTLE_PORT", "" + port, "KETTLE_DEMO", "" + demo, "KETTLE_BENCH_PORT", "0"));
+        builder.environment().putAll(Map.of("KETTLE_DB_URL", pg.url(), "KETTLE_DB_USER", "kettle", "KETTLE_PORT", "" + port, "KETTLE_DEMO", "" + demo, "KETTLE_BENCH_PORT", "0", "KETTLE_CLOCK_OFFSET", ahead.toString()));
         process = builder.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(log())).start();
         awaitReady();
     }

@@ -20,7 +20,7 @@ class ShotsIT {
 
     @Test
     void takePictures() throws IOException, InterruptedException {
-        try (var kettle = new RunningKettle(true); var browser = new Browser(kettle)) {
+        try (var kettle = new RunningKettle(true, RoundIT.A_MORNING); var browser = new Browser(kettle)) {
             browser.open("/");
             browser.signAs(1);
             take(browser, "/", "bench");
@@ -29,6 +29,8 @@ class ShotsIT {
             take(browser, "/changeover?machine=1&to=EDIBLE", "refused");
             take(browser, "/cards/1", "card");
             take(browser, "/machines/1", "machine");
+            take(browser, "/round", "round");
+            take(browser, "/round/week", "week");
             checks(browser);
             take(browser, "/machines/new", "new-machine");
             take(browser, "/shelf", "shelf");
@@ -42,6 +44,7 @@ class ShotsIT {
             browser.size(390, 844);
             take(browser, "/cards/1", "card-phone");
             take(browser, "/checks/1", "checks-phone");
+            take(browser, "/round", "round-phone");
         }
         try (var empty = new RunningKettle(false); var browser = new Browser(empty)) {
             take(browser, "/", "first-start");
