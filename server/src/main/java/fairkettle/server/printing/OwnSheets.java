@@ -128,13 +128,13 @@ public class OwnSheets {
             return Optional.empty();
         }
         var permission = of(id).orElseThrow();
-        var machine = standings.of(id);
+        var wanted = wanted(standings.of(id));
         int stays = permission.transfer() ? permission.keep() : 0;
-        if (permission.sheetsLeft() - 1 < stays) {
-            trouble(id, permission.transfer() ? "The last %d sheets of transfer paper are kept for work: put paper in, or tell how much lies there.".formatted(permission.sheetsLeft()) : "There is no paper in the tray: put some in and say how much.");
+        if (permission.sheetsLeft() - book.pages(id, SheetKind.PURGE, Paper.A4, wanted) < stays) {
+            trouble(id, permission.transfer() ? "The last %d sheets of transfer paper are kept for work: put paper in, or tell how much lies there.".formatted(permission.sheetsLeft()) : "There is not enough paper in the tray (%d sheets): put some in and say how much.".formatted(permission.sheetsLeft()));
             return Optional.empty();
         }
-        long sheet = book.make(id, SheetKind.PURGE, Paper.A4, wanted(machine));
+        long sheet = book.make(id, SheetKind.PURGE, Paper.A4, wanted);
         printers.queue(sheet, id);
         trouble(id, null);
         return Optional.of(sheet);

@@ -91,6 +91,13 @@ public class SheetBook {
         return sheet;
     }
 
+    /** Sheets of paper that it would take. */
+    public int pages(long machine, SheetKind kind, Paper paper, Map<ChannelCode, Millilitres> wanted) {
+        var kept = new LinkedHashMap<String, Millilitres>();
+        wanted.forEach((code, mL) -> kept.put(code.code(), mL));
+        return draw(machines.get(machine), kind, paper, kept, 0, clock.instant()).pages().size();
+    }
+
     private Sheets.Drawn draw(Machines.Machine machine, SheetKind kind, Paper paper, Map<String, Millilitres> wanted, long sheet, Instant at) {
         var day = DateTimeFormatter.ofPattern("d MMM uuuu, HH:mm", Locale.ENGLISH).format(at.atZone(shop.settings().zoneId()));
         var made = new Sheets.Made(machine.id(), machine.name(), sheet, at, day, paper);
