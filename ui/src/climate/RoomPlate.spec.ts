@@ -17,6 +17,7 @@ const sent = standInServer({
     day: 1.7,
     advice: ['Flush caps and cap lines now.'],
     readings: [air(9, 1.6), air(12, 1.8)],
+    days: [{ day: '2026-11-25', gaps: 3, looked: 2 }],
     machines: [{ id: 1, name: 'Bramble', since: '2026-11-24T09:00:00Z', drying: 1.65 }],
   },
   'POST /api/climate/readings': refusal('The humidity cannot be 140 %. Enter 0 to 100.', 'humidity'),

@@ -67,7 +67,7 @@ const pressing = computed(() => (climate.value?.day ?? 1) > 1.5)
     <p v-for="say in climate.advice" :key="say" class="small says">{{ say }}</p>
     <details class="fold">
       <summary>Readings, machines and the probe</summary>
-      <AirCurve :readings="climate.readings" :zone="zone" />
+      <AirCurve :readings="climate.readings" :days="climate.days" :zone="zone" />
       <form class="row-form" novalidate @submit.prevent="enter">
         <BFormInput v-model="typed.celsius" inputmode="decimal" aria-label="Temperature, °C" placeholder="°C" />
         <BFormInput v-model="typed.humidity" inputmode="decimal" aria-label="Humidity, %" placeholder="%" />

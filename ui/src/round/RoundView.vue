@@ -97,6 +97,9 @@ const pinned = (visit: Visit, at: string) => void pin(visit.key, at, visit.perso
             @tick="(v, whole, took) => tick(v.key, took, whole)"
             @unpin="pin($event.key)"
           />
+          <p v-if="round.visits.some((v) => v.gloves === 'SUBLIMATION')" class="small quiet">
+            Last thing: transfer paper back into its bag, closed.
+          </p>
         </section>
         <section class="wide" aria-label="Time line">
           <RoundLine :round="round" :zone="zone" :chosen="chosen" @choose="chosen = $event" @pin="pinned" />

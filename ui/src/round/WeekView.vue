@@ -2,6 +2,7 @@
 import { BButton } from 'bootstrap-vue-next'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
+import { useDue } from '../routines/useDue'
 import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
@@ -23,6 +24,15 @@ async function load() {
 onMounted(load)
 useLive(() => ['round', 'hob', 'machine/', 'card/', 'shop'], load)
 
+const due = useDue()
+/** Of each kind of ink with several machines, which could print soonest. */
+const takers = computed(() => {
+  const families = new Map<string, Schemas['DueJson'][]>()
+  for (const d of Object.values(due.value)) if (d.family) families.set(d.family, [...(families.get(d.family) ?? []), d])
+  return [...families]
+    .filter(([, all]) => all.length > 1)
+    .map(([family, all]) => ({ family, machines: all.sort((a, b) => a.revival - b.revival) }))
+})
 const dayName = (day: string) =>
   new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(
     new Date(`${day}T12:00:00Z`),
@@ -56,6 +66,13 @@ const daysTo = (day: string) =>
     <p v-if="problem" class="notice" role="alert">{{ problem.detail }}</p>
     <p v-if="!week" class="quiet loading">Looking ahead …</p>
     <template v-else>
+      <p v-for="f in takers" :key="f.family" class="small takers">
+        A new job in {{ f.family }}:
+        <template v-for="(m, i) in f.machines" :key="m.machine"
+          ><template v-if="i">, </template><b v-if="!i">{{ m.name }}</b
+          ><template v-else>{{ m.name }}</template> fit in {{ minutes(m.revival) }}</template
+        >
+      </p>
       <div v-for="pad in week.pads" :key="pad.machine" class="notice">
         <div>
           <b>{{ pad.name }}</b>
@@ -142,6 +159,9 @@ const daysTo = (day: string) =>
   justify-content: space-between;
   align-items: center;
   padding: 6px 0;
+}
+.takers {
+  margin: 0 0 8px;
 }
 .absence {
   margin-top: 22px;

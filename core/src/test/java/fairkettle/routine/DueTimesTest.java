@@ -174,6 +174,16 @@ class DueTimesTest {
     }
 
     @Test
+    void theJobGoesToTheMachineThatNeedsLeast() {
+        var rested = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(), NOW).of(new Upkeep(WIDE, Family.SUBLIMATION), Map.of(), NOW, NOTHING);
+        var idle = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(), NOW).of(new Upkeep(WIDE, Family.SUBLIMATION), Map.of(), NOW.minus(Duration.ofDays(20)), NOTHING);
+        assertThat(Revival.minutes(rested, 0, NOW)).isEqualTo(6);
+        assertThat(Revival.minutes(idle, 0, NOW)).isGreaterThan(Revival.minutes(rested, 0, NOW));
+        assertThat(Revival.minutes(rested, 3, NOW)).isEqualTo(21);
+        assertThat(Revival.minutes(rested, 300, NOW)).as("three cleanings, not thirty").isEqualTo(51);
+    }
+
+    @Test
     void closedDaysArePreparedBeforeTheyBegin() {
         var film = new Upkeep(Profiles.named("film-rebuilt"), Family.FILM);
         var facts = new Facts(Map.of(new Depth("W1", VesselKind.TUBE), 3.0, new Depth("W2", VesselKind.TUBE), 3.0), 0, 0, null, 0, Map.of(), 0);

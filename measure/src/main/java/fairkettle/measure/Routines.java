@@ -101,6 +101,9 @@ public final class Routines {
                     insert into posting (entry_id, place, substance, microlitres) select e.id, p.place, 'ink/SUBLIMATION/' || c.code || '/0', p.ul from entry e join machine m on m.id = e.machine_id
                       join channel c on c.machine_id = m.id cross join lateral (values ('path/' || m.id || '/' || c.code || '/TANK', -300), (case when e.kind = 'cleaning' then 'pad/' || m.id else 'outside/PAPER' end, 300)) p (place, ul)
                       where m.name like 'Load %' and (c.slot < 2 or e.kind = 'cleaning')""");
+            run.execute("""
+                    insert into nozzle_check (entry_id, machine_id, at, channel, nozzles, missing) select e.id, e.machine_id, e.at, c.code, 90, '{}' from entry e join channel c on c.machine_id = e.machine_id
+                      join machine m on m.id = e.machine_id where e.kind = 'check' and m.name like 'Load %'""");
             run.execute("insert into content (place, substance, microlitres) select 'path/' || c.machine_id || '/' || c.code || '/' || v.kind, 'ink/FILM/' || c.code || '/0', v.ul from channel c join machine m on m.id = c.machine_id"
                     + " cross join (values ('TANK', 60000), ('TUBE', 6000), ('DAMPER', 3000)) v (kind, ul) where m.name like 'Load %'");
             run.execute("insert into room_reading (at, celsius, humidity, source) select now() - make_interval(hours => 12 * n), 20 + n % 7, 40 + n % 11, 'hand' from generate_series(1, 3650) n on conflict do nothing");

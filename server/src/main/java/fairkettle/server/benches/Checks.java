@@ -1,5 +1,6 @@
 package fairkettle.server.benches;
 
+import static fairkettle.db.Tables.CHANNEL;
 import static fairkettle.db.Tables.NOZZLE_CHECK;
 
 import fairkettle.ink.ChannelCode;
@@ -10,6 +11,7 @@ import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
 import fairkettle.server.web.Problem;
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -23,6 +25,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Repository;
@@ -69,6 +72,21 @@ public class Checks {
     public Set<LocalDate> days(long machine, Instant from, ZoneId zone) {
         return db.selectDistinct(NOZZLE_CHECK.AT).from(NOZZLE_CHECK).where(NOZZLE_CHECK.MACHINE_ID.eq(machine)).and(NOZZLE_CHECK.AT.ge(from.atOffset(ZoneOffset.UTC))).fetch(NOZZLE_CHECK.AT).stream()
                 .map(at -> LocalDate.ofInstant(at.toInstant(), zone)).collect(Collectors.toSet());
+    }
+
+    /** @param gaps teeth missing in all channels together */
+    public record Glance(long machine, Instant at, int gaps) {}
+
+    /** Every look since then, of every machine, oldest first. */
+    public List<Glance> looks(Instant from) {
+        return db.select(NOZZLE_CHECK.MACHINE_ID, DSL.max(NOZZLE_CHECK.AT), DSL.sum(DSL.cardinality(NOZZLE_CHECK.MISSING))).from(NOZZLE_CHECK).where(NOZZLE_CHECK.AT.ge(from.atOffset(ZoneOffset.UTC)), NOZZLE_CHECK.JUDGED.isTrue())
+                .groupBy(NOZZLE_CHECK.MACHINE_ID, NOZZLE_CHECK.ENTRY_ID).orderBy(DSL.max(NOZZLE_CHECK.AT)).fetch(r -> new Glance(r.value1(), r.value2().toInstant(), r.value3().intValue()));
+    }
+
+    /** Teeth missing at each machine’s last look, all channels together. */
+    public Map<Long, Integer> gapsNow() {
+        var last = DSL.field(db.select(DSL.cardinality(NOZZLE_CHECK.MISSING)).from(NOZZLE_CHECK).where(NOZZLE_CHECK.MACHINE_ID.eq(CHANNEL.MACHINE_ID), NOZZLE_CHECK.CHANNEL.eq(CHANNEL.CODE)).orderBy(NOZZLE_CHECK.AT.desc()).limit(1));
+        return db.select(CHANNEL.MACHINE_ID, DSL.coalesce(DSL.sum(last), BigDecimal.ZERO)).from(CHANNEL).groupBy(CHANNEL.MACHINE_ID).fetchMap(r -> r.value1(), r -> r.value2().intValue());
     }
 
     /** Keeps what a check showed under an entry that is already written. */

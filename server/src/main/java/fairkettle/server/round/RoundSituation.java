@@ -147,7 +147,10 @@ class RoundSituation {
         for (var promise : promised) {
             fits.add(fit(promise, of.get(index.get(promise.machine())), index.get(promise.machine()), minutes, instant, errands, about));
         }
-        kept.pins().forEach((key, pin) -> errands.computeIfPresent(key, (_, e) -> e.pinned(pin.at(), only(pin, persons))));
+        errands.replaceAll((_, e) -> {
+            var pin = kept.pins().get(e.parts().getFirst().key());
+            return pin == null ? e : e.pinned(pin.at(), only(pin, persons));
+        });
         var atIt = errands.values().stream().map(e -> e.parts().getFirst()).filter(p -> kept.begun().containsKey(p.key())).collect(Collectors.toMap(Errand.Part::key, p -> p));
         var free = begun(kept, errands, minutes, now, taken);
         var benches = machines.stream().map(Machine::bench).distinct().toList();

@@ -1,15 +1,18 @@
 package fairkettle.server.routines;
 
 import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.routine.DueTimes.Standing;
 import fairkettle.routine.PadForecast;
+import fairkettle.routine.Revival;
 import fairkettle.routine.Routine;
 import fairkettle.routine.Routines;
 import fairkettle.routine.WhiteDraw;
 import fairkettle.routine.WhiteGauge;
 import fairkettle.safety.Caution;
+import fairkettle.server.benches.Checks;
 import fairkettle.server.routines.Standings.OfMachine;
 import fairkettle.server.routines.UpkeepBook.Setting;
 import jakarta.validation.Valid;
@@ -40,12 +43,14 @@ class RoutineController {
     private final Standings standings;
     private final RoutineService service;
     private final UpkeepBook book;
+    private final Checks checks;
     private final Clock clock;
 
-    RoutineController(Standings standings, RoutineService service, UpkeepBook book, Clock clock) {
+    RoutineController(Standings standings, RoutineService service, UpkeepBook book, Checks checks, Clock clock) {
         this.standings = standings;
         this.service = service;
         this.book = book;
+        this.checks = checks;
         this.clock = clock;
     }
 
@@ -65,8 +70,8 @@ class RoutineController {
 
     record MachineRoutinesJson(long machine, List<RoutineJson> routines, List<LeftOutJson> leftOut, List<WhiteGauge> whites, PadForecast pad) {}
 
-    /** @param now how many are due already; @param soonest the first that comes */
-    record DueJson(long machine, String name, int now, @Nullable RoutineJson soonest, List<WhiteGauge> whites) {}
+    /** @param now how many are due already; @param soonest the first that comes; @param family what it prints, null if nothing yet; @param revival minutes until it could print for somebody */
+    record DueJson(long machine, String name, int now, @Nullable RoutineJson soonest, List<WhiteGauge> whites, @Nullable String family, int revival) {}
 
     record DoneJson(@Nullable String channel) {}
 
@@ -82,10 +87,12 @@ class RoutineController {
     List<DueJson> due() {
         var now = clock.instant();
         var settings = book.settings();
+        var gaps = checks.gapsNow();
         return standings.all().stream().map(m -> {
             var tuned = settings.getOrDefault(m.machine().id(), Map.of());
             return new DueJson(m.machine().id(), m.machine().name(), (int) m.all().stream().filter(s -> s.dueBy(now)).count(),
-                    m.all().stream().filter(s -> s.ask() != null).findFirst().map(s -> json(s, tuned, Map.of())).orElse(null), m.whites());
+                    m.all().stream().filter(s -> s.ask() != null).findFirst().map(s -> json(s, tuned, Map.of())).orElse(null), m.whites(),
+                    UpkeepBook.family(m.machine()).map(Family::label).orElse(null), Revival.minutes(m.all(), gaps.getOrDefault(m.machine().id(), 0), now));
         }).toList();
     }
 
