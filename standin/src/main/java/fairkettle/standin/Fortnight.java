@@ -1,6 +1,7 @@
 package fairkettle.standin;
 
 import fairkettle.ink.ChannelCode;
+import fairkettle.machine.Channel;
 import fairkettle.machine.Profile;
 import java.time.Duration;
 import java.time.Instant;
@@ -11,7 +12,7 @@ import java.util.function.Function;
 
 /**
  * The same bench, the same orders and the same air for a fortnight: once left alone but for the orders, once kept by whoever is
- * handed in. Where gaps stand before an order, somebody cleans up to three times, as people do.
+ * handed in. Where more gaps stand before an order than it forgives, somebody cleans up to three times, as people do.
  */
 public final class Fortnight {
 
@@ -19,6 +20,8 @@ public final class Fortnight {
     private static final Instant MONDAY = Instant.parse("2026-01-05T09:00:00Z");
     private static final int CLEANINGS_BEFORE_GIVING_UP = 3;
     private static final double ORDER_ML = 0.5;
+    /** Share of gaps that an order forgives. */
+    private static final double FORGIVEN = 0.02;
 
     private Fortnight() {}
 
@@ -30,7 +33,7 @@ public final class Fortnight {
 
     /**
      * @param gaps nozzles that do not print at the end
-     * @param spoilt orders that began with gaps though it was cleaned
+     * @param spoilt orders that began with more gaps than they forgive, though it was cleaned
      * @param orders that were printed
      * @param cleanings mL that cleanings drew; {@code upkeep} mL that routines drew
      */
@@ -69,12 +72,12 @@ public final class Fortnight {
                 }
                 if (order) {
                     orders++;
-                    for (int c = 0; c < CLEANINGS_BEFORE_GIVING_UP && gaps(machine) > 0; c++) {
+                    for (int c = 0; c < CLEANINGS_BEFORE_GIVING_UP && tooMany(machine, profile); c++) {
                         double before = held(machine);
                         machine.act(new Act.Clean());
                         cleaned += Math.max(0, before - held(machine));
                     }
-                    spoilt += gaps(machine) > 0 ? 1 : 0;
+                    spoilt += tooMany(machine, profile) ? 1 : 0;
                     channels.forEach(c -> machine.act(new Act.Purge(c.code(), ORDER_ML)));
                     profile.codes().forEach(c -> machine.act(new Act.Fill(c.code(), ORDER_ML)));
                 }
@@ -82,6 +85,10 @@ public final class Fortnight {
             gaps += gaps(machine);
         }
         return new Outcome(profiles.size(), gaps, spoilt, orders, cleaned, kept);
+    }
+
+    private static boolean tooMany(SimMachine machine, Profile profile) {
+        return gaps(machine) > FORGIVEN * profile.channels().stream().mapToInt(Channel::nozzles).sum();
     }
 
     private static int gaps(SimMachine machine) {

@@ -50,6 +50,9 @@ public class Ledger {
     /** An entry was written: said within its transaction. */
     public record Recorded(long id, NewEntry entry, Instant at, List<Posting> postings) {}
 
+    /** The contents were made again from the postings: whoever keeps more beside the log does the same. */
+    public record Rebuilt() {}
+
     /**
      * @param at null for now
      * @param topic what it was about beyond its words, such as “purge/C”; null for most
@@ -194,6 +197,7 @@ public class Ledger {
                         .where(POSTING.PLACE.notLike("outside/%")).groupBy(POSTING.PLACE, POSTING.SUBSTANCE)
                         .having(sum(POSTING.MICROLITRES).ne(java.math.BigDecimal.ZERO))).execute();
         var made = everything();
+        events.publishEvent(new Rebuilt());
         return (int) java.util.stream.Stream.concat(kept.keySet().stream(), made.keySet().stream()).distinct()
                 .filter(place -> !kept.getOrDefault(place, Mixture.EMPTY).equals(made.getOrDefault(place, Mixture.EMPTY))).count();
     }

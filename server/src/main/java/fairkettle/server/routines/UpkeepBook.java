@@ -186,6 +186,11 @@ public class UpkeepBook {
         happened(event.machine(), Happening.check(event.at(), event.entry()));
     }
 
+    @EventListener
+    void rebuilt(Ledger.Rebuilt event) {
+        machines.all().forEach(this::rebuild);
+    }
+
     private void happened(long id, Optional<Happening> what) {
         what.ifPresent(w -> happened(id, w));
     }

@@ -1,6 +1,7 @@
 package fairkettle.server.migration;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import fairkettle.devdb.ThrowawayPg;
 import fairkettle.server.Api;
@@ -11,6 +12,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.zip.GZIPInputStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
@@ -64,6 +67,18 @@ class YesterdayTest {
         assertThat(thistle.at("/plate/family").asString()).isEqualTo("maker's dye");
         assertThat(api.read(api.get("/api/shop")).at("/settings/name").asString()).isEqualTo("Quillmere Rosettes");
         assertThat(ledger.rebuild()).as("contents that differ from the entries").isZero();
+    }
+
+    @Test
+    void itsRoutinesAreReckonedFromItsLog() {
+        var routines = api.read(api.get("/api/machines/1/routines")).get("routines");
+        assertThat(routines).isNotEmpty();
+        var last = api.read(api.get("/api/machines/1")).at("/plate/lastCheck").asString();
+        assertThat(routines).anySatisfy(r -> {
+            assertThat(r.get("routine").asString()).isEqualTo("check");
+            assertThat(Instant.parse(r.get("since").asString())).isCloseTo(Instant.parse(last), within(1, ChronoUnit.MINUTES));
+        });
+        assertThat(api.get("/api/round")).hasStatusOk();
     }
 
     @Test
