@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { ref } from 'vue'
-import { clock } from '../units/format'
+import { clock, minutes } from '../units/format'
 import type { Round, Visit } from './useRound'
 
 /** The walk as a list to tick: what, where, when, and why here. */
@@ -53,8 +53,8 @@ const isCheck = (v: Visit) => v.routine === 'check'
         <span class="what"
           ><b>{{ machine(v.machine)?.name }}</b> {{ v.title }}
           <span class="quiet small"
-            >{{ v.hands }} min<template v-if="v.works">, then it works {{ v.works }}</template
-            ><template v-if="v.rests">, then it rests {{ v.rests }}</template
+            >{{ v.hands }} min<template v-if="v.works">, then it works {{ minutes(v.works) }}</template
+            ><template v-if="v.rests">, then it rests {{ minutes(v.rests) }}</template
             ><template v-if="who(v.person)"> · {{ who(v.person) }}</template
             ><template v-if="v.pinned"> · pinned</template></span
           ></span

@@ -28,10 +28,11 @@ const due = useDue()
 /** Of each kind of ink with several machines, which could print soonest. */
 const takers = computed(() => {
   const families = new Map<string, Schemas['DueJson'][]>()
-  for (const d of Object.values(due.value)) if (d.family) families.set(d.family, [...(families.get(d.family) ?? []), d])
+  for (const d of Object.values(due.value))
+    if (d.family && d.revival !== undefined) families.set(d.family, [...(families.get(d.family) ?? []), d])
   return [...families]
     .filter(([, all]) => all.length > 1)
-    .map(([family, all]) => ({ family, machines: all.sort((a, b) => a.revival - b.revival) }))
+    .map(([family, all]) => ({ family, machines: all.sort((a, b) => (a.revival ?? 0) - (b.revival ?? 0)) }))
 })
 const dayName = (day: string) =>
   new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(
@@ -70,7 +71,7 @@ const daysTo = (day: string) =>
         A new job in {{ f.family }}:
         <template v-for="(m, i) in f.machines" :key="m.machine"
           ><template v-if="i">, </template><b v-if="!i">{{ m.name }}</b
-          ><template v-else>{{ m.name }}</template> fit in {{ minutes(m.revival) }}</template
+          ><template v-else>{{ m.name }}</template> fit in {{ minutes(m.revival ?? 0) }}</template
         >
       </p>
       <div v-for="pad in week.pads" :key="pad.machine" class="notice">

@@ -6,7 +6,7 @@ import { api, problemOf, type Schemas } from '../api/client'
 import { countdown } from '../units/format'
 import { useLive } from './live'
 import { oneAtATime } from './oneAtATime'
-import { serverNow } from './shop'
+import { serverNow, useShop } from './shop'
 import { allowWhistle, notificationsPossible, whistle, whistleAllowed } from './whistle'
 
 const router = useRouter()
@@ -26,6 +26,9 @@ onMounted(load)
 useLive(() => ['hob', 'card/'], load)
 const ticking = setInterval(() => (now.value = serverNow()), 1000)
 onScopeDispose(() => clearInterval(ticking))
+watch(useShop().shop, () => (now.value = serverNow()))
+
+const SOON = 120_000 // ms before a soak dries
 
 const pots = computed(() =>
   waits.value.map((wait) => {
@@ -37,6 +40,7 @@ const pots = computed(() =>
       ready: left <= 0,
       state,
       useWithin: left <= 0 && late !== undefined && late > 0 ? countdown(late) : '',
+      drying: left <= 0 && late !== undefined && late > 0 && late <= SOON,
     }
   }),
 )
@@ -48,6 +52,7 @@ const meanwhile = computed(() => {
 })
 
 const whistled = new Set<number>()
+const warned = new Set<number>()
 watch(
   pots,
   (all) => {
@@ -56,6 +61,10 @@ watch(
         whistled.add(pot.wait.id)
         whistle(`${pot.wait.machineName ?? ''} ${pot.wait.label}: ready`)
       }
+    }
+    for (const pot of all.filter((p) => p.drying && !warned.has(p.wait.id))) {
+      warned.add(pot.wait.id)
+      whistle(`${pot.wait.machineName ?? ''} ${pot.wait.label}: dries in ${pot.useWithin}`)
     }
     const ready = all.filter((p) => p.ready).length
     document.title = document.title.replace(/^\(\d+\) /, '')

@@ -34,6 +34,9 @@ final class CalendarFile {
         System.setProperty("net.fortuna.ical4j.timezone.update.enabled", "false"); // never asks the network
     }
 
+    /** Before something spoils. */
+    private static final Duration SOON = Duration.ofMinutes(2);
+
     private CalendarFile() {}
 
     static String of(String shop, List<Published> published) {
@@ -53,12 +56,19 @@ final class CalendarFile {
         var event = new VEvent(new PropertyList(List.of(new Uid(item.uid()), new DtStamp(p.changed()), new DtStart<>(item.from()), new DtEnd<>(item.to()), new Summary(item.title()), new Description(item.words()),
                 new LastModified(p.changed()), new Sequence(p.sequence()), p.gone() ? ImmutableStatus.VEVENT_CANCELLED : ImmutableStatus.VEVENT_CONFIRMED, ImmutableTransp.TRANSPARENT)));
         if (Boolean.TRUE.equals(item.alarm()) && !p.gone()) {
-            var alarm = new VAlarm();
-            alarm.add(new Action("DISPLAY"));
-            alarm.add(new Trigger(new ParameterList(List.of(Related.START)), Duration.ZERO));
-            alarm.add(new Description(item.title()));
-            event.add(alarm);
+            event.add(alarm(item.title(), Related.START, Duration.ZERO));
+        }
+        if (Boolean.TRUE.equals(item.ends()) && !p.gone()) {
+            event.add(alarm(item.title() + ", and dries soon", Related.END, SOON.negated()));
         }
         return event;
+    }
+
+    private static VAlarm alarm(String words, Related to, Duration from) {
+        var alarm = new VAlarm();
+        alarm.add(new Action("DISPLAY"));
+        alarm.add(new Trigger(new ParameterList(List.of(to)), from));
+        alarm.add(new Description(words));
+        return alarm;
     }
 }

@@ -79,18 +79,18 @@ class FeedController {
             var name = w.machineName() == null ? "" : w.machineName() + ": ";
             var late = w.lateAt();
             items.add(new FeedItem("wait-%d@fair-kettle".formatted(w.id()), "%s%s ready".formatted(name, w.label()), late == null ? "The wait is over." : "Use it before it dries: the event ends then.", w.readyAt(),
-                    late == null ? w.readyAt().plus(A_GLANCE) : late, true));
+                    late == null ? w.readyAt().plus(A_GLANCE) : late, true, late != null));
         });
         var week = rounds.week(DAYS);
         var today = rounds.round();
         var names = today.machines().stream().collect(Collectors.toMap(RoundView.StationJson::id, RoundView.StationJson::name));
         var people = today.people().stream().collect(Collectors.toMap(RoundView.WalkerJson::id, RoundView.WalkerJson::name));
         today.visits().stream().filter(v -> v.begun() == null).forEach(v -> items.add(new FeedItem("visit-%s-%s@fair-kettle".formatted(today.day(), v.key().replace('/', '-')), "%s: %s".formatted(names.get(v.machine()), v.title()),
-                "%s. %s".formatted(v.person() == null ? "Somebody" : people.get(v.person()), v.say()), v.at(), v.at().plus(Duration.ofMinutes(v.hands())), false)));
+                "%s. %s".formatted(v.person() == null ? "Somebody" : people.get(v.person()), v.say()), v.at(), v.at().plus(Duration.ofMinutes(v.hands())), false, false)));
         var zone = shop.settings().zoneId();
         week.days().stream().skip(1).filter(RoundView.DayAheadJson::open).forEach(day -> ahead(day, zone, names, items));
         week.days().stream().flatMap(d -> d.promises().stream()).forEach(p -> items.add(new FeedItem("promise-%d@fair-kettle".formatted(p.id()), "%s prints: %s".formatted(names.get(p.machine()), p.words()), "Promised.", p.at(),
-                p.at().plus(Duration.ofMinutes(p.minutes())), false)));
+                p.at().plus(Duration.ofMinutes(p.minutes())), false, false)));
         return items;
     }
 
@@ -101,7 +101,7 @@ class FeedController {
             int minutes = visits.stream().mapToInt(RoundView.VisitJson::hands).sum();
             var first = visits.stream().map(RoundView.VisitJson::at).min(Instant::compareTo).orElse(day.day().atStartOfDay(zone).toInstant());
             items.add(new FeedItem("day-%s-%d@fair-kettle".formatted(day.day(), machine), "%s: %d min".formatted(Objects.requireNonNull(names.get(machine)), minutes),
-                    visits.stream().map(RoundView.VisitJson::title).distinct().collect(Collectors.joining("\n")), first, first.plus(Duration.ofMinutes(minutes)), false));
+                    visits.stream().map(RoundView.VisitJson::title).distinct().collect(Collectors.joining("\n")), first, first.plus(Duration.ofMinutes(minutes)), false, false));
         });
     }
 }

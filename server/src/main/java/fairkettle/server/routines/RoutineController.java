@@ -13,6 +13,7 @@ import fairkettle.routine.WhiteDraw;
 import fairkettle.routine.WhiteGauge;
 import fairkettle.safety.Caution;
 import fairkettle.server.benches.Checks;
+import fairkettle.server.cards.Cards;
 import fairkettle.server.routines.Standings.OfMachine;
 import fairkettle.server.routines.UpkeepBook.Setting;
 import jakarta.validation.Valid;
@@ -44,13 +45,15 @@ class RoutineController {
     private final RoutineService service;
     private final UpkeepBook book;
     private final Checks checks;
+    private final Cards cards;
     private final Clock clock;
 
-    RoutineController(Standings standings, RoutineService service, UpkeepBook book, Checks checks, Clock clock) {
+    RoutineController(Standings standings, RoutineService service, UpkeepBook book, Checks checks, Cards cards, Clock clock) {
         this.standings = standings;
         this.service = service;
         this.book = book;
         this.checks = checks;
+        this.cards = cards;
         this.clock = clock;
     }
 
@@ -70,8 +73,8 @@ class RoutineController {
 
     record MachineRoutinesJson(long machine, List<RoutineJson> routines, List<LeftOutJson> leftOut, List<WhiteGauge> whites, PadForecast pad) {}
 
-    /** @param now how many are due already; @param soonest the first that comes; @param family what it prints, null if nothing yet; @param revival minutes until it could print for somebody */
-    record DueJson(long machine, String name, int now, @Nullable RoutineJson soonest, List<WhiteGauge> whites, @Nullable String family, int revival) {}
+    /** @param now how many are due already; @param soonest the first that comes; @param family what it prints, null if nothing yet; @param revival minutes until it could print for somebody; null while its card is open */
+    record DueJson(long machine, String name, int now, @Nullable RoutineJson soonest, List<WhiteGauge> whites, @Nullable String family, @Nullable Integer revival) {}
 
     record DoneJson(@Nullable String channel) {}
 
@@ -88,11 +91,12 @@ class RoutineController {
         var now = clock.instant();
         var settings = book.settings();
         var gaps = checks.gapsNow();
+        var open = cards.open().keySet();
         return standings.all().stream().map(m -> {
             var tuned = settings.getOrDefault(m.machine().id(), Map.of());
             return new DueJson(m.machine().id(), m.machine().name(), (int) m.all().stream().filter(s -> s.dueBy(now)).count(),
                     m.all().stream().filter(s -> s.ask() != null).findFirst().map(s -> json(s, tuned, Map.of())).orElse(null), m.whites(),
-                    UpkeepBook.family(m.machine()).map(Family::label).orElse(null), Revival.minutes(m.all(), gaps.getOrDefault(m.machine().id(), 0), now));
+                    UpkeepBook.family(m.machine()).map(Family::label).orElse(null), open.contains(m.machine().id()) ? null : Integer.valueOf(Revival.minutes(m.all(), gaps.getOrDefault(m.machine().id(), 0), now)));
         }).toList();
     }
 
