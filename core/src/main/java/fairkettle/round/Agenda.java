@@ -77,8 +77,8 @@ public final class Agenda {
         return new Plan(keys.stream().mapToInt(start).toArray(), keys.stream().mapToInt(person).toArray());
     }
 
-    /** What is taken twice over is taken once. */
-    private static List<Day.Taken> merged(List<Day.Taken> taken) {
+    /** What is taken twice over is taken once: a slip may push one act into the next reservation. */
+    public static List<Day.Taken> merged(List<Day.Taken> taken) {
         var out = new ArrayList<Day.Taken>();
         taken.stream().filter(t -> t.to() > t.from()).sorted((a, b) -> a.machine() != b.machine() ? a.machine() - b.machine() : a.thing() != b.thing() ? a.thing() - b.thing() : a.from() - b.from()).forEach(t -> {
             var last = out.isEmpty() ? null : out.getLast();

@@ -1,5 +1,6 @@
 package fairkettle.measure.rounds;
 
+import fairkettle.round.Agenda;
 import fairkettle.round.Chain;
 import fairkettle.round.Day;
 import fairkettle.round.Due;
@@ -7,7 +8,6 @@ import fairkettle.round.Gloves;
 import fairkettle.round.Plan;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -108,7 +108,7 @@ public final class Slip {
             staff.add(new Day.Person(person.name(), hours, gloves[w], bench[w]));
         }
         var before = new Plan(starts.stream().mapToInt(i -> i).toArray(), persons.stream().mapToInt(i -> i).toArray());
-        return new Day(staff, day.machines(), day.things(), chains, promises, merged(taken), before);
+        return new Day(staff, day.machines(), day.things(), chains, promises, Agenda.merged(taken), before);
     }
 
     private static Chain left(Chain chain, int begun, int segments, int end, int now) {
@@ -122,19 +122,5 @@ public final class Slip {
             dues.set(0, new Due(d.ideal(), d.latest(), d.soft(), d.hard(), d.drop() + BEGUN));
         }
         return new Chain(chain.name(), chain.machine(), Math.max(now, end + last.waitMin()), last.open() ? chain.firstBy() : end + last.waitMax(), last.holds(), chain.tasks().subList(begun, chain.tasks().size()), dues);
-    }
-
-    /** A slip may push one act into the next reservation: they run together. */
-    private static List<Day.Taken> merged(List<Day.Taken> taken) {
-        var out = new ArrayList<Day.Taken>();
-        taken.stream().filter(t -> t.to() > t.from()).sorted(Comparator.comparingInt(Day.Taken::machine).thenComparingInt(Day.Taken::thing).thenComparingInt(Day.Taken::from)).forEach(t -> {
-            var last = out.isEmpty() ? null : out.getLast();
-            if (last != null && last.machine() == t.machine() && last.thing() == t.thing() && t.from() <= last.to()) {
-                out.set(out.size() - 1, new Day.Taken(t.machine(), t.thing(), last.from(), Math.max(last.to(), t.to())));
-            } else {
-                out.add(t);
-            }
-        });
-        return out;
     }
 }

@@ -271,7 +271,7 @@ class RoundSituation {
         if (errands.containsKey(check)) {
             return check;
         }
-        boolean fresh = machine.all().stream().anyMatch(s -> s.key().routine().equals("check") && s.mark().since().isAfter(now.minus(JUST_CHECKED)));
+        boolean fresh = machine.all().stream().anyMatch(s -> s.key().routine().equals("check") && s.mark().entry() != null && s.mark().since().isAfter(now.minus(JUST_CHECKED)));
         if (fresh || machine.all().isEmpty()) {
             return "";
         }

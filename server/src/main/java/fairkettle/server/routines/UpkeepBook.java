@@ -92,8 +92,16 @@ public class UpkeepBook {
     }
 
     Map<Long, Map<String, Setting>> settings() {
+        return settings(DSL.noCondition());
+    }
+
+    private Map<String, Setting> settingsOf(long machine) {
+        return settings(ROUTINE_SETTING.MACHINE_ID.eq(machine)).getOrDefault(machine, Map.of());
+    }
+
+    private Map<Long, Map<String, Setting>> settings(Condition where) {
         var all = new HashMap<Long, Map<String, Setting>>();
-        db.selectFrom(ROUTINE_SETTING).forEach(r -> all.computeIfAbsent(r.getMachineId(), _ -> new HashMap<>()).put(r.getRoutine(), new Setting(r.getFactor(), r.getOffBecause())));
+        db.selectFrom(ROUTINE_SETTING).where(where).forEach(r -> all.computeIfAbsent(r.getMachineId(), _ -> new HashMap<>()).put(r.getRoutine(), new Setting(r.getFactor(), r.getOffBecause())));
         return all;
     }
 
@@ -197,7 +205,7 @@ public class UpkeepBook {
 
     private void happened(long id, Happening what) {
         var machine = machines.get(id);
-        var upkeep = upkeep(machine, settings().getOrDefault(id, Map.of()));
+        var upkeep = upkeep(machine, settingsOf(id));
         var before = read(UPKEEP.MACHINE_ID.eq(id)).getOrDefault(id, Map.of());
         if (before.isEmpty()) {
             rebuild(machine); // the log has this already
@@ -225,19 +233,18 @@ public class UpkeepBook {
     }
 
     private void use(long machine, Happening what) {
+        if (what.moved().isEmpty() && what.sheets() <= 0 && what.cleanings() == 0) {
+            return;
+        }
         var day = LocalDate.ofInstant(what.at(), shop.settings().zoneId());
         double waste = what.cleanings() > 0 ? what.moved().values().stream().mapToDouble(d -> d).sum() : 0;
-        if (what.sheets() > 0 || what.cleanings() > 0) {
-            used(machine, day, "", 0, 0, waste, what.sheets(), what.cleanings());
+        var rows = db.insertInto(USED_DAY, USED_DAY.MACHINE_ID, USED_DAY.DAY, USED_DAY.CHANNEL, USED_DAY.LAID, USED_DAY.MOVED, USED_DAY.PAD, USED_DAY.SHEETS, USED_DAY.CLEANINGS)
+                .values(machine, day, "", 0.0, 0.0, waste, what.sheets(), what.cleanings());
+        for (var moved : what.moved().entrySet()) {
+            rows = rows.values(machine, day, moved.getKey().code(), what.laid().getOrDefault(moved.getKey(), 0.0), moved.getValue(), 0.0, 0.0, 0);
         }
-        what.moved().forEach((channel, mL) -> used(machine, day, channel.code(), what.laid().getOrDefault(channel, 0.0), mL, 0, 0, 0));
-    }
-
-    private void used(long machine, LocalDate day, String channel, double laid, double moved, double pad, double sheets, int cleanings) {
-        db.insertInto(USED_DAY).set(USED_DAY.MACHINE_ID, machine).set(USED_DAY.DAY, day).set(USED_DAY.CHANNEL, channel).set(USED_DAY.LAID, laid).set(USED_DAY.MOVED, moved).set(USED_DAY.PAD, pad)
-                .set(USED_DAY.SHEETS, sheets).set(USED_DAY.CLEANINGS, cleanings).onConflict(USED_DAY.MACHINE_ID, USED_DAY.DAY, USED_DAY.CHANNEL).doUpdate()
-                .set(USED_DAY.LAID, USED_DAY.LAID.plus(excluded(USED_DAY.LAID))).set(USED_DAY.MOVED, USED_DAY.MOVED.plus(excluded(USED_DAY.MOVED))).set(USED_DAY.PAD, USED_DAY.PAD.plus(excluded(USED_DAY.PAD)))
-                .set(USED_DAY.SHEETS, USED_DAY.SHEETS.plus(excluded(USED_DAY.SHEETS))).set(USED_DAY.CLEANINGS, USED_DAY.CLEANINGS.plus(excluded(USED_DAY.CLEANINGS))).execute();
+        rows.onConflict(USED_DAY.MACHINE_ID, USED_DAY.DAY, USED_DAY.CHANNEL).doUpdate().set(USED_DAY.LAID, USED_DAY.LAID.plus(excluded(USED_DAY.LAID))).set(USED_DAY.MOVED, USED_DAY.MOVED.plus(excluded(USED_DAY.MOVED)))
+                .set(USED_DAY.PAD, USED_DAY.PAD.plus(excluded(USED_DAY.PAD))).set(USED_DAY.SHEETS, USED_DAY.SHEETS.plus(excluded(USED_DAY.SHEETS))).set(USED_DAY.CLEANINGS, USED_DAY.CLEANINGS.plus(excluded(USED_DAY.CLEANINGS))).execute();
     }
 
     /** Makes a machine’s part of the book again from its log. */
@@ -245,7 +252,7 @@ public class UpkeepBook {
     public void rebuild(Machine machine) {
         db.deleteFrom(UPKEEP).where(UPKEEP.MACHINE_ID.eq(machine.id())).execute();
         db.deleteFrom(USED_DAY).where(USED_DAY.MACHINE_ID.eq(machine.id())).execute();
-        var upkeep = upkeep(machine, settings().getOrDefault(machine.id(), Map.of()));
+        var upkeep = upkeep(machine, settingsOf(machine.id()));
         var contra = ENTRY.as("contra");
         var entries = db.selectFrom(ENTRY).where(ENTRY.MACHINE_ID.eq(machine.id()), ENTRY.CONTRA_OF.isNull())
                 .andNotExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID))).orderBy(ENTRY.AT, ENTRY.ID).fetch();
