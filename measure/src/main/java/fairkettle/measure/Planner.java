@@ -26,7 +26,7 @@ public final class Planner {
     private static final long SEED = Long.getLong("seed", 500_003);
     private static final int DAYS = Integer.getInteger("days", 4);
     private static final int SMALL = Integer.getInteger("small", 18);
-    private static final long LONG_MILLIS = 1000 * Long.getLong("long", 12);
+    private static final long LONG_MILLIS = 1000 * Long.getLong("long", 4);
     private static final double PROOF_SECONDS = Integer.getInteger("proof", 60);
     private static final long BUDGET_MILLIS = 470; // of the half second; the rest is for the machine’s noise
     private static final long REPLAN_MILLIS = 40;
