@@ -63,7 +63,7 @@ final class RunningKettle implements AutoCloseable {
     /** The application unpacked, as the start command runs it: it starts in half the time. */
     private static synchronized Path extracted() throws IOException, InterruptedException {
         var jar = Path.of(System.getProperty("app.jar"));
-        var folder = Path.of("target/app-" + Files.getLastModifiedTime(jar).toMillis() + "-" + System.getProperty("fork", "1"));
+        var folder = Path.of("target/app-" + Files.getLastModifiedTime(jar).toMillis());
         if (!Files.exists(folder)) {
             var process = new ProcessBuilder(JAVA, "-Djarmode=tools", "-jar", jar.toString(), "extract", "--destination", folder.toString())
                     .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
