@@ -89,7 +89,7 @@ public final class Routines {
             run.execute("insert into bench (name, place) values ('Load bench', 99)");
             run.execute("""
                     insert into machine (name, bench_id, place, profile) select 'Load ' || n, (select id from bench where name = 'Load bench'), n,
-                      case when n % 4 = 0 then 'film-rebuilt' when n % 4 = 1 then 'wide-tank' else 'small-tank' end from generate_series(1, %d) n""".formatted(MACHINES));
+                      case when n %% 4 = 0 then 'film-rebuilt' when n %% 4 = 1 then 'wide-tank' else 'small-tank' end from generate_series(1, %d) n""".formatted(MACHINES));
             run.execute("""
                     insert into channel (machine_id, code, slot, held, family, make) select m.id, c.code, c.slot, 'INKED', case when m.profile = 'film-rebuilt' then 'FILM' else 'SUBLIMATION' end, 'own'
                       from machine m cross join (values ('K', 0), ('C', 1), ('M', 2), ('Y', 3), ('W1', 4), ('W2', 5)) c (code, slot) where m.name like 'Load %' and (m.profile = 'film-rebuilt' or c.slot < 4)""");
