@@ -1,0 +1,82 @@
+package fairkettle.clinic;
+
+import fairkettle.ink.ChannelCode;
+import java.time.Duration;
+import java.util.Optional;
+import java.util.Set;
+
+/** What the advice never breaks. A person may do otherwise; then it is recorded, not refused. */
+public final class GroundRules {
+
+    private static final double POWER_RESERVE = 3; // mL that stay above what a power cleaning pulls
+    private static final int POWER_MOST = 2;
+    private static final int HEAD_WORK_MOST = 3;
+    private static final Duration DAYS_OF_CHECKS = Duration.ofHours(24);
+
+    private GroundRules() {}
+
+    /** @return why this must not be advised now; empty if it may */
+    public static Optional<String> against(Treatment treatment, Set<ChannelCode> channels, Progress so) {
+        var situation = so.situation();
+        if (so.parted()) {
+            return Optional.of("The plate has parted: nothing helps this head any more.");
+        }
+        if (treatment.costsInk() && !so.simpleKnown()) {
+            return Optional.of("Level, vent, valve, seating, family and pad come first.");
+        }
+        if (treatment != Treatment.LOOK_AGAIN && so.lookDue()) {
+            return Optional.of("A check comes first: nobody knows what the last act did.");
+        }
+        return Optional.ofNullable(switch (treatment) {
+            case CLEANING -> so.cleaningsInARow() >= situation.inARow() ? "%d cleanings in a row: rest first, more only pulls air.".formatted(so.cleaningsInARow())
+                    : tooLittle(situation.ink().cleaning(), so) ? "Too little ink for a cleaning."
+                    : so.padRoom() < situation.takes(treatment, 0).pad() ? "The pad has no room for a cleaning." : null;
+            case POWER_CLEANING -> so.times(Treatment.CLEANING) + so.times(Treatment.PURGE_SHEET) == 0 ? "A power cleaning needs a reason: smaller things first."
+                    : tooLittle(situation.ink().powerCleaning() + POWER_RESERVE, so) ? "Tanks are below what a power cleaning needs."
+                    : so.padRoom() < situation.takes(treatment, 0).pad() ? "The pad has no room for a power cleaning."
+                    : so.times(treatment) >= POWER_MOST ? "Two power cleanings are enough." : null;
+            case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> situation.refillable() ? null : "There is no cartridge to reach.";
+            case DRAW_AT_WASTE_LINE -> situation.wasteLine() ? null : "The waste line cannot be reached on this machine.";
+            case AGITATE -> channels.stream().allMatch(ChannelCode::white) ? null : "Only white settles so fast.";
+            case FLUSH_LINE -> situation.refillable() ? "There is no long line on this machine." : null;
+            case RENEW -> channels.stream().allMatch(c -> so.threads().contains(c) || so.offColour().contains(c)) ? null
+                    : "No thread was seen and no foreign colour: renewing would throw good ink away.";
+            case NEW_DAMPER -> channels.stream().allMatch(c -> so.times(treatment, c) < 1) ? null : "It was changed already.";
+            case DRAW_AT_INLET -> headWork(so, channels);
+            case HEAD_OUT -> {
+                if (!situation.headOut()) {
+                    yield "Its user cannot take this head out.";
+                }
+                if (so.times(treatment) > 0) {
+                    yield "The head was out already.";
+                }
+                if (so.times(Treatment.SOAK) + so.times(Treatment.SOAK_OVERNIGHT) == 0 || !stationDone(so)) {
+                    yield "Before a head comes out: soak, and care of cap and wiper.";
+                }
+                yield so.took().compareTo(DAYS_OF_CHECKS) < 0 ? "Before a head comes out: checks over a day at least." : null;
+            }
+            case PURGE_SHEET, REST_SHORT, REST_LONG, SOAK, SOAK_OVERNIGHT, WIPE, FLUSH_CAP, NEW_CAP, LOOK_AGAIN -> null;
+        });
+    }
+
+    private static boolean stationDone(Progress so) {
+        return so.times(Treatment.WIPE) + so.times(Treatment.FLUSH_CAP) + so.times(Treatment.NEW_CAP) > 0;
+    }
+
+    private static @org.jspecify.annotations.Nullable String headWork(Progress so, Set<ChannelCode> channels) {
+        if (so.gainedByHand()) {
+            return "Half was gained: stop forcing, let the machine finish the cure.";
+        }
+        if (channels.stream().anyMatch(c -> so.times(Treatment.DRAW_AT_INLET, c) >= HEAD_WORK_MOST)) {
+            return "Three draws through the inlet are enough.";
+        }
+        if (so.times(Treatment.CLEANING) + so.times(Treatment.DRAW_AT_WASTE_LINE) == 0) {
+            return "Before the inlet is touched: a cleaning or a draw at the waste line.";
+        }
+        return so.times(Treatment.SOAK) + so.times(Treatment.SOAK_OVERNIGHT) == 0 || !stationDone(so) ? "Before the inlet is touched: a soak, and care of cap and wiper." : null;
+    }
+
+    private static boolean tooLittle(double mL, Progress so) {
+        return so.situation().channels().stream().anyMatch(p -> so.level(p.code()) < mL);
+    }
+}

@@ -1,0 +1,295 @@
+package fairkettle.clinic;
+
+import fairkettle.ink.ChannelCode;
+import java.time.Duration;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+
+/** What has been done in a case so far: counts, what is due, what was spent. The ground rules are read against it. */
+public final class Progress {
+
+    private final Situation situation;
+    private boolean simpleKnown;
+    private boolean lookDue = true;
+    private boolean lookedOnce;
+    private boolean pageGood;
+    private boolean parted;
+    private int cleaningsInARow;
+    private boolean gainedByHand; // half a channel or more came back while somebody worked at the head
+    private Duration took = Duration.ZERO;
+    private double mL;
+    private double pad;
+    private double hands;
+    private double money;
+    private final Map<Treatment, Integer> done = new EnumMap<>(Treatment.class);
+    private final Map<Treatment, Map<ChannelCode, Integer>> doneOn = new EnumMap<>(Treatment.class);
+    private final Map<ChannelCode, Double> drawn = new HashMap<>();
+    private final Map<ChannelCode, Integer> gaps = new TreeMap<>();
+    private final Map<ChannelCode, Integer> gapsBefore = new HashMap<>();
+    private final Set<ChannelCode> pageBad = new TreeSet<>();
+    private final Set<ChannelCode> threads = new HashSet<>();
+    private final Set<ChannelCode> offColour = new HashSet<>();
+    private final Set<ChannelCode> starved = new HashSet<>();
+    private final Set<Class<? extends Evidence>> asked = new HashSet<>();
+    private @org.jspecify.annotations.Nullable Treatment last;
+
+    private Progress(Situation situation) {
+        this.situation = situation;
+        simpleKnown = situation.simpleKnown();
+    }
+
+    public static Progress of(Situation situation) {
+        return new Progress(situation);
+    }
+
+    /** @param took until it was over */
+    public Progress with(Evidence evidence) {
+        var after = new Progress(situation);
+        after.simpleKnown = simpleKnown;
+        after.lookDue = lookDue;
+        after.lookedOnce = lookedOnce;
+        after.pageGood = pageGood;
+        after.parted = parted;
+        after.cleaningsInARow = cleaningsInARow;
+        after.gainedByHand = gainedByHand;
+        after.took = took;
+        after.mL = mL;
+        after.pad = pad;
+        after.hands = hands;
+        after.money = money;
+        after.done.putAll(done);
+        doneOn.forEach((t, on) -> after.doneOn.put(t, new HashMap<>(on)));
+        after.drawn.putAll(drawn);
+        after.gaps.putAll(gaps);
+        after.gapsBefore.putAll(gapsBefore);
+        after.pageBad.addAll(pageBad);
+        after.threads.addAll(threads);
+        after.offColour.addAll(offColour);
+        after.starved.addAll(starved);
+        after.asked.addAll(asked);
+        after.last = last;
+        after.take(evidence);
+        return after;
+    }
+
+    private void take(Evidence evidence) {
+        asked.add(evidence.getClass());
+        switch (evidence) {
+            case Evidence.Look(var missing) -> {
+                gapsBefore.putAll(gaps);
+                missing.forEach((code, gone) -> gaps.put(code, gone.size()));
+                if (last != null && last.headWork()) {
+                    gainedByHand = gaps.entrySet().stream().anyMatch(e -> gapsBefore.getOrDefault(e.getKey(), 0) > 0 && e.getValue() * 2 <= gapsBefore.get(e.getKey()));
+                }
+                lookDue = false;
+                lookedOnce = true;
+                spend(situation.ink().check() * situation.channels().size(), 0, 0, 1.5, Duration.ofMinutes(2));
+            }
+            case Evidence.Page(var seen) -> {
+                boolean whole = seen.size() == situation.channels().size();
+                if (whole) {
+                    pageGood = true;
+                } else {
+                    treated(Treatment.PURGE_SHEET, seen.keySet());
+                }
+                seen.forEach((code, page) -> {
+                    boolean bad = page.fade() > .30 || page.off();
+                    pageGood &= !bad;
+                    if (bad) {
+                        pageBad.add(code);
+                    } else {
+                        pageBad.remove(code);
+                    }
+                    if (page.off()) {
+                        offColour.add(code);
+                    }
+                    if (page.fade() > .15) {
+                        starved.add(code);
+                    }
+                });
+                if (whole) {
+                    spend(situation.ink().sheet() * seen.size(), 0, 0, 3, Duration.ofMinutes(6));
+                    seen.keySet().forEach(c -> drawn.merge(c, situation.ink().sheet(), Double::sum));
+                }
+            }
+            case Evidence.Done(var treatment, var channels) -> treated(treatment, channels);
+            case Evidence.Filled(var code, var level) -> drawn.put(code, situation.channels().get(situation.index(code)).level() - level);
+            case Evidence.Simple _ -> {
+                simpleKnown = true;
+                spend(0, 0, 0, 3, Duration.ofMinutes(4));
+            }
+            case Evidence.Thread(var code, var seen) -> {
+                if (seen) {
+                    threads.add(code);
+                }
+                spend(0, 0, 0, 1, Duration.ofMinutes(1));
+            }
+            case Evidence.Felt(_, var feel) -> {
+                if (feel == Evidence.Feel.NOTHING_HARD) {
+                    spend(0, 0, 0, 0, Duration.ZERO);
+                }
+            }
+            case Evidence.Parted _ -> parted = true;
+            case Evidence.WasteRose _, Evidence.Bubbles _, Evidence.Crust _, Evidence.Shifted _ -> spend(0, 0, 0, .5, Duration.ofMinutes(1));
+        }
+    }
+
+    private void treated(Treatment treatment, Set<ChannelCode> channels) {
+        var takes = situation.takes(treatment, channels.size());
+        done.merge(treatment, 1, Integer::sum);
+        channels.forEach(c -> doneOn.computeIfAbsent(treatment, _ -> new HashMap<>()).merge(c, 1, Integer::sum));
+        cleaningsInARow = treatment == Treatment.CLEANING ? cleaningsInARow + 1 : treatment.lasts(1).toMinutes() >= 120 ? 0 : cleaningsInARow;
+        lookDue = true;
+        pageGood = false;
+        pageBad.clear(); // why: what was done since may have cured it; only another page tells
+        last = treatment;
+        if (treatment == Treatment.REST_LONG || treatment == Treatment.SOAK_OVERNIGHT) {
+            gainedByHand = false;
+        }
+        spend(takes.mL(), takes.pad(), takes.fluid(), treatment.hands(channels.size()), treatment.lasts(channels.size()));
+        money += takes.parts();
+        var each = treatment.cleans() ? situation.channels().stream().map(Situation.Part::code).toList() : channels;
+        each.forEach(c -> drawn.merge(c, takes.mL() / Math.max(1, each.size()), Double::sum));
+    }
+
+    private void spend(double ink, double intoPad, double fluid, double minutes, Duration lasts) {
+        mL += ink;
+        pad += intoPad;
+        hands += minutes;
+        took = took.plus(lasts);
+        var prices = situation.prices();
+        money += ink * prices.ink() + intoPad * prices.pad() + fluid * prices.fluid() + minutes * prices.minute();
+    }
+
+    public Situation situation() {
+        return situation;
+    }
+
+    public boolean simpleKnown() {
+        return simpleKnown;
+    }
+
+    /** Whether the next thing is a check. */
+    public boolean lookDue() {
+        return lookDue;
+    }
+
+    public boolean lookedOnce() {
+        return lookedOnce;
+    }
+
+    /** Whether a full page came out well since the last treatment. */
+    public boolean pageGood() {
+        return pageGood;
+    }
+
+    /** Liquid came out at the plate's side. */
+    public boolean parted() {
+        return parted;
+    }
+
+    public int cleaningsInARow() {
+        return cleaningsInARow;
+    }
+
+    public boolean gainedByHand() {
+        return gainedByHand;
+    }
+
+    public int times(Treatment treatment) {
+        return done.getOrDefault(treatment, 0);
+    }
+
+    public int times(Treatment treatment, ChannelCode code) {
+        return doneOn.getOrDefault(treatment, Map.of()).getOrDefault(code, 0);
+    }
+
+    public Set<Treatment> tried() {
+        return done.isEmpty() ? Set.of() : EnumSet.copyOf(done.keySet());
+    }
+
+    boolean asked(Class<? extends Evidence> what) {
+        return asked.contains(what);
+    }
+
+    @org.jspecify.annotations.Nullable Treatment last() {
+        return last;
+    }
+
+    public Duration took() {
+        return took;
+    }
+
+    /** mL of ink that went out of the path. */
+    public double mL() {
+        return mL;
+    }
+
+    /** mL of it into the pad. */
+    public double pad() {
+        return pad;
+    }
+
+    /** Minutes of hands. */
+    public double hands() {
+        return hands;
+    }
+
+    /** Ink, pad, fluid, parts and hands, in the shop's currency. */
+    public double money() {
+        return money;
+    }
+
+    /** mL left in a channel's vessel, as far as is known. */
+    public double level(ChannelCode code) {
+        return situation.channels().get(situation.index(code)).level() - drawn.getOrDefault(code, 0.0);
+    }
+
+    /** mL until the pad is full. */
+    public double padRoom() {
+        return situation.padRoom() - pad;
+    }
+
+    Set<ChannelCode> pageBad() {
+        return pageBad;
+    }
+
+    Set<ChannelCode> threads() {
+        return threads;
+    }
+
+    Set<ChannelCode> offColour() {
+        return offColour;
+    }
+
+    Set<ChannelCode> starved() {
+        return starved;
+    }
+
+    /** Strokes missing at the last check. */
+    public int gaps(ChannelCode code) {
+        return gaps.getOrDefault(code, 0);
+    }
+
+    Collection<ChannelCode> seen() {
+        return gaps.keySet();
+    }
+
+    /** Channels that are not good enough for the work in hand, by the last check and page. */
+    public Set<ChannelCode> failing() {
+        var all = new TreeSet<ChannelCode>();
+        for (var part : situation.channels()) {
+            if (gaps(part.code()) > part.tolerated() || pageBad.contains(part.code())) {
+                all.add(part.code());
+            }
+        }
+        return all;
+    }
+}

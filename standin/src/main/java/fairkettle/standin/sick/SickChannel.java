@@ -1,0 +1,281 @@
+package fairkettle.standin.sick;
+
+import fairkettle.ink.ChannelCode;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/** One ink path from vessel to nozzles. Volumes in mL, rates in mL a minute, times in hours. */
+final class SickChannel {
+
+    static final int STROKES = 60;
+    private static final double SHUT_AT = .5;
+    private static final double AIR_STARVES = .5; // mL in the line
+    private static final double VACUUM = 1.4; // mL drawn against a shut vent until nothing follows
+
+    final ChannelCode code;
+    final double capacity;
+    private final double line; // mL from vessel to damper
+    private final double quick; // mL a minute through a clean path
+    private final double reserveMost;
+    private final double[] shutAt = new double[STROKES];
+    private final double[] weakness = new double[STROKES];
+    final double[] depth = new double[STROKES]; // of dried ink
+    final double[] hard = new double[STROKES];
+    final boolean[] dead = new boolean[STROKES];
+    final boolean[] dirt = new boolean[STROKES];
+    final boolean[] bubble = new boolean[STROKES];
+    double level;
+    double load; // of the filter, 0 to 1
+    double crust; // at the inlet
+    double settledLine;
+    double settledVessel;
+    double vacuum;
+    boolean ventShut;
+    boolean empty; // or a chip that says so, or a cartridge that is not seated
+    boolean growth;
+    double mixed; // ink that does not belong, in the path
+    double smear; // on the plate
+    double damperAir;
+    private double reserve;
+    private List<double[]> pockets = new ArrayList<>(); // place along the line 0 to 1, mL
+
+    SickChannel(ChannelCode code, Dice dice, Physics physics, double capacity) {
+        this.code = code;
+        this.capacity = capacity;
+        line = dice.about(code.white() ? 6 : 4.5, .2);
+        quick = dice.about(3.2, .3);
+        reserveMost = physics.reserve() ? dice.between(.15, .6) : .02;
+        reserve = reserveMost;
+        level = capacity * dice.between(.45, .95);
+        for (int i = 0; i < STROKES; i++) {
+            shutAt[i] = dice.about(SHUT_AT, .45);
+            weakness[i] = dice.about(1, .45);
+        }
+    }
+
+    private SickChannel(SickChannel other) {
+        code = other.code;
+        capacity = other.capacity;
+        line = other.line;
+        quick = other.quick;
+        reserveMost = other.reserveMost;
+        reserve = other.reserve;
+        level = other.level;
+        load = other.load;
+        crust = other.crust;
+        settledLine = other.settledLine;
+        settledVessel = other.settledVessel;
+        vacuum = other.vacuum;
+        ventShut = other.ventShut;
+        empty = other.empty;
+        growth = other.growth;
+        mixed = other.mixed;
+        smear = other.smear;
+        damperAir = other.damperAir;
+        System.arraycopy(other.shutAt, 0, shutAt, 0, STROKES);
+        System.arraycopy(other.weakness, 0, weakness, 0, STROKES);
+        System.arraycopy(other.depth, 0, depth, 0, STROKES);
+        System.arraycopy(other.hard, 0, hard, 0, STROKES);
+        System.arraycopy(other.dead, 0, dead, 0, STROKES);
+        System.arraycopy(other.dirt, 0, dirt, 0, STROKES);
+        System.arraycopy(other.bubble, 0, bubble, 0, STROKES);
+        other.pockets.forEach(p -> pockets.add(p.clone()));
+    }
+
+    SickChannel copy() {
+        return new SickChannel(this);
+    }
+
+    void pocket(double place, double mL) {
+        pockets.add(new double[] {place, mL});
+    }
+
+    double airInLine() {
+        double sum = 0;
+        for (var p : pockets) {
+            sum += p[1];
+        }
+        return sum;
+    }
+
+    /** What the path lets through, mL a minute. */
+    double limit() {
+        if (empty || level <= .2) {
+            return 0;
+        }
+        double q = quick * Math.pow(1 - Math.min(.995, load), 1.6) * (1 - .8 * crust) * (1 - .85 * Math.min(1, settledLine)) * (1 - Math.min(1, vacuum)) * (growth ? .22 : 1);
+        return airInLine() > AIR_STARVES ? q * .55 : q;
+    }
+
+    boolean blocked(int i) {
+        return dead[i] || depth[i] > shutAt[i];
+    }
+
+    boolean fires(int i) {
+        return !blocked(i) && !dirt[i] && !bubble[i];
+    }
+
+    int silent() {
+        int n = 0;
+        for (int i = 0; i < STROKES; i++) {
+            n += fires(i) ? 0 : 1;
+        }
+        return n;
+    }
+
+    /**
+     * Ink goes through.
+     *
+     * @param rate mL a minute that is asked for
+     * @param suction true if a pump or a syringe pulls, false if it is printed
+     * @return share of the wanted ink that came, in twenty parts of the way
+     */
+    double[] flow(double mL, double rate, boolean suction, Dice dice) {
+        int steps = 20;
+        var came = new double[steps];
+        double part = mL / steps;
+        double minutes = part / rate;
+        for (int i = 0; i < steps; i++) {
+            double q = limit();
+            double fromReserve = Math.clamp((rate - q) * minutes, -(reserveMost - reserve), reserve);
+            reserve -= fromReserve;
+            double got = Math.min(part, q * minutes + Math.max(0, fromReserve));
+            came[i] = got / part;
+            if (came[i] < .9) {
+                double starved = 1 - came[i];
+                for (int k = 0; k < STROKES; k++) {
+                    bubble[k] |= dice.hits(.010 * starved);
+                }
+                if (suction) {
+                    damperAir += .02 * starved * part;
+                }
+            }
+            pass(got, dice);
+        }
+        return came;
+    }
+
+    private void pass(double got, Dice dice) {
+        level = Math.max(0, level - got);
+        vacuum = ventShut ? Math.min(1, vacuum + got / VACUUM) : vacuum;
+        for (var p : pockets) {
+            p[0] += got / line;
+        }
+        for (var it = pockets.iterator(); it.hasNext();) {
+            var p = it.next();
+            if (p[0] >= 1) {
+                damperAir += p[1];
+                it.remove();
+            }
+        }
+        if (damperAir > .03) {
+            double through = Math.min(damperAir, damperAir * (1 - Math.exp(-got / 1.2)));
+            damperAir -= through;
+            for (int k = 0; k < STROKES; k++) {
+                bubble[k] |= dice.hits(Math.min(.5, through * 1.6));
+            }
+        }
+        double clears = 1 - Math.exp(-got / .35);
+        double washes = 1 - Math.exp(-got / .45);
+        for (int k = 0; k < STROKES; k++) {
+            bubble[k] &= !dice.hits(clears);
+            dirt[k] &= !dice.hits(washes);
+            if (depth[k] <= shutAt[k]) {
+                depth[k] *= Math.exp(-got / .3);
+            }
+        }
+        smear *= Math.exp(-got / .6);
+        double moved = settledLine * (1 - Math.exp(-got / line * .8));
+        settledLine -= moved;
+        load = Math.min(.99, load + moved * .05);
+        mixed *= Math.exp(-got / (line + capacity * .6));
+    }
+
+    void stand(double hours, double air, double leak, Physics physics, Dice dice) {
+        double grow = physics.drying() * air * (1 + 22 * leak * leak) * hours / 24;
+        for (int k = 0; k < STROKES; k++) {
+            depth[k] += grow * weakness[k];
+            if (depth[k] > .12) {
+                hard[k] = Math.min(.9, hard[k] + grow * .6);
+            }
+            bubble[k] &= !dice.hits(1 - Math.exp(-hours / 7));
+        }
+        damperAir *= Math.exp(-hours / 9);
+        for (var p : pockets) {
+            p[1] *= Math.exp(-hours / 90);
+        }
+        pockets.removeIf(p -> p[1] < .02);
+        vacuum *= Math.exp(-hours / 1.5);
+        double q = limit();
+        reserve += (reserveMost - reserve) * (1 - Math.exp(-6 * q * hours));
+        if (code.white()) {
+            double fall = physics.settling() * hours / 24;
+            settledVessel = Math.min(1, settledVessel + fall / 30);
+            settledLine = physics.reserve() ? Math.min(1, settledLine + fall / 8) : Math.min(1, settledLine + fall / 8 * (1 - settledLine) * 1.6);
+        }
+    }
+
+    /** A pull at the plate frees what dried. @param strength 0 to 1, what arrives of it included */
+    void pull(double strength, Physics physics, Dice dice) {
+        double today = dice.between(.6, 1.3) * physics.pull();
+        for (int k = 0; k < STROKES; k++) {
+            if (dead[k] || depth[k] <= shutAt[k]) {
+                continue;
+            }
+            double deep = Math.min(1.6, depth[k] / shutAt[k]);
+            double chance = Math.clamp(strength * today * Math.exp(-2.1 * hard[k]) * (1.35 - .35 * deep) * (.7 + .3 * physics.dissolves()), 0, .98);
+            if (dice.hits(chance)) {
+                depth[k] = .04;
+                hard[k] = 0;
+            } else {
+                depth[k] *= 1 - .08 * strength;
+            }
+        }
+    }
+
+    /** Fluid against the crusts. @param share of the hardness that goes */
+    void soften(double share, Physics physics) {
+        double works = physics.reserve() ? share * physics.dissolves() : share * physics.dissolves() > .25 ? .7 : .1;
+        for (int k = 0; k < STROKES; k++) {
+            hard[k] *= 1 - Math.clamp(works, 0, .95);
+            depth[k] *= 1 - .25 * Math.clamp(works, 0, .95);
+        }
+    }
+
+    void takeAir(double share) {
+        for (var p : pockets) {
+            p[1] *= 1 - share;
+        }
+        pockets.removeIf(p -> p[1] < .03);
+        damperAir *= 1 - share;
+    }
+
+    void washDirt(double share, Dice dice) {
+        for (int k = 0; k < STROKES; k++) {
+            dirt[k] &= !dice.hits(share);
+        }
+    }
+
+    /** @return those a pull from the cap put there */
+    int dirty(double wiper, Dice dice) {
+        int n = 0;
+        for (int k = 0; k < STROKES; k++) {
+            if (dice.hits(.06 * wiper)) {
+                dirt[k] = true;
+                n++;
+            }
+        }
+        return n;
+    }
+
+    void drained(double heel) {
+        level *= heel;
+        Arrays.fill(bubble, false);
+        pockets = new ArrayList<>();
+        settledLine = 0;
+        settledVessel = 0;
+        growth = false;
+        mixed = 0;
+    }
+}
