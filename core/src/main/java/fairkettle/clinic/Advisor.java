@@ -51,11 +51,14 @@ import java.util.TreeSet;
 public final class Advisor {
 
     private static final int MACHINES = 48;
-    private static final int CANDIDATES = 7;
+    private static final int CANDIDATES = 6;
+    private static final int GOOD_PLANS = 12;
     private static final int BUCKETS = 6;
     private static final int FEW = 6; // members a bucket needs before it may choose a plan of its own
     private static final double RELEVANT = .12;
     private static final double UNSURE = .12;
+    private static final int LOOKS_MOST = 3;
+    private static final double AGAIN = 30; // what it costs to go on treating, about
 
     /** Ways on that people take; what the rules or the machine forbid is left out as they are walked. */
     private static final Treatment[][] PLANS = {
@@ -78,6 +81,7 @@ public final class Advisor {
     private final Imagined scratch;
     private final boolean[] mask = new boolean[Treatment.values().length]; // what the machine and the case allow at all
     private final double stop;
+    private Treatment[][] plans = PLANS; // those worth going on with
 
     private Advisor(Belief belief, Progress so, long seed) {
         this.belief = belief;
@@ -193,10 +197,13 @@ public final class Advisor {
         };
     }
 
+    private record Ranked(Treatment[] plan, double cost) {}
+
     private record Weighed(Next next, double cost, Outlook outlook) {}
 
     private Advice treating(Set<ChannelCode> failing) {
         var firsts = new EnumMap<Treatment, Double>(Treatment.class);
+        var ranked = new ArrayList<Ranked>();
         for (var plan : PLANS) {
             double cost = 0;
             for (int i = 0; i < MACHINES; i++) {
@@ -204,7 +211,10 @@ public final class Advisor {
                 cost += run(scratch, plan, so.cleaningsInARow(), soaked(), stationed(), pulled());
             }
             firsts.merge(plan[0], cost / MACHINES, Math::min);
+            ranked.add(new Ranked(plan, cost));
         }
+        ranked.sort(Comparator.comparingDouble(Ranked::cost));
+        plans = ranked.stream().limit(GOOD_PLANS).map(Ranked::plan).toArray(Treatment[][]::new);
         var weighed = new ArrayList<Weighed>();
         weighed.add(new Weighed(new Next.Stop(reason(failing)), stop, new Outlook(0, 0, 0, 1, 0)));
         firsts.entrySet().stream().sorted(Map.Entry.comparingByValue()).map(Map.Entry::getKey).filter(t -> mask[t.ordinal()])
@@ -301,17 +311,17 @@ public final class Advisor {
         boolean soaked = soaked() || t == SOAK || t == SOAK_OVERNIGHT;
         boolean stationed = stationed() || t == WIPE || t == FLUSH_CAP || t == NEW_CAP;
         boolean pulled = pulled() || t == CLEANING || t == DRAW_AT_WASTE_LINE;
-        var costs = new double[PLANS.length + 1][MACHINES];
-        for (int p = 0; p < PLANS.length; p++) {
+        var costs = new double[plans.length + 1][MACHINES];
+        for (int p = 0; p < plans.length; p++) {
             for (int i = 0; i < MACHINES; i++) {
                 if (bucket[i] >= 0) {
                     scratch.become(after[i]);
                     scratch.shake(1);
-                    costs[p][i] = run(scratch, PLANS[p], row, soaked, stationed, pulled);
+                    costs[p][i] = run(scratch, plans[p], row, soaked, stationed, pulled);
                 }
             }
         }
-        Arrays.fill(costs[PLANS.length], stop);
+        Arrays.fill(costs[plans.length], stop);
         for (int b = 0; b < BUCKETS; b++) {
             for (int half = 0; half < 2; half++) {
                 int plan = best(costs, bucket, counts[b] >= FEW ? b : -9, half);
@@ -408,6 +418,17 @@ public final class Advisor {
             now += m.closing(situation, effects);
         }
         weighed.add(new Weighed(new Next.Close(wholly), now / MACHINES, new Outlook(1, 0, 0, 0, 0)));
+        if (so.looks() < LOOKS_MOST) {
+            double sum = 0;
+            int fit = 0;
+            for (var m : machines) {
+                boolean found = m.wandering() || m.beyond(situation);
+                sum += found ? AGAIN : m.closing(situation, effects);
+                fit += found ? 0 : 1;
+            }
+            double check = situation.ink().check() * situation.channels().size() * situation.prices().ink() + 1.5 * situation.prices().minute();
+            weighed.add(new Weighed(new Next.Look(), check + sum / MACHINES, new Outlook((double) fit / MACHINES, 0, 0, 1 - (double) fit / MACHINES, 0)));
+        }
         var all = situation.channels().stream().map(Situation.Part::code).collect(java.util.stream.Collectors.toSet());
         for (var t : List.of(PURGE_SHEET, WIPE, FLUSH_CAP, NEW_CAP, REST_LONG)) {
             if (GroundRules.against(t, all, so).isPresent() || so.times(t) > 1) {
@@ -426,7 +447,7 @@ public final class Advisor {
                 scratch.act(t, treated, effects, situation);
                 boolean good = scratch.checkFit(situation) && scratch.page(effects);
                 fit += good ? 1 : 0;
-                sum += situation.cost(t, channels.size()) + situation.page() + (good ? scratch.closing(situation, effects) : situation.prices().relapse() * .7);
+                sum += situation.cost(t, channels.size()) + situation.page() + (good ? scratch.closing(situation, effects) : AGAIN);
             }
             weighed.add(new Weighed(new Next.Treat(t, channels), sum / MACHINES, new Outlook((double) fit / MACHINES, 0, 0, 1 - (double) fit / MACHINES, 0)));
         }

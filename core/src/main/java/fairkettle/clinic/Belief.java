@@ -40,6 +40,7 @@ public final class Belief {
     final double[][][] freed; // by configuration, channel and kind of nozzle: share of gaps that acts since the last look free
     final List<Set<Integer>> missing = new ArrayList<>();
     final boolean[] looked;
+    final int[] confirmed; // looks in a row that showed the same
     double position;
 
     private Belief(Situation situation, Table table) {
@@ -50,6 +51,7 @@ public final class Belief {
         colours = new double[CONFIGS][n][COLOURS];
         freed = new double[CONFIGS][n][NOZZLES];
         looked = new boolean[n];
+        confirmed = new int[n];
         for (int i = 0; i < n; i++) {
             missing.add(Set.of());
         }
@@ -75,6 +77,7 @@ public final class Belief {
         for (int c = 0; c < looked.length; c++) {
             other.missing.set(c, missing.get(c));
             other.looked[c] = looked[c];
+            other.confirmed[c] = confirmed[c];
         }
         other.position = position;
         return other;
@@ -325,6 +328,7 @@ public final class Belief {
 
     private void look(int c, Set<Integer> now) {
         if (looked[c]) {
+            confirmed[c] = now.equals(missing.get(c)) ? confirmed[c] + 1 : 0;
             compare(c, now);
         } else {
             int bin = bin(now.size(), situation.channels().get(c).strokes());

@@ -13,6 +13,8 @@ final class Imagined {
 
     private static final double[] SHARE = {0, .045, .18, .55, .92}; // of strokes, by bin of the table
     private static final double DIRTIES = .03;
+    private static final double UNSEEN = .10;
+    private static final double[] WANDERS = {0, .25, .30}; // gaps that air makes on the next page, by air
 
     final int channels;
     int cap;
@@ -82,6 +84,9 @@ final class Imagined {
             if (m.nozzle[c] != 0 && m.standing[c] == 0) {
                 m.standing[c] = m.seen[c] == 0 ? 0 : 1;
                 m.nozzle[c] = m.seen[c] == 0 ? 0 : m.nozzle[c];
+            }
+            if (m.nozzle[c] != 0 && m.dice() < UNSEEN / (1 + 2 * belief.confirmed[c])) {
+                m.standing[c]++; // why: a reader takes a missing stroke for there now and then
             }
             m.pageBad[c] = pageBad[c];
         }
@@ -230,6 +235,26 @@ final class Imagined {
         return under(effects.fade[feed[c]][air[c]], dice()) == 2 || colour[c] != 0 && dice() < effects.hueOff[colour[c]];
     }
 
+    /** Whether air would show on another look. */
+    boolean wandering() {
+        for (int c = 0; c < channels; c++) {
+            if (air[c] > 0 && dice() < WANDERS[air[c]]) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Whether more gaps stand than the work forgives. */
+    boolean beyond(Situation situation) {
+        for (int c = 0; c < channels; c++) {
+            if (standing[c] > situation.channels().get(c).tolerated()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** What it costs to call it done now. */
     double closing(Situation situation, Effects effects) {
         double wrong = 0;
@@ -239,6 +264,7 @@ final class Imagined {
             if (colour[c] > 0) {
                 unfit = Math.max(unfit, colour[c] == 2 ? .9 : .6);
             }
+            unfit = Math.max(unfit, WANDERS[air[c]]);
             wrong = 1 - (1 - wrong) * (1 - unfit);
             if (air[c] == Air.LINE.ordinal()) {
                 relapse = 1 - (1 - relapse) * (1 - effects.relapseAir);

@@ -22,6 +22,7 @@ public final class Progress {
     private boolean pageGood;
     private boolean parted;
     private int cleaningsInARow;
+    private int looks; // since something was done
     private boolean gainedByHand; // half a channel or more came back while somebody worked at the head
     private Duration took = Duration.ZERO;
     private double mL;
@@ -58,6 +59,7 @@ public final class Progress {
         after.pageGood = pageGood;
         after.parted = parted;
         after.cleaningsInARow = cleaningsInARow;
+        after.looks = looks;
         after.gainedByHand = gainedByHand;
         after.took = took;
         after.mL = mL;
@@ -89,6 +91,7 @@ public final class Progress {
                     gainedByHand = gaps.entrySet().stream().anyMatch(e -> gapsBefore.getOrDefault(e.getKey(), 0) > 0 && e.getValue() * 2 <= gapsBefore.get(e.getKey()));
                 }
                 lookDue = false;
+                looks++;
                 lookedOnce = true;
                 spend(situation.ink().check() * situation.channels().size(), 0, 0, 1.5, Duration.ofMinutes(2));
             }
@@ -147,6 +150,7 @@ public final class Progress {
         channels.forEach(c -> doneOn.computeIfAbsent(treatment, _ -> new HashMap<>()).merge(c, 1, Integer::sum));
         cleaningsInARow = treatment == Treatment.CLEANING ? cleaningsInARow + 1 : treatment.lasts(1).toMinutes() >= 120 ? 0 : cleaningsInARow;
         lookDue = true;
+        looks = 0;
         pageGood = false;
         pageBad.clear(); // why: what was done since may have cured it; only another page tells
         last = treatment;
@@ -193,6 +197,10 @@ public final class Progress {
     /** Liquid came out at the plate's side. */
     public boolean parted() {
         return parted;
+    }
+
+    int looks() {
+        return looks;
     }
 
     public int cleaningsInARow() {

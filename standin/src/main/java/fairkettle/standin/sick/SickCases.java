@@ -35,7 +35,7 @@ public final class SickCases {
 
     /** One of the yardstick. @param otherBench true for a bench that is built otherwise */
     public static Sick of(long seed, boolean otherBench) {
-        var dice = new Dice(seed * 0x9E3779B97F4A7C15L + 77);
+        var dice = Dice.of(seed);
         return ill(() -> {
             var family = FAMILIES.get(dice.under(FAMILIES.size()));
             return make(family, dice.branch(), otherBench, cause(dice, family, otherBench ? OTHER_MIX : COMMON), dice.hits(.33));
@@ -44,7 +44,7 @@ public final class SickCases {
 
     /** One to practise on: easy ones have one clear cause, hard ones two. */
     public static Sick practice(long seed, Level level) {
-        var dice = new Dice(seed * 0x9E3779B97F4A7C15L + 4711);
+        var dice = Dice.of(seed ^ 0x5DEECE66DL);
         return ill(() -> practice(dice, level));
     }
 
