@@ -34,8 +34,8 @@ public record Advice(Next next, double cost, @Nullable Outlook outlook, List<Oth
         /** Look at the simple things, before anything that costs ink. */
         record Simple() implements Next {}
 
-        /** Lines stand beside their place: strip, wheel, rail, then alignment. No ink helps. */
-        record Align() implements Next {}
+        /** Something that costs no ink, where the ink path is not at fault. */
+        record Try(Remedy remedy) implements Next {}
 
         /** Something only eyes can tell, on one channel or on the machine. */
         record Ask(Question question, @Nullable ChannelCode channel) implements Next {}
@@ -56,6 +56,7 @@ public record Advice(Next next, double cost, @Nullable Outlook outlook, List<Oth
     public enum Reason {
         DEAD("The gaps are dead: nothing brings them back. Print in a mode that forgives them, or change the head."),
         NOT_WORTH("What is left to try costs more than it is likely to bring. Live with it, or change the head."),
+        NOT_INK("Everything that costs no ink was tried. Ask the maker or a licensed repairer: cleanings would not help."),
         PARTED("Liquid at the plate’s side: the plate has parted. Stop; this head is lost.");
 
         private final String say;

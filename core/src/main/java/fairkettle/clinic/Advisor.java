@@ -109,11 +109,18 @@ public final class Advisor {
         if (so.parted()) {
             return Advice.of(new Next.Stop(Reason.PARTED));
         }
+        var other = so.unsolved();
+        if (other.isPresent()) {
+            return Advice.of(so.nextRemedy(other.get()).<Next>map(Next.Try::new).orElse(new Next.Stop(Reason.NOT_INK)));
+        }
+        if (so.situation().complaints().stream().noneMatch(Complaint::ink) && !so.lookedOnce()) {
+            return Advice.of(new Next.Close(true));
+        }
         if (so.lookDue()) {
             return Advice.of(new Next.Look());
         }
         if (belief.position > .5) {
-            return Advice.of(new Next.Align());
+            return Advice.of(so.nextRemedy(Complaint.SHIFTED).<Next>map(Next.Try::new).orElse(new Next.Stop(Reason.NOT_INK)));
         }
         var failing = so.failing();
         if (failing.isEmpty() && !so.pageGood()) {
@@ -182,7 +189,7 @@ public final class Advisor {
     // ---- treating -------------------------------------------------------------------------------------------------
 
     private boolean possible(Treatment t) {
-        return switch (t) {
+        return !situation.never().contains(t) && switch (t) {
             case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> situation.refillable();
             case FLUSH_LINE -> !situation.refillable();
             case DRAW_AT_WASTE_LINE -> situation.wasteLine();

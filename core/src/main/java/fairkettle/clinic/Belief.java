@@ -212,6 +212,11 @@ public final class Belief {
             case Evidence.Crust(var code, var seen) -> after.likely(situation.index(code), s -> chance(table.row("crust")[Hidden.nozzle(s) == Nozzle.HARD.ordinal() ? 1 : 0], seen));
             case Evidence.Felt(var code, var feel) -> after.likely(situation.index(code), s -> felt(s, feel));
             case Evidence.Parted _, Evidence.Filled _ -> { }
+            case Evidence.Tried(var remedy, var helped) -> {
+                if (remedy.complaint() == Complaint.SHIFTED) {
+                    after.position = helped ? .02 : position;
+                }
+            }
             case Evidence.Shifted(var shifted) -> {
                 double yes = position * (shifted ? .95 : .05);
                 after.position = yes / (yes + (1 - position) * (shifted ? .01 : .99));
@@ -669,17 +674,14 @@ public final class Belief {
         return sum;
     }
 
-    /**
-     * What ails one channel, and the machine it belongs to.
-     *
-     * @param starved by filter, crust or growth; @param colour smeared or mixed
-     */
-    public record Causes(double dried, double dead, double dirt, double air, double starved, double settled, double shut, double colour, double cap, double wiper) {}
+    /** What ails one channel, and the machine it belongs to: how likely each. */
+    public record Causes(double dried, double dead, double dirt, double air, double filter, double settled, double shut, double growth, double smear, double mixed, double cap, double wiper) {}
 
+    /** @throws IllegalArgumentException for a channel the machine does not have */
     public Causes causes(ChannelCode code) {
         int c = situation.index(code);
-        return new Causes(nozzle(c, Nozzle.SOFT) + nozzle(c, Nozzle.HARD), nozzle(c, Nozzle.DEAD), nozzle(c, Nozzle.DIRT), air(c, Air.SMALL) + air(c, Air.LINE), feed(c, Feed.FILTER) + feed(c, Feed.GROWTH),
-                feed(c, Feed.SETTLED), feed(c, Feed.SHUT), colour(c, Colour.SMEAR) + colour(c, Colour.MIXED), 1 - cap(Cap.SOUND), wiperDirty());
+        return new Causes(nozzle(c, Nozzle.SOFT) + nozzle(c, Nozzle.HARD), nozzle(c, Nozzle.DEAD), nozzle(c, Nozzle.DIRT), air(c, Air.SMALL) + air(c, Air.LINE), feed(c, Feed.FILTER), feed(c, Feed.SETTLED),
+                feed(c, Feed.SHUT), feed(c, Feed.GROWTH), colour(c, Colour.SMEAR), colour(c, Colour.MIXED), 1 - cap(Cap.SOUND), wiperDirty());
     }
 
     int gaps(int c) {

@@ -63,6 +63,9 @@ public sealed interface Evidence {
     /** How a draw felt. */
     record Felt(ChannelCode channel, Feel feel) implements Evidence {}
 
+    /** Tried against what the ink path is not guilty of. */
+    record Tried(Remedy remedy, boolean helped) implements Evidence {}
+
     /** Lines stand beside their place. */
     record Shifted(boolean shifted) implements Evidence {}
 

@@ -27,6 +27,9 @@ public final class GroundRules {
         if (treatment != Treatment.LOOK_AGAIN && so.lookDue()) {
             return Optional.of("A check comes first: nobody knows what the last act did.");
         }
+        if (situation.never().contains(treatment)) {
+            return Optional.of("Left out by the shop’s school.");
+        }
         return Optional.ofNullable(switch (treatment) {
             case CLEANING -> so.cleaningsInARow() >= situation.inARow() ? "%d cleanings in a row: rest first, more only pulls air.".formatted(so.cleaningsInARow())
                     : tooLittle(situation.ink().cleaning(), so) ? "Too little ink for a cleaning."

@@ -8,6 +8,7 @@ import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -38,6 +39,8 @@ public final class Progress {
     private final Set<ChannelCode> threads = new HashSet<>();
     private final Set<ChannelCode> offColour = new HashSet<>();
     private final Set<ChannelCode> starved = new HashSet<>();
+    private final Set<Remedy> tried = EnumSet.noneOf(Remedy.class);
+    private final Set<Complaint> solved = EnumSet.noneOf(Complaint.class);
     private final Set<Class<? extends Evidence>> asked = new HashSet<>();
     private @org.jspecify.annotations.Nullable Treatment last;
 
@@ -75,6 +78,8 @@ public final class Progress {
         after.threads.addAll(threads);
         after.offColour.addAll(offColour);
         after.starved.addAll(starved);
+        after.tried.addAll(tried);
+        after.solved.addAll(solved);
         after.asked.addAll(asked);
         after.last = last;
         after.take(evidence);
@@ -140,6 +145,13 @@ public final class Progress {
                 }
             }
             case Evidence.Parted _ -> parted = true;
+            case Evidence.Tried(var remedy, var helped) -> {
+                tried.add(remedy);
+                if (helped) {
+                    solved.add(remedy.complaint());
+                }
+                spend(0, 0, 0, 4, Duration.ofMinutes(5));
+            }
             case Evidence.WasteRose _, Evidence.Bubbles _, Evidence.Crust _, Evidence.Shifted _ -> spend(0, 0, 0, .5, Duration.ofMinutes(1));
         }
     }
@@ -221,6 +233,15 @@ public final class Progress {
 
     public Set<Treatment> tried() {
         return done.isEmpty() ? Set.of() : EnumSet.copyOf(done.keySet());
+    }
+
+    /** The first complaint that is no matter of ink and is not solved. */
+    Optional<Complaint> unsolved() {
+        return situation.complaints().stream().filter(c -> !c.ink() && !solved.contains(c)).sorted().findFirst();
+    }
+
+    Optional<Remedy> nextRemedy(Complaint complaint) {
+        return Remedy.against(complaint).stream().filter(r -> !tried.contains(r)).findFirst();
     }
 
     boolean asked(Class<? extends Evidence> what) {

@@ -18,14 +18,16 @@ import java.util.Set;
  * @param changedLately true within three days of a changeover
  * @param simpleKnown true if log and check already prove level, vent, valve, seating, family and pad
  * @param padRoom mL until the pad is full
+ * @param never what the shop's school leaves out
  * @param inARow light cleanings its profile allows before a rest
  */
 public record Situation(Family family, List<Part> channels, boolean refillable, boolean wasteLine, boolean headOut, double idleDays, double drying, double capMonths, boolean cleanedOften,
-        boolean changedLately, boolean simpleKnown, double padRoom, int inARow, Set<Complaint> complaints, Prices prices, Ink ink) {
+        boolean changedLately, boolean simpleKnown, double padRoom, int inARow, Set<Complaint> complaints, Set<Treatment> never, Prices prices, Ink ink) {
 
     public Situation {
         channels = List.copyOf(channels);
         complaints = Set.copyOf(complaints);
+        never = Set.copyOf(never);
         if (channels.isEmpty()) {
             throw new IllegalArgumentException("A machine without channels cannot be ill.");
         }
@@ -48,7 +50,7 @@ public record Situation(Family family, List<Part> channels, boolean refillable, 
      * @param falseDone a machine called cured that is not; @param relapse within a day; @param head a new one, or a machine that is given up
      */
     public record Prices(double ink, double pad, double fluid, double minute, double hour, double damper, double cap, double falseDone, double relapse, double head) {
-        public static final Prices USUAL = new Prices(.12, .04, .03, .35, 2.5, 4, 9, 120, 60, 700);
+        public static final Prices USUAL = new Prices(.12, .04, .03, .35, 2.5, 4, 9, 120, 80, 380);
     }
 
     /** mL per channel and act. */

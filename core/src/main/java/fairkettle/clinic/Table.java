@@ -1,13 +1,10 @@
 package fairkettle.clinic;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.function.BiFunction;
 
 /** The figures the clinic starts from: priors, likelihoods and effects, each beside its reason, from one text. */
@@ -22,15 +19,7 @@ public final class Table {
     }
 
     /** The one that ships. */
-    public static final Table USUAL = usual();
-
-    private static Table usual() {
-        try (InputStream in = Objects.requireNonNull(Table.class.getResourceAsStream("table.txt"))) {
-            return of(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-        } catch (IOException e) {
-            throw new UncheckedIOException("The table of the clinic could not be read", e);
-        }
-    }
+    public static final Table USUAL = of(UsualTable.TEXT);
 
     /** @throws IllegalArgumentException naming the line that cannot be understood */
     static Table of(String text) {
@@ -75,6 +64,11 @@ public final class Table {
 
     double one(String key) {
         return row(key)[0];
+    }
+
+    /** The figures of a row. @throws IllegalArgumentException for a key that is not in it */
+    public List<Double> figures(String key) {
+        return Arrays.stream(row(key)).boxed().toList();
     }
 
     /** Why a figure is what it is. */

@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 class ArchitectureTest {
 
     private static final String[] CORE = {"fairkettle.ink..", "fairkettle.machine..", "fairkettle.path..", "fairkettle.changeover..",
-        "fairkettle.procedure..", "fairkettle.safety..", "fairkettle.sheet..", "fairkettle.check..", "fairkettle.routine.."};
+        "fairkettle.procedure..", "fairkettle.safety..", "fairkettle.sheet..", "fairkettle.check..", "fairkettle.routine..", "fairkettle.round..", "fairkettle.clinic.."};
 
     private final JavaClasses all = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("fairkettle");
@@ -37,7 +37,7 @@ class ArchitectureTest {
 
     @Test
     void theCoresPackagesHaveNoCycles() {
-        slices().matching("fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine)..").should().beFreeOfCycles().check(all);
+        slices().matching("fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|clinic)..").should().beFreeOfCycles().check(all);
     }
 
     @Test
@@ -53,9 +53,14 @@ class ArchitectureTest {
     }
 
     @Test
-    void onlyTheDemoKnowsThatMachinesAreSimulated() {
-        noClasses().that().resideInAPackage("fairkettle..").and().resideOutsideOfPackages("fairkettle.standin..", "..server.demo..").should().dependOnClassesThat()
+    void onlyDemoAndPracticeKnowThatMachinesAreSimulated() {
+        noClasses().that().resideInAPackage("fairkettle..").and().resideOutsideOfPackages("fairkettle.standin..", "..server.demo..", "..server.practice..").should().dependOnClassesThat()
                 .resideInAPackage("fairkettle.standin..").check(all);
+    }
+
+    @Test
+    void theClinicCannotReachTheMachinesItIsMeasuredOn() {
+        noClasses().that().resideInAnyPackage("fairkettle.clinic..", "..server.clinic..").should().transitivelyDependOnClassesThat().resideInAPackage("fairkettle.standin..").check(all);
     }
 
     @Test

@@ -31,9 +31,9 @@ final class Calibration {
             add(Fault.DRIED, which, chances.dried(), has);
             add(Fault.DEAD, which, chances.dead(), has);
             add(Fault.AIR, which, chances.air(), has);
-            add(Fault.FILTER, which, chances.starved(), has.contains(Fault.FILTER) || has.contains(Fault.CRUST) || has.contains(Fault.GROWTH) ? Set.of(Fault.FILTER) : Set.of());
+            add(Fault.FILTER, which, chances.filter() + chances.growth(), has.contains(Fault.FILTER) || has.contains(Fault.CRUST) || has.contains(Fault.GROWTH) ? Set.of(Fault.FILTER) : Set.of());
             add(Fault.SHUT, which, chances.shut(), has);
-            add(Fault.SMEAR, which, chances.colour(), has.contains(Fault.SMEAR) || has.contains(Fault.MIXED) ? Set.of(Fault.SMEAR) : Set.of());
+            add(Fault.SMEAR, which, chances.smear() + chances.mixed(), has.contains(Fault.SMEAR) || has.contains(Fault.MIXED) ? Set.of(Fault.SMEAR) : Set.of());
             if (c++ == 0) {
                 add(Fault.CAP, which, chances.cap(), has);
                 add(Fault.WIPER, which, chances.wiper(), has);

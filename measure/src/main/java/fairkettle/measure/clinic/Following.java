@@ -4,6 +4,7 @@ import fairkettle.clinic.Advice.Next;
 import fairkettle.clinic.Advisor;
 import fairkettle.clinic.Belief;
 import fairkettle.clinic.Evidence;
+import fairkettle.clinic.Remedy;
 import fairkettle.clinic.Table;
 import java.util.Objects;
 import java.util.function.BiConsumer;
@@ -46,9 +47,13 @@ final class Following implements Policy {
                     belief = belief.with(bed.simple());
                     belief = belief.with(bed.check());
                 }
-                case Next.Align _ -> {
-                    bed.align();
-                    belief = belief.with(bed.machine.shift());
+                case Next.Try(var remedy) -> {
+                    if (remedy == Remedy.ALIGN) {
+                        bed.align();
+                    }
+                    var tried = new Evidence.Tried(remedy, !bed.machine.shift().shifted());
+                    bed.so = bed.so.with(tried);
+                    belief = belief.with(tried);
                 }
                 case Next.Ask(var question, var code) -> {
                     var answer = switch (question) {

@@ -13,8 +13,8 @@ import java.util.Set;
 /** Knows everything, luck included: tries every way on copies of the machine itself and walks the cheapest. No advice can do better. */
 final class Oracle implements Policy {
 
-    private static final int DEPTH = 6;
-    private static final int BEAM = 8;
+    private static final int DEPTH = 8;
+    private static final int BEAM = 12;
     private static final int TOLERATED = 2;
 
     private record Way(SickMachine machine, List<Treatment> acts, List<Set<ChannelCode>> on, double cost) {}

@@ -2,6 +2,7 @@ package fairkettle.server.cards;
 
 import fairkettle.changeover.Answer;
 import fairkettle.changeover.ChannelPlan;
+import fairkettle.clinic.TreatmentCard;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
@@ -46,6 +47,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -71,9 +74,10 @@ public class CardService {
     private final Shop shop;
     private final Who who;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
     CardService(Cards cards, Machines machines, Checks checks, Changeovers changeovers, Shelf shelf, Supplies supplies, WasteBottles waste, Owed owed, Passports passports, Vault vault, Ledger ledger, Hob hob, Pictures pictures,
-            Shop shop, Who who, Clock clock) {
+            Shop shop, Who who, Clock clock, ApplicationEventPublisher events) {
         this.cards = cards;
         this.machines = machines;
         this.checks = checks;
@@ -90,6 +94,7 @@ public class CardService {
         this.shop = shop;
         this.who = who;
         this.clock = clock;
+        this.events = events;
     }
 
     /** Makes a plan a card. The plan is worked out afresh, so that a card never rests on figures that are out of date. */
@@ -112,6 +117,20 @@ public class CardService {
         return id;
     }
 
+    /** A treatment of a case went well, or had to be stopped: said within its transaction. @param branch why it was stopped; null if it is done */
+    public record Treated(Cards.Treating treating, @Nullable String branch) {}
+
+    /** Makes a treatment a card. @param make of the ink that is in the machine */
+    @Transactional
+    public long treat(Machines.Machine machine, Family family, String make, Cards.Treating treating, double hands, double ink, double fluid) {
+        var ordered = machine.profile().codes().stream().filter(treating.channels()::contains).toList();
+        var card = Card.of(TreatmentCard.of(treating.treatment(), ordered, machine.profile(), family), clock.instant());
+        var promised = new Cards.Summary(Math.round(hands), ink, fluid, 0, "", null, null, null);
+        long id = cards.add(machine.id(), family, make, shelf.fluidLot(family, today()), machines.kept(machine.fit()), treating, promised, card);
+        ledger.record(NewEntry.of("card", "%s: %s begun".formatted(machine.name(), treating.treatment().label().toLowerCase(java.util.Locale.ROOT))).machine(machine.id()).card(id, ""), List.of());
+        return id;
+    }
+
     /** The card as it is now. */
     public Card look(long id) {
         return cards.get(id).card();
@@ -128,7 +147,12 @@ public class CardService {
         switch (kept.card().after(act, surroundings, who.name(), clock.instant())) {
             case Outcome.Refused(var reasons) -> throw Problem.refused(reasons.getFirst().message(),
                     reasons.stream().map(r -> new Problem.Field(r.message(), r.cell(), r.remedy())).toList());
-            case Outcome.Stopped(var words) -> giveUp(id, words);
+            case Outcome.Stopped(var words) -> {
+                giveUp(id, words);
+                if (kept.treating() != null && act instanceof CardAct.Fail(_, var branch)) {
+                    events.publishEvent(new Treated(kept.treating(), branch));
+                }
+            }
             case Outcome.Went(var card, var changed) -> {
                 if (changed) {
                     if (kept.finishedAt() != null) {
@@ -338,8 +362,13 @@ public class CardService {
     }
 
     private void signOff(Cards.Kept kept, Machines.Machine machine, Card card) {
-        machines.signedOff(machine.id());
         hob.takeOffAll(kept.id());
+        if (kept.treating() != null) {
+            write("card", kept, machine, "", "%s is done".formatted(kept.title().toLowerCase(java.util.Locale.ROOT)), List.of());
+            events.publishEvent(new Treated(kept.treating(), null));
+            return;
+        }
+        machines.signedOff(machine.id());
         shelf.release(kept.id());
         var used = cards.summary(kept).used();
         if (used != null) {

@@ -9,7 +9,9 @@ import fairkettle.changeover.Answer;
 import fairkettle.changeover.ChannelPlan;
 import fairkettle.changeover.Route;
 import fairkettle.changeover.Supply;
+import fairkettle.clinic.Treatment;
 import fairkettle.db.tables.records.CardRecord;
+import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.procedure.Card;
 import fairkettle.procedure.Surroundings;
@@ -19,8 +21,10 @@ import fairkettle.server.web.Problem;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
@@ -57,10 +61,23 @@ public class Cards {
      * @param fitBefore how the machine was fitted when the card was made; {@code fitAfter} how it will be
      */
     public record Kept(long id, long machine, String title, Family family, String make, long fluidLot, Card card, JSONB plan, JSONB fitBefore, JSONB fitAfter, Instant createdAt,
-            @Nullable Instant finishedAt, @Nullable String givenUp, boolean broughtIn, int version) {
+            @Nullable Instant finishedAt, @Nullable String givenUp, boolean broughtIn, int version, @Nullable Treating treating) {
 
         public boolean open() {
             return finishedAt == null && givenUp == null;
+        }
+    }
+
+    /** What a card of a case treats. */
+    public record Treating(long caseId, Treatment treatment, Set<ChannelCode> channels) {
+
+        String text() {
+            return treatment.name() + channels.stream().map(c -> " " + c.code()).collect(Collectors.joining());
+        }
+
+        static Treating of(long caseId, String text) {
+            var words = text.split(" ");
+            return new Treating(caseId, Treatment.valueOf(words[0]), Arrays.stream(words).skip(1).map(ChannelCode::of).collect(Collectors.toSet()));
         }
     }
 
@@ -113,6 +130,16 @@ public class Cards {
                 .set(CARD.BODY, body(card)).set(CARD.STEPS, card.runs().size())
                 .set(CARD.NEXT_STEP, card.next().map(r -> r.step().title()).orElse(null))
                 .set(CARD.CREATED_AT, clock.instant().atOffset(ZoneOffset.UTC)).returningResult(CARD.ID).fetchSingle().value1();
+        live.changed("card/" + id);
+        return id;
+    }
+
+    /** The card of a treatment. @param fit of the machine, which no treatment changes */
+    long add(long machine, Family family, String make, long fluidLot, JSONB fit, Treating treating, Summary promised, Card card) {
+        long id = db.insertInto(CARD).set(CARD.MACHINE_ID, machine).set(CARD.TITLE, treating.treatment().label()).set(CARD.FAMILY, family.name()).set(CARD.MAKE, make).set(CARD.FIT_BEFORE, fit).set(CARD.FIT_AFTER, fit)
+                .set(CARD.FLUID_LOT, fluidLot).set(CARD.PLAN, JSONB.valueOf(json.writeValueAsString(promised))).set(CARD.BODY, body(card)).set(CARD.STEPS, card.runs().size())
+                .set(CARD.NEXT_STEP, card.next().map(r -> r.step().title()).orElse(null)).set(CARD.CREATED_AT, clock.instant().atOffset(ZoneOffset.UTC)).set(CARD.CASE_ID, treating.caseId())
+                .set(CARD.TREATMENT, treating.text()).returningResult(CARD.ID).fetchSingle().value1();
         live.changed("card/" + id);
         return id;
     }
@@ -170,7 +197,8 @@ public class Cards {
     private Kept kept(CardRecord r) {
         return new Kept(r.getId(), r.getMachineId(), r.getTitle(), Family.valueOf(r.getFamily()), r.getMake(), r.getFluidLot(),
                 json.readValue(r.getBody().data(), Card.class), r.getPlan(), r.getFitBefore(), r.getFitAfter(), r.getCreatedAt().toInstant(),
-                r.getFinishedAt() == null ? null : r.getFinishedAt().toInstant(), r.getGivenUp(), r.getBroughtIn(), r.getVersion());
+                r.getFinishedAt() == null ? null : r.getFinishedAt().toInstant(), r.getGivenUp(), r.getBroughtIn(), r.getVersion(),
+                r.getCaseId() == null ? null : Treating.of(r.getCaseId(), java.util.Objects.requireNonNull(r.getTreatment())));
     }
 
     void save(Kept kept, Card card) {

@@ -2,6 +2,7 @@ package fairkettle.server.web;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import fairkettle.clinic.Evidence;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
@@ -34,7 +35,7 @@ class JsonConfig {
                 .addSerializer(new CodeWriter()).addDeserializer(ChannelCode.class, new CodeReader())
                 .addKeySerializer(ChannelCode.class, new CodeKeyWriter()).addKeyDeserializer(ChannelCode.class, new CodeKeyReader());
         return builder -> builder.addModule(module).addMixIn(Ask.class, ByKind.class).addMixIn(Move.class, ByKind.class)
-                .addMixIn(Holding.class, ByKind.class)
+                .addMixIn(Holding.class, ByKind.class).addMixIn(Evidence.class, ByKind.class)
                 .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_NULL))
                 .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES);
     }

@@ -144,7 +144,7 @@ public final class SickCases {
         }
         double padRoom = dice.between(60, 250);
         var situation = new Situation(family, told, refillable, dice.hits(.8), dice.hits(.6), idle * dice.about(1, .28), air * dice.about(1, .1), (machine.rubber > .3 ? 26 : 10) * dice.about(1, .4), cleaned || machine.wiper > .5 && dice.hits(.5),
-                changed, false, padRoom, 3, complaints, Situation.Prices.USUAL, Situation.Ink.USUAL);
+                changed, false, padRoom, 3, complaints, Set.of(), Situation.Prices.USUAL, Situation.Ink.USUAL);
         return new Sick(fresh(machine), situation, first.name().toLowerCase(java.util.Locale.ROOT));
     }
 

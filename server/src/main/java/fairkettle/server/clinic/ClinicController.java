@@ -1,0 +1,315 @@
+package fairkettle.server.clinic;
+
+import fairkettle.check.Work;
+import fairkettle.clinic.Advice;
+import fairkettle.clinic.Advice.Next;
+import fairkettle.clinic.AdviceWords;
+import fairkettle.clinic.CaseFile;
+import fairkettle.clinic.Complaint;
+import fairkettle.clinic.Evidence;
+import fairkettle.clinic.Finding;
+import fairkettle.clinic.Learning;
+import fairkettle.clinic.Progress;
+import fairkettle.clinic.Remedy;
+import fairkettle.clinic.Table;
+import fairkettle.clinic.Treatment;
+import fairkettle.ink.ChannelCode;
+import fairkettle.server.cards.Cards;
+import fairkettle.server.clinic.CaseBook.Ending;
+import fairkettle.server.clinic.CaseBook.Kept;
+import fairkettle.server.web.Problem;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class ClinicController {
+
+    private static final int ENDED = 20;
+    private static final int OTHERS = 4;
+    private static final Duration DRIFT = Duration.ofDays(60);
+    private static final int OFTEN_ILL = 3;
+
+    private final ClinicService service;
+    private final CaseBook book;
+    private final Cards cards;
+    private final Clock clock;
+
+    ClinicController(ClinicService service, CaseBook book, Cards cards, Clock clock) {
+        this.service = service;
+        this.book = book;
+        this.cards = cards;
+        this.clock = clock;
+    }
+
+    record ComplaintJson(Complaint complaint, String label, String say) {}
+
+    record TreatmentJson(Treatment treatment, String label, String why, boolean perChannel) {}
+
+    /** What a case may be opened with, and everything that may be tried. */
+    record ClinicWordsJson(List<ComplaintJson> complaints, List<TreatmentJson> treatments) {}
+
+    /** @param next what it asks for now */
+    record CaseLineJson(long id, long machine, String name, List<String> complaints, Instant openedAt, @Nullable Instant endedAt, @Nullable Ending ending, String next) {}
+
+    /** @param learned newest figures of this shop, most often tried first */
+    record ClinicJson(List<CaseLineJson> open, List<CaseLineJson> ended, List<LearnedJson> learned) {}
+
+    record LearnedJson(String treatment, String kind, String family, int worked, int times, double prior, double now) {}
+
+    /** @param place where it sits on the ink path */
+    record FindingJson(Finding.Cause cause, String label, Finding.Place place, String signature, List<String> channels, double share, String band) {}
+
+    /** @param kind LOOK, PAGE, SIMPLE, ASK, TRY, TREAT, CLOSE or STOP */
+    record AdviceJson(String kind, String title, String say, List<String> channels, @Nullable Treatment treatment, Advice.@Nullable Question question, @Nullable Remedy remedy, double minutes, long lastsMinutes, double mL, double padML,
+            double fluidML, double parts, double cost, @Nullable Double fit, @Nullable String expect, @Nullable String otherwise, @Nullable String here) {}
+
+    record OtherJson(String title, String whyNot, double over, @Nullable Treatment treatment, List<String> channels) {}
+
+    record TriedJson(Instant at, String by, String what, List<String> channels, @Nullable String result) {}
+
+    /** @param padShare of its pad, before and with what this case put there */
+    record SpentJson(double mL, double padML, double hands, double hours, double money) {}
+
+    record CaseChannelJson(String channel, int strokes, int tolerated, int gaps, boolean failing, double level, double capacity) {}
+
+    /**
+     * @param rules acts that should not be done now, and why
+     * @param beside other machines that fell ill with it
+     * @param card open for it
+     */
+    record CaseJson(long id, long machine, String name, String family, List<String> complaints, String words, String work, Instant openedAt, String openedBy, @Nullable Instant endedAt, @Nullable Ending ending, String endingWords,
+            List<CaseChannelJson> channels, List<FindingJson> findings, List<String> because, @Nullable AdviceJson advice, List<OtherJson> others, List<TriedJson> tried, SpentJson spent, List<RuleJson> rules, List<String> beside,
+            @Nullable Long card, @Nullable String drift, List<String> cannotKnow) {}
+
+    record RuleJson(Treatment treatment, String why) {}
+
+    record OpenCaseJson(@NotEmpty(message = "Which machine?") @Size(max = 20, message = "At most 20 machines.") List<Long> machines, @NotEmpty(message = "Say what is wrong, in any words that fit.") Set<Complaint> complaints,
+            @NotNull(message = "For which work must it be good?") Work work, @NotNull @Size(max = 500, message = "At most 500 letters.") String words) {}
+
+    record PageSeenJson(String channel, double fade, boolean band, boolean off) {}
+
+    /**
+     * One thing that was seen or done; what it needs depends on its kind.
+     *
+     * @param kind SIMPLE, WASTE_ROSE, BUBBLES, THREAD, CRUST, FELT, SHIFTED, PAGE, TRIED, DONE or PARTED
+     */
+    record EvidenceJson(@NotNull String kind, @Nullable List<String> channels, @Nullable Boolean yes, @Nullable List<PageSeenJson> page, Evidence.@Nullable Feel feel, @Nullable Remedy remedy, @Nullable Treatment treatment) {}
+
+    record TreatJson(@NotNull(message = "What is to be tried?") Treatment treatment, @NotNull List<String> channels) {}
+
+    record CardOpenedJson(long card) {}
+
+    record EndJson(@NotNull(message = "How does it end?") Ending ending, @NotNull @Size(max = 500, message = "At most 500 letters.") String words) {}
+
+    record FigureJson(String key, List<Double> figures, String reason) {}
+
+    @GetMapping("/api/clinic/words")
+    ClinicWordsJson words() {
+        return new ClinicWordsJson(Arrays.stream(Complaint.values()).map(c -> new ComplaintJson(c, c.label(), c.say())).toList(),
+                Arrays.stream(Treatment.values()).map(t -> new TreatmentJson(t, t.label(), t.why(), t.perChannel())).toList());
+    }
+
+    /** The table the clinic starts from: every figure with its reason. */
+    @GetMapping("/api/clinic/table")
+    List<FigureJson> clinicTable() {
+        return Table.USUAL.reasons().entrySet().stream().map(e -> new FigureJson(e.getKey(), Table.USUAL.figures(e.getKey()), e.getValue())).toList();
+    }
+
+    @GetMapping("/api/clinic")
+    ClinicJson clinic() {
+        return new ClinicJson(book.open().stream().map(this::line).toList(), book.ended(ENDED).stream().map(this::line).toList(), learned());
+    }
+
+    private List<LearnedJson> learned() {
+        return Learning.of(Table.USUAL, book.outcomes()).stream()
+                .map(l -> new LearnedJson(l.treatment().label(), l.kind().label(), l.family().label(), l.worked(), l.times(), l.prior(), l.now())).toList();
+    }
+
+    private CaseLineJson line(Kept kept) {
+        var next = kept.open() ? AdviceWords.of(kept.file().advice(service.table(kept.file().situation().family())), kept.file().situation()).title() : kept.endingWords();
+        return new CaseLineJson(kept.id(), kept.machine(), kept.machineName(), labels(kept), kept.openedAt(), kept.endedAt(), kept.ending(), next);
+    }
+
+    private static List<String> labels(Kept kept) {
+        return kept.file().situation().complaints().stream().sorted().map(Complaint::label).toList();
+    }
+
+    @DeleteMapping("/api/clinic/learned")
+    ClinicJson forgetLearned() {
+        book.forget();
+        return clinic();
+    }
+
+    @PostMapping("/api/cases")
+    @ResponseStatus(HttpStatus.CREATED)
+    CaseJson openCase(@Valid @RequestBody OpenCaseJson wanted) {
+        return json(book.get(service.open(wanted.machines(), wanted.complaints(), wanted.work(), wanted.words()).getFirst()));
+    }
+
+    @GetMapping("/api/cases/{id}")
+    CaseJson clinicCase(@PathVariable long id) {
+        return json(book.get(id));
+    }
+
+    @PostMapping("/api/cases/{id}/evidence")
+    CaseJson say(@PathVariable long id, @Valid @RequestBody EvidenceJson said) {
+        service.say(id, evidence(said));
+        return json(book.get(id));
+    }
+
+    @PostMapping("/api/cases/{id}/card")
+    @ResponseStatus(HttpStatus.CREATED)
+    CardOpenedJson treat(@PathVariable long id, @Valid @RequestBody TreatJson wanted) {
+        return new CardOpenedJson(service.treat(id, wanted.treatment(), codes(wanted.channels())));
+    }
+
+    @PostMapping("/api/cases/{id}/end")
+    CaseJson endCase(@PathVariable long id, @Valid @RequestBody EndJson end) {
+        service.end(id, end.ending(), end.words());
+        return json(book.get(id));
+    }
+
+    // ---- in --------------------------------------------------------------------------------------------------------
+
+    private static Set<ChannelCode> codes(@Nullable List<String> channels) {
+        return Stream.ofNullable(channels).flatMap(List::stream).map(ChannelCode::of).collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    private static Evidence evidence(EvidenceJson said) {
+        var codes = codes(said.channels());
+        boolean yes = Boolean.TRUE.equals(said.yes());
+        return switch (said.kind()) {
+            case "SIMPLE" -> new Evidence.Simple(codes);
+            case "WASTE_ROSE" -> new Evidence.WasteRose(yes);
+            case "BUBBLES" -> new Evidence.Bubbles(one(codes), yes);
+            case "THREAD" -> new Evidence.Thread(one(codes), yes);
+            case "CRUST" -> new Evidence.Crust(one(codes), yes);
+            case "FELT" -> new Evidence.Felt(one(codes), need(said.feel(), "feel", "How did it feel?"));
+            case "SHIFTED" -> new Evidence.Shifted(yes);
+            case "PARTED" -> new Evidence.Parted();
+            case "TRIED" -> new Evidence.Tried(need(said.remedy(), "remedy", "What was tried?"), yes);
+            case "DONE" -> new Evidence.Done(need(said.treatment(), "treatment", "What was done?"), codes);
+            case "PAGE" -> {
+                var seen = new LinkedHashMap<ChannelCode, Evidence.Seen>();
+                need(said.page(), "page", "Say what you see in each channel.").forEach(p -> seen.put(ChannelCode.of(p.channel()), new Evidence.Seen(Math.clamp(p.fade(), 0, 1), p.band(), p.off())));
+                if (seen.isEmpty()) {
+                    throw Problem.atField("page", "Say what you see in each channel.");
+                }
+                yield new Evidence.Page(seen);
+            }
+            default -> throw Problem.atField("kind", "Nobody can see or do a thing called %s.".formatted(said.kind()));
+        };
+    }
+
+    private static ChannelCode one(Set<ChannelCode> codes) {
+        if (codes.size() != 1) {
+            throw Problem.atField("channels", "Which channel? One.");
+        }
+        return codes.iterator().next();
+    }
+
+    private static <T> T need(@Nullable T value, String field, String question) {
+        if (value == null) {
+            throw Problem.atField(field, question);
+        }
+        return value;
+    }
+
+    // ---- out -------------------------------------------------------------------------------------------------------
+
+    private CaseJson json(Kept kept) {
+        var situation = kept.file().situation();
+        var table = service.table(situation.family());
+        var state = kept.file().state(table);
+        var so = state.progress();
+        var failing = so.failing();
+        var advice = kept.open() ? kept.file().advice(table) : null;
+        var card = cards.open().get(kept.machine());
+        var beside = book.open().stream().filter(k -> k.together().equals(kept.together()) && k.id() != kept.id()).map(Kept::machineName).toList();
+        return new CaseJson(kept.id(), kept.machine(), kept.machineName(), situation.family().label(), labels(kept), kept.words(), Work.valueOf(kept.work()).label(), kept.openedAt(), kept.openedBy(), kept.endedAt(), kept.ending(), kept.endingWords(),
+                situation.channels().stream().map(p -> new CaseChannelJson(p.code().code(), p.strokes(), p.tolerated(), so.gaps(p.code()), failing.contains(p.code()), so.level(p.code()), p.capacity())).toList(),
+                Finding.of(state.belief(), failing).stream().map(f -> new FindingJson(f.cause(), f.cause().label(), f.cause().place(), f.cause().signature(), names(f.channels()), f.share(), f.band())).toList(),
+                AdviceWords.because(kept.file()), advice == null ? null : adviceJson(advice, kept), advice == null ? List.of() : others(advice, kept),
+                kept.file().tried().stream().map(t -> new TriedJson(t.at(), t.by(), t.what(), names(t.channels()), t.result())).toList(),
+                new SpentJson(so.mL(), so.pad(), so.hands(), Duration.between(kept.openedAt(), kept.endedAt() == null ? clock.instant() : kept.endedAt()).toMinutes() / 60.0, so.money()), rules(kept, so), beside, card == null ? null : card.id(),
+                drift(kept), cannotKnow(kept.file()));
+    }
+
+    private static List<String> names(Set<ChannelCode> channels) {
+        return channels.stream().sorted().map(ChannelCode::code).toList();
+    }
+
+    private AdviceJson adviceJson(Advice advice, Kept kept) {
+        var words = AdviceWords.of(advice, kept.file().situation());
+        var next = advice.next();
+        var treat = next instanceof Next.Treat t ? t : null;
+        var ask = next instanceof Next.Ask a ? a : null;
+        var channels = treat != null && treat.treatment().perChannel() ? names(treat.channels()) : ask != null && ask.channel() != null ? List.of(ask.channel().code()) : List.<String>of();
+        return new AdviceJson(kind(next), words.title(), words.say(), channels, treat == null ? null : treat.treatment(), ask == null ? null : ask.question(), next instanceof Next.Try(var remedy) ? remedy : null, words.minutes(),
+                words.lasts().toMinutes(), words.mL(), words.padML(), words.fluidML(), words.parts(), advice.cost(), advice.outlook() == null ? null : advice.outlook().fit(), words.expect(), words.otherwise(), here(treat, kept));
+    }
+
+    /** "Here, it has worked 7 times of 9." */
+    private @Nullable String here(Next.@Nullable Treat treat, Kept kept) {
+        if (treat == null) {
+            return null;
+        }
+        var mine = Learning.of(Table.USUAL, book.outcomes()).stream().filter(l -> l.treatment() == treat.treatment() && l.family() == kept.file().situation().family()).toList();
+        int times = mine.stream().mapToInt(Learning.Learned::times).sum();
+        return times == 0 ? null : "Here it has helped %d times of %d.".formatted(mine.stream().mapToInt(Learning.Learned::worked).sum(), times);
+    }
+
+    private static String kind(Next next) {
+        return switch (next) {
+            case Next.Look _ -> "LOOK";
+            case Next.Page _ -> "PAGE";
+            case Next.Simple _ -> "SIMPLE";
+            case Next.Ask _ -> "ASK";
+            case Next.Try _ -> "TRY";
+            case Next.Treat _ -> "TREAT";
+            case Next.Close _ -> "CLOSE";
+            case Next.Stop _ -> "STOP";
+        };
+    }
+
+    private static List<OtherJson> others(Advice advice, Kept kept) {
+        return advice.others().stream().limit(OTHERS).map(o -> new OtherJson(AdviceWords.name(o.next()), AdviceWords.whyNot(o, kept.file().situation()), o.over(), o.next() instanceof Next.Treat(var t, _) ? t : null,
+                o.next() instanceof Next.Treat(_, var c) ? names(c) : List.of())).toList();
+    }
+
+    private static List<RuleJson> rules(Kept kept, Progress so) {
+        return !kept.open() ? List.of() : Arrays.stream(Treatment.values()).map(t -> new RuleJson(t, ClinicService.caution(t, so.failing(), kept, so))).filter(r -> !r.why().isEmpty()).toList();
+    }
+
+    /** A machine that falls ill again and again is told of. */
+    private @Nullable String drift(Kept kept) {
+        int cases = book.cases(kept.machine(), clock.instant().minus(DRIFT));
+        return cases < OFTEN_ILL ? null : "%s: %d cases in two months. Look at its cap, its place in the room and how long it stands, before its head.".formatted(kept.machineName(), cases);
+    }
+
+    private static List<String> cannotKnow(CaseFile file) {
+        return file.evidence().stream().noneMatch(e -> e.evidence() instanceof Evidence.Page) ? List.of("Whether ink follows on a full page: none was laid down yet.", "Whether a head is dead by its electronics: only time tells.")
+                : List.of("Whether a head is dead by its electronics: only time tells.");
+    }
+}

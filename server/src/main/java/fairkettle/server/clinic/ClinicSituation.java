@@ -1,0 +1,116 @@
+package fairkettle.server.clinic;
+
+import fairkettle.check.Work;
+import fairkettle.clinic.Complaint;
+import fairkettle.clinic.Situation;
+import fairkettle.clinic.Situation.Part;
+import fairkettle.clinic.Situation.Prices;
+import fairkettle.clinic.Treatment;
+import fairkettle.changeover.Supply;
+import fairkettle.ink.Family;
+import fairkettle.machine.Architecture;
+import fairkettle.path.Mixture;
+import fairkettle.path.Place;
+import fairkettle.routine.DryingCurve;
+import fairkettle.routine.DueTimes.Standing;
+import fairkettle.safety.School;
+import fairkettle.server.benches.Machines.Machine;
+import fairkettle.server.climate.Room;
+import fairkettle.server.ledger.Ledger;
+import fairkettle.server.routines.Standings;
+import fairkettle.server.routines.UpkeepBook;
+import fairkettle.server.shelf.Shelf;
+import fairkettle.server.shelf.Supplies;
+import fairkettle.server.shop.Shop;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+
+/** What the shop knows of a machine when a case is opened: nothing of it is asked. */
+@Service
+class ClinicSituation {
+
+    private static final double HOURS_A_MONTH = 730;
+    private static final double YOUNG_PART = 6; // months, where nobody knows when it was fitted
+    private static final int IN_A_ROW = 3; // the profile says nothing else
+    private static final double OFTEN = 1.5; // cleanings a day of late
+    private static final double HOUR_OF_A_MACHINE = 2.5;
+
+    private final Standings standings;
+    private final Ledger ledger;
+    private final Room room;
+    private final Shelf shelf;
+    private final Supplies supplies;
+    private final Shop shop;
+    private final Clock clock;
+
+    ClinicSituation(Standings standings, Ledger ledger, Room room, Shelf shelf, Supplies supplies, Shop shop, Clock clock) {
+        this.standings = standings;
+        this.ledger = ledger;
+        this.room = room;
+        this.shelf = shelf;
+        this.supplies = supplies;
+        this.shop = shop;
+        this.clock = clock;
+    }
+
+    Situation of(Machine machine, Set<Complaint> complaints, Work work) {
+        var now = clock.instant();
+        var standing = standings.of(machine.id());
+        var settings = shop.settings();
+        var family = UpkeepBook.family(machine).orElse(machine.profile().built());
+        var contents = ledger.ofMachineNow(machine.id());
+        var tolerance = settings.tolerated().getOrDefault(work, work.usual());
+        var channels = machine.profile().channels().stream().filter(c -> machine.holdings().containsKey(c.code())).map(c -> {
+            int forgiven = work.uses(c.code()) ? (int) Math.max(tolerance.share() * c.nozzles(), tolerance.neighbours() == 0 ? 0 : 1) : (int) Math.max(2, .06 * c.nozzles());
+            double level = contents.getOrDefault(new Place.InPath(machine.id(), c.code(), c.first().kind()), Mixture.EMPTY).volume().mL();
+            return new Part(c.code(), c.nozzles(), forgiven, months(standing, c.code().white() ? "white-damper" : "damper", now), level, c.first().capacity().mL());
+        }).toList();
+        var last = standing.all().stream().filter(s -> s.key().routine().equals("purge")).map(s -> s.mark().since()).min(Comparator.naturalOrder()).orElse(now.minus(Duration.ofDays(1)));
+        double pad = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY).volume().mL();
+        var profile = machine.profile();
+        var draws = profile.draws();
+        var signedOff = machine.signedOff();
+        boolean changed = signedOff != null && signedOff.isAfter(now.minus(Duration.ofDays(3)));
+        return new Situation(family, channels, profile.architecture() == Architecture.CARTRIDGE || profile.architecture() == Architecture.BULK, true, profile.capable().headOut(),
+                Math.max(.02, Duration.between(last, now).toMinutes() / 1440.0), last.isBefore(now) ? new DryingCurve(room.since(last.minus(Duration.ofDays(2)))).average(last, now) : 1, months(standing, "cap-rim", now) + YOUNG_PART,
+                standing.padPerDay() * profile.padCapacity().mL() > OFTEN * draws.cleaning().mL() * channels.size(), changed, false, Math.max(0, profile.padCapacity().mL() - pad), IN_A_ROW, complaints, never(machine),
+                prices(family, profile.padCapacity().mL()), new Situation.Ink(draws.nozzleCheck().mL(), draws.sheet().mL(), draws.cleaning().mL(), draws.powerCleaning().mL()));
+    }
+
+    private static double months(Standings.OfMachine machine, String routine, Instant now) {
+        return machine.all().stream().filter(s -> s.key().routine().equals(routine)).map(Standing::mark).map(m -> Duration.between(m.since(), now).toMinutes() / 60.0 / HOURS_A_MONTH).max(Comparator.naturalOrder()).orElse(YOUNG_PART);
+    }
+
+    /** What this shop's school, or this machine's, leaves out. */
+    private Set<Treatment> never(Machine machine) {
+        var schools = new java.util.EnumMap<School, String>(School.class);
+        schools.putAll(shop.settings().schools());
+        schools.putAll(machine.schools());
+        var never = EnumSet.noneOf(Treatment.class);
+        if (!"push".equals(schools.get(School.DRAW_OR_PUSH))) {
+            never.add(Treatment.PUSH_AT_VENT);
+        }
+        if ("spare".equals(schools.get(School.POWER_CLEANING))) {
+            never.add(Treatment.POWER_CLEANING);
+        }
+        return never;
+    }
+
+    private Prices prices(Family family, double padCapacity) {
+        var settings = shop.settings();
+        double minor = Math.pow(10, settings.money().getDefaultFractionDigits());
+        double ink = shelf.lots().stream().filter(l -> !l.fluid() && l.family() == family && !l.volume().isZero()).mapToDouble(l -> l.price() / minor / l.volume().mL()).average().orElse(Prices.USUAL.ink());
+        double fluid = shelf.lots().stream().filter(l -> l.fluid() && !l.volume().isZero()).mapToDouble(l -> l.price() / minor / l.volume().mL()).average().orElse(Prices.USUAL.fluid());
+        var parts = supplies.prices();
+        double minute = settings.labourPerHour() / minor / 60;
+        var usual = Prices.USUAL;
+        double scale = minute > 0 ? minute / usual.minute() : 1; // why: what a false cure costs is mostly hands and ink, at this shop's rates
+        return new Prices(ink, settings.padPrice() / minor / padCapacity, fluid, minute, HOUR_OF_A_MACHINE * scale, parts.containsKey(Supply.DAMPER) ? parts.get(Supply.DAMPER) / minor : usual.damper(), usual.cap(), usual.falseDone() * scale,
+                usual.relapse() * scale, usual.head() * scale);
+    }
+}
