@@ -11,9 +11,11 @@ const views = [
   { to: '/round', label: 'Round' },
   { to: '/changeover', label: 'Changeover' },
   { to: '/checks', label: 'Checks' },
+  { to: '/clinic', label: 'Clinic' },
   { to: '/shelf', label: 'Shelf' },
   { to: '/log', label: 'Log' },
   { to: '/sums', label: 'Sums' },
+  { to: '/practice', label: 'Practice' },
   { to: '/shop', label: 'Shop' },
 ]
 const route = useRoute()

@@ -129,8 +129,14 @@ public final class Progress {
             }
             case Evidence.Done(var treatment, var channels) -> treated(treatment, channels);
             case Evidence.Filled(var code, var level) -> drawn.put(code, situation.channels().get(situation.index(code)).level() - level);
-            case Evidence.Simple _ -> {
+            case Evidence.Simple(var found) -> {
                 simpleKnown = true;
+                if (!found.isEmpty()) { // why: what was put right may have been all of it
+                    lookDue = true;
+                    looks = 0;
+                    pageGood = false;
+                    pageBad.clear();
+                }
                 spend(0, 0, 0, 3, Duration.ofMinutes(4));
             }
             case Evidence.Thread(var code, var seen) -> {

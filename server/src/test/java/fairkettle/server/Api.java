@@ -40,6 +40,10 @@ public class Api {
                 .contentType(MediaType.APPLICATION_JSON).content(body).exchange();
     }
 
+    public MvcTestResult delete(String path) {
+        return mvc.delete().uri(path).with(csrf()).header("Idempotency-Key", UUID.randomUUID().toString()).exchange();
+    }
+
     public MvcTestResult send(String path, byte[] bytes) {
         return mvc.post().uri(path).with(csrf()).header("Idempotency-Key", UUID.randomUUID().toString())
                 .contentType(MediaType.APPLICATION_OCTET_STREAM).content(bytes).exchange();

@@ -1,6 +1,7 @@
 package fairkettle.measure.clinic;
 
 import fairkettle.clinic.Belief;
+import fairkettle.standin.sick.Bedside;
 import fairkettle.standin.sick.SickMachine.Fault;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -22,10 +23,10 @@ final class Calibration {
     private final Map<Fault, List<Said>> said = new EnumMap<>(Fault.class);
 
     synchronized void see(Bedside bed, Belief belief) {
-        var faults = bed.machine.faults();
+        var faults = bed.machine().faults();
         long which = System.identityHashCode(bed) * 0x9E3779B97F4A7C15L >>> 40;
         int c = 0;
-        for (var code : bed.machine.codes()) {
+        for (var code : bed.machine().codes()) {
             var has = faults.getOrDefault(code, Set.of());
             var chances = belief.causes(code);
             add(Fault.DRIED, which, chances.dried(), has);

@@ -18,8 +18,11 @@ import static fairkettle.clinic.Treatment.SOAK;
 import static fairkettle.clinic.Treatment.SOAK_OVERNIGHT;
 import static fairkettle.clinic.Treatment.WIPE;
 
+import fairkettle.clinic.Remedy;
 import fairkettle.clinic.Treatment;
 import fairkettle.ink.ChannelCode;
+import fairkettle.standin.sick.AdvisedHand.End;
+import fairkettle.standin.sick.Bedside;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -44,8 +47,8 @@ final class Ladder implements Policy {
     @Override
     public End treat(Bedside bed, long seed) {
         bed.check();
-        if (bed.machine.shift().shifted()) {
-            bed.align();
+        if (bed.shift().shifted()) {
+            bed.attempt(Remedy.ALIGN);
         }
         bed.simple();
         bed.check();
@@ -53,12 +56,12 @@ final class Ladder implements Policy {
         var feed = new java.util.ArrayDeque<>(List.of(LOOK_AGAIN, PURGE_SHEET, NEW_DAMPER, FLUSH_LINE, REST_LONG));
         boolean stirred = false;
         while (true) {
-            if (bed.machine.parted()) {
+            if (bed.machine().parted()) {
                 return End.GAVE_UP;
             }
-            var failing = bed.so.failing();
+            var failing = bed.progress().failing();
             if (failing.isEmpty()) {
-                if (bed.so.pageGood()) {
+                if (bed.progress().pageGood()) {
                     return End.DONE;
                 }
                 bed.page();
@@ -80,7 +83,7 @@ final class Ladder implements Policy {
     }
 
     private static int gaps(Bedside bed, ChannelCode code) {
-        return bed.so.gaps(code);
+        return bed.progress().gaps(code);
     }
 
     private static Set<ChannelCode> whites(Set<ChannelCode> codes) {
@@ -91,12 +94,12 @@ final class Ladder implements Policy {
 
     /** A rung that this machine does not have is passed over. */
     private static void climb(Bedside bed, Treatment t, Set<ChannelCode> failing) {
-        var situation = bed.sick.situation();
+        var situation = bed.sick().situation();
         boolean there = switch (t) {
             case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> situation.refillable();
             case DRAW_AT_WASTE_LINE -> situation.wasteLine();
             case FLUSH_LINE -> !situation.refillable();
-            case CLEANING, POWER_CLEANING -> situation.takes(t, 0).pad() < bed.so.padRoom() && situation.channels().stream().allMatch(p -> bed.so.level(p.code()) > situation.takes(t, 0).mL() / situation.channels().size() + 3);
+            case CLEANING, POWER_CLEANING -> situation.takes(t, 0).pad() < bed.progress().padRoom() && situation.channels().stream().allMatch(p -> bed.progress().level(p.code()) > situation.takes(t, 0).mL() / situation.channels().size() + 3);
             default -> true;
         };
         if (!there) {

@@ -1,9 +1,12 @@
 package fairkettle.measure.clinic;
 
+import fairkettle.clinic.Remedy;
 import fairkettle.clinic.Treatment;
 import fairkettle.ink.ChannelCode;
-import fairkettle.standin.sick.SickMachine;
+import fairkettle.standin.sick.AdvisedHand.End;
+import fairkettle.standin.sick.Bedside;
 import fairkettle.standin.sick.SickMachine.Fault;
+import fairkettle.standin.sick.SickMachine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
@@ -21,15 +24,15 @@ final class Oracle implements Policy {
 
     @Override
     public End treat(Bedside bed, long seed) {
-        if (bed.machine.hopeless(TOLERATED)) {
+        if (bed.machine().hopeless(TOLERATED)) {
             return End.GAVE_UP;
         }
         bed.simple();
-        if (bed.machine.faults().values().stream().anyMatch(f -> f.contains(Fault.POSITION))) {
-            bed.align();
+        if (bed.machine().faults().values().stream().anyMatch(f -> f.contains(Fault.POSITION))) {
+            bed.attempt(Remedy.ALIGN);
         }
-        var beam = List.of(new Way(bed.machine.copy(), List.of(), List.of(), 0));
-        Way best = bed.machine.holds(TOLERATED) ? beam.getFirst() : null;
+        var beam = List.of(new Way(bed.machine().copy(), List.of(), List.of(), 0));
+        Way best = bed.machine().holds(TOLERATED) ? beam.getFirst() : null;
         for (int depth = 0; depth < DEPTH && best == null; depth++) {
             var next = new ArrayList<Way>();
             for (var way : beam) {
@@ -50,13 +53,13 @@ final class Oracle implements Policy {
             return End.GAVE_UP;
         }
         for (int i = 0; i < best.acts().size(); i++) {
-            bed.machine.act(best.acts().get(i), best.on().get(i));
+            bed.machine().act(best.acts().get(i), best.on().get(i));
         }
         return End.DONE;
     }
 
     private static @org.jspecify.annotations.Nullable Way step(Bedside bed, Way way, Treatment t) {
-        var situation = bed.sick.situation();
+        var situation = bed.sick().situation();
         boolean there = switch (t) {
             case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> situation.refillable();
             case DRAW_AT_WASTE_LINE -> situation.wasteLine();

@@ -2,8 +2,11 @@ package fairkettle.measure.clinic;
 
 import fairkettle.clinic.Table;
 import fairkettle.ink.Family;
-import fairkettle.standin.sick.SickCases;
+import fairkettle.standin.sick.AdvisedHand.End;
+import fairkettle.standin.sick.AdvisedHand;
+import fairkettle.standin.sick.Bedside;
 import fairkettle.standin.sick.SickCases.Sick;
+import fairkettle.standin.sick.SickCases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -33,17 +36,22 @@ public final class Trial {
         var policies = new LinkedHashMap<String, Supplier<Policy>>();
         policies.put("nothing", () -> (bed, _) -> {
             bed.check();
-            return Policy.End.DONE;
+            return End.DONE;
         });
         policies.put("clean_first", () -> Ladder.CLEAN_FIRST);
         policies.put("sheet_first", () -> Ladder.SHEET_FIRST);
         policies.put("power_early", () -> Ladder.POWER_EARLY);
         policies.put("syringe_first", () -> Ladder.SYRINGE_FIRST);
         policies.put("oracle", Oracle::new);
-        policies.put("advisor", () -> new Following(Table.USUAL, calibration::see, nanos::add));
+        policies.put("advisor", () -> (bed, s) -> AdvisedHand.treat(bed, Table.USUAL, s, (belief, _, time) -> {
+            nanos.add(time);
+            if (!bed.progress().lookDue()) {
+                calibration.see(bed, belief);
+            }
+        }));
         for (int i = 1; i <= 3; i++) {
             var wrong = wrong(i);
-            policies.put("advisor_wrong_" + i, () -> new Following(wrong, (_, _) -> { }, _ -> { }));
+            policies.put("advisor_wrong_" + i, () -> (bed, s) -> AdvisedHand.treat(bed, wrong, s, (_, _, _) -> { }));
         }
         var only = System.getProperty("measure.policies", "");
         policies.forEach((name, policy) -> {
@@ -53,7 +61,7 @@ public final class Trial {
             }
         });
         if (only.isEmpty() || only.contains("other")) {
-            report("advisor_other_bench", all(seed, cases, true, () -> new Following(Table.USUAL, (_, _) -> { }, _ -> { })), print, "");
+            report("advisor_other_bench", all(seed, cases, true, () -> (bed, s) -> AdvisedHand.treat(bed, Table.USUAL, s, (_, _, _) -> { })), print, "");
             report("sheet_first_other_bench", all(seed, cases, true, () -> Ladder.SHEET_FIRST), print, "");
             report("clean_first_other_bench", all(seed, cases, true, () -> Ladder.CLEAN_FIRST), print, "");
             report("syringe_first_other_bench", all(seed, cases, true, () -> Ladder.SYRINGE_FIRST), print, "");
@@ -93,10 +101,10 @@ public final class Trial {
         var bed = new Bedside(sick);
         boolean hopeless = sick.machine().hopeless(TOLERATED);
         var end = policy.treat(bed, seed);
-        var m = bed.machine;
+        var m = bed.machine();
         boolean fit = m.fit(TOLERATED);
-        boolean done = end == Policy.End.DONE;
-        return new Outcome(m.family(), sick.first(), done && fit, done && m.holds(TOLERATED), done && !fit, !done && hopeless, !done && !hopeless, m.ink(), m.pad(), m.hands(), m.hours(), m.parted(), bed.rulesBroken);
+        boolean done = end == End.DONE;
+        return new Outcome(m.family(), sick.first(), done && fit, done && m.holds(TOLERATED), done && !fit, !done && hopeless, !done && !hopeless, m.ink(), m.pad(), m.hands(), m.hours(), m.parted(), bed.rulesBroken());
     }
 
     private static void report(String policy, List<Outcome> outcomes, Consumer<String> print, String more) {

@@ -81,7 +81,7 @@ class ClinicController {
     record FindingJson(Finding.Cause cause, String label, Finding.Place place, String signature, List<String> channels, double share, String band) {}
 
     /** @param kind LOOK, PAGE, SIMPLE, ASK, TRY, TREAT, CLOSE or STOP */
-    record AdviceJson(String kind, String title, String say, List<String> channels, @Nullable Treatment treatment, Advice.@Nullable Question question, @Nullable Remedy remedy, double minutes, long lastsMinutes, double mL, double padML,
+    record CaseAdviceJson(String kind, String title, String say, List<String> channels, @Nullable Treatment treatment, Advice.@Nullable Question question, @Nullable Remedy remedy, double minutes, long lastsMinutes, double mL, double padML,
             double fluidML, double parts, double cost, @Nullable Double fit, @Nullable String expect, @Nullable String otherwise, @Nullable String here) {}
 
     record OtherJson(String title, String whyNot, double over, @Nullable Treatment treatment, List<String> channels) {}
@@ -99,7 +99,7 @@ class ClinicController {
      * @param card open for it
      */
     record CaseJson(long id, long machine, String name, String family, List<String> complaints, String words, String work, Instant openedAt, String openedBy, @Nullable Instant endedAt, @Nullable Ending ending, String endingWords,
-            List<CaseChannelJson> channels, List<FindingJson> findings, List<String> because, @Nullable AdviceJson advice, List<OtherJson> others, List<TriedJson> tried, SpentJson spent, List<RuleJson> rules, List<String> beside,
+            List<CaseChannelJson> channels, List<FindingJson> findings, List<String> because, @Nullable CaseAdviceJson advice, List<OtherJson> others, List<TriedJson> tried, SpentJson spent, List<RuleJson> rules, List<String> beside,
             @Nullable Long card, @Nullable String drift, List<String> cannotKnow) {}
 
     record RuleJson(Treatment treatment, String why) {}
@@ -250,7 +250,7 @@ class ClinicController {
         return new CaseJson(kept.id(), kept.machine(), kept.machineName(), situation.family().label(), labels(kept), kept.words(), Work.valueOf(kept.work()).label(), kept.openedAt(), kept.openedBy(), kept.endedAt(), kept.ending(), kept.endingWords(),
                 situation.channels().stream().map(p -> new CaseChannelJson(p.code().code(), p.strokes(), p.tolerated(), so.gaps(p.code()), failing.contains(p.code()), so.level(p.code()), p.capacity())).toList(),
                 Finding.of(state.belief(), failing).stream().map(f -> new FindingJson(f.cause(), f.cause().label(), f.cause().place(), f.cause().signature(), names(f.channels()), f.share(), f.band())).toList(),
-                AdviceWords.because(kept.file()), advice == null ? null : adviceJson(advice, kept), advice == null ? List.of() : others(advice, kept),
+                AdviceWords.because(kept.file()), advice == null ? null : adviceOf(advice, kept), advice == null ? List.of() : others(advice, kept),
                 kept.file().tried().stream().map(t -> new TriedJson(t.at(), t.by(), t.what(), names(t.channels()), t.result())).toList(),
                 new SpentJson(so.mL(), so.pad(), so.hands(), Duration.between(kept.openedAt(), kept.endedAt() == null ? clock.instant() : kept.endedAt()).toMinutes() / 60.0, so.money()), rules(kept, so), beside, card == null ? null : card.id(),
                 drift(kept), cannotKnow(kept.file()));
@@ -260,13 +260,13 @@ class ClinicController {
         return channels.stream().sorted().map(ChannelCode::code).toList();
     }
 
-    private AdviceJson adviceJson(Advice advice, Kept kept) {
+    private CaseAdviceJson adviceOf(Advice advice, Kept kept) {
         var words = AdviceWords.of(advice, kept.file().situation());
         var next = advice.next();
         var treat = next instanceof Next.Treat t ? t : null;
         var ask = next instanceof Next.Ask a ? a : null;
         var channels = treat != null && treat.treatment().perChannel() ? names(treat.channels()) : ask != null && ask.channel() != null ? List.of(ask.channel().code()) : List.<String>of();
-        return new AdviceJson(kind(next), words.title(), words.say(), channels, treat == null ? null : treat.treatment(), ask == null ? null : ask.question(), next instanceof Next.Try(var remedy) ? remedy : null, words.minutes(),
+        return new CaseAdviceJson(kind(next), words.title(), words.say(), channels, treat == null ? null : treat.treatment(), ask == null ? null : ask.question(), next instanceof Next.Try(var remedy) ? remedy : null, words.minutes(),
                 words.lasts().toMinutes(), words.mL(), words.padML(), words.fluidML(), words.parts(), advice.cost(), advice.outlook() == null ? null : advice.outlook().fit(), words.expect(), words.otherwise(), here(treat, kept));
     }
 

@@ -1,0 +1,237 @@
+package fairkettle.server.practice;
+
+import fairkettle.clinic.Advisor;
+import fairkettle.clinic.AdviceWords;
+import fairkettle.clinic.Belief;
+import fairkettle.clinic.Evidence;
+import fairkettle.clinic.Table;
+import fairkettle.clinic.Treatment;
+import fairkettle.ink.ChannelCode;
+import fairkettle.server.practice.PracticeBook.PracticeAct;
+import fairkettle.server.practice.PracticeBook.Run;
+import fairkettle.server.web.Problem;
+import fairkettle.standin.sick.AdvisedHand;
+import fairkettle.standin.sick.Bedside;
+import fairkettle.standin.sick.SickCases;
+import fairkettle.standin.sick.SickCases.Level;
+import fairkettle.standin.sick.SickMachine.Fault;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/** A practice run played again from its seed: the same acts meet the same machine. */
+final class Replay {
+
+    private static final int TOLERATED = 2;
+    private static final double HINT_COSTS = 5; // points
+    private static final double MACHINE_HOUR = 2.5;
+    private static final double SMALL = 5; // money: below it nobody was careless
+
+    private final Run run;
+    private final Bedside bed;
+    private final List<Step> steps = new ArrayList<>();
+    private @Nullable String ended;
+    private Belief belief;
+    private int known;
+    private final boolean explain;
+
+    /**
+     * One act, and what it did.
+     *
+     * @param silentBefore nozzles that did not fire before and after
+     * @param really what was wrong before it, by channel
+     * @param advised what the advice would have been then; empty while it is not unveiled
+     */
+    record Step(String what, String saw, int silentBefore, int silentAfter, double mL, double hands, double hours, Map<ChannelCode, Set<Fault>> really, String advised) {}
+
+    private Replay(Run run, boolean explain) {
+        this.run = run;
+        this.explain = explain;
+        bed = new Bedside(sick(run));
+        belief = Belief.of(bed.sick().situation(), Table.USUAL);
+    }
+
+    /** @param explain true to work out what the advice would have been at each step */
+    static Replay of(Run run, boolean explain) {
+        var replay = new Replay(run, explain);
+        run.acts().forEach(replay::take);
+        return replay;
+    }
+
+    private static SickCases.Sick sick(Run run) {
+        return run.level().equals("FREE") ? SickCases.of(run.seed(), false) : SickCases.practice(run.seed(), Level.valueOf(run.level()));
+    }
+
+    Bedside bed() {
+        return bed;
+    }
+
+    List<Step> steps() {
+        return steps;
+    }
+
+    @Nullable String ended() {
+        return ended;
+    }
+
+    int hints() {
+        return (int) run.acts().stream().filter(a -> a.kind().equals("HINT")).count();
+    }
+
+    /** What the advice is now. */
+    String advice() {
+        var advice = Advisor.advise(belief, bed.progress(), run.seed() + steps.size());
+        var words = AdviceWords.of(advice, bed.sick().situation());
+        return words.title() + ". " + words.say();
+    }
+
+    /** @throws Problem if it cannot be done on this machine */
+    private void take(PracticeAct act) {
+        if (act.kind().equals("HINT")) {
+            return;
+        }
+        var really = bed.machine().faults();
+        int before = bed.machine().silent();
+        double mL = bed.machine().ink();
+        double hands = bed.machine().hands();
+        double hours = bed.machine().hours();
+        var advised = explain ? AdviceWords.of(Advisor.advise(belief, bed.progress(), run.seed() + steps.size()), bed.sick().situation()).title() : "";
+        var channels = act.channels().stream().map(ChannelCode::of).collect(Collectors.toCollection(TreeSet::new));
+        if (!bed.all().containsAll(channels)) {
+            throw Problem.refused("This machine has no such channel.", List.of());
+        }
+        var what = switch (act.kind()) {
+            case "LOOK" -> {
+                bed.check();
+                yield "Nozzle check";
+            }
+            case "PAGE" -> {
+                bed.page();
+                yield "Full page";
+            }
+            case "SIMPLE" -> {
+                bed.simple();
+                yield "The simple things";
+            }
+            case "ASK" -> {
+                var question = need(act.question(), "What do you look for?");
+                var one = channels.isEmpty() ? bed.machine().codes().getFirst() : channels.first();
+                bed.ask(question, one);
+                yield question.ask();
+            }
+            case "TRY" -> {
+                var remedy = need(act.remedy(), "What do you try?");
+                bed.attempt(remedy);
+                yield remedy.title();
+            }
+            case "TREAT" -> {
+                var treatment = need(act.treatment(), "What do you try?");
+                if (treatment.perChannel() && channels.isEmpty()) {
+                    throw Problem.atField("channels", "Which channels?");
+                }
+                possible(treatment);
+                bed.act(treatment, treatment.perChannel() ? channels : bed.all());
+                yield AdviceWords.title(treatment, channels);
+            }
+            case "DONE", "STOP" -> {
+                ended = act.kind();
+                yield act.kind().equals("DONE") ? "“It is cured”" : "Gave up";
+            }
+            default -> throw Problem.atField("kind", "Nobody can do a thing called %s.".formatted(act.kind()));
+        };
+        var seen = bed.seen();
+        var saw = seen.size() > known ? words(seen.getLast()) : "";
+        for (; known < seen.size(); known++) {
+            belief = belief.with(seen.get(known));
+        }
+        steps.add(new Step(what, saw, before, bed.machine().silent(), bed.machine().ink() - mL, bed.machine().hands() - hands, bed.machine().hours() - hours, really, advised));
+    }
+
+    private void possible(Treatment treatment) {
+        var situation = bed.sick().situation();
+        boolean there = switch (treatment) {
+            case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> situation.refillable();
+            case FLUSH_LINE -> !situation.refillable();
+            case DRAW_AT_WASTE_LINE -> situation.wasteLine();
+            case HEAD_OUT -> situation.headOut();
+            case AGITATE -> bed.all().stream().anyMatch(ChannelCode::white);
+            default -> true;
+        };
+        if (!there) {
+            throw Problem.refused("This machine is not built for that.", List.of());
+        }
+    }
+
+    private static <T> T need(@Nullable T value, String question) {
+        if (value == null) {
+            throw Problem.atField("kind", question);
+        }
+        return value;
+    }
+
+    private String words(Evidence seen) {
+        return switch (seen) {
+            case Evidence.Look(var missing) -> {
+                int gaps = missing.values().stream().mapToInt(List::size).sum();
+                yield gaps == 0 ? "whole" : gaps + " strokes missing";
+            }
+            case Evidence.Page(var page) -> {
+                var bad = page.entrySet().stream().filter(e -> e.getValue().fade() > .15 || e.getValue().band() || e.getValue().off()).map(e -> e.getKey() + (e.getValue().fade() > .30 ? " fades" : e.getValue().fade() > .15 ? " a little weaker at the foot"
+                        : e.getValue().band() ? " has a bare band" : " is off its colour")).sorted().toList();
+                yield bad.isEmpty() ? "even, every channel" : String.join(", ", bad);
+            }
+            case Evidence.Simple(var found) -> found.isEmpty() ? "all well" : "amiss at " + found.stream().map(ChannelCode::code).sorted().collect(Collectors.joining(", ")) + ", put right";
+            case Evidence.WasteRose(var rose) -> rose ? "the waste rose" : "the waste did not rise";
+            case Evidence.Bubbles(var c, var yes) -> c + (yes ? ": bubbles" : ": none seen");
+            case Evidence.Thread(var c, var yes) -> c + (yes ? ": threads" : ": clean");
+            case Evidence.Crust(var c, var yes) -> c + (yes ? ": crusted" : ": clear");
+            case Evidence.Tried(_, var helped) -> helped ? "helped" : "no change";
+            case Evidence.Parted _ -> "liquid at the plate’s side";
+            case Evidence.Done _, Evidence.Felt _, Evidence.Filled _, Evidence.Shifted _ -> "";
+        };
+    }
+
+    // ---- the debrief ----------------------------------------------------------------------------------------------
+
+    /** @param steps what a careful hand would have done; what it spent */
+    record Careful(List<String> steps, double mL, double hands, double hours, boolean cured) {}
+
+    Careful careful() {
+        var other = new Bedside(sick(run));
+        var did = new ArrayList<String>();
+        AdvisedHand.treat(other, Table.USUAL, run.seed(), (_, next, _) -> did.add(AdviceWords.name(next)));
+        return new Careful(did, other.machine().ink(), other.machine().hands(), other.machine().hours(), other.machine().fit(TOLERATED));
+    }
+
+    boolean cured() {
+        return bed.machine().fit(TOLERATED);
+    }
+
+    boolean hopeless() {
+        return sick(run).machine().hopeless(TOLERATED);
+    }
+
+    /** 0 to 100: against what a careful hand spent on the same machine. */
+    int score(Careful careful) {
+        if (bed.machine().parted()) {
+            return 0;
+        }
+        boolean right = "DONE".equals(ended) ? cured() : hopeless();
+        if (!right) {
+            return "DONE".equals(ended) ? 10 : 20;
+        }
+        double mine = cost(bed.machine().ink(), bed.machine().hands(), bed.machine().hours());
+        double theirs = cost(careful.mL(), careful.hands(), careful.hours());
+        return Math.clamp(Math.round(100 * Math.min(1, (theirs + SMALL) / (mine + SMALL)) - HINT_COSTS * hints()), 25, 100);
+    }
+
+    private double cost(double mL, double hands, double hours) {
+        var prices = bed.sick().situation().prices();
+        return mL * prices.ink() + hands * prices.minute() + hours * MACHINE_HOUR;
+    }
+
+}

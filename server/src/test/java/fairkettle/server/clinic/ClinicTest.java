@@ -1,0 +1,134 @@
+package fairkettle.server.clinic;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairkettle.server.Api;
+import fairkettle.server.Hand;
+import fairkettle.server.ServerTest;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import tools.jackson.databind.JsonNode;
+
+/** A case from its complaint to its end: what is known is not asked, what is done is booked, what happened is learned. */
+@ServerTest
+class ClinicTest {
+
+    private static final String WHOLE = "{\"missing\": {\"K\": [], \"C\": [], \"M\": [], \"Y\": []}}";
+    private static final String GAPS = "{\"missing\": {\"K\": [3, 9, 14, 20, 31, 40], \"C\": [5, 6, 11, 25, 33, 41], \"M\": [2, 8, 17, 22, 39, 44], \"Y\": [4, 7, 19, 28, 35, 47]}}";
+    private static final String EVEN = """
+            {"kind": "PAGE", "page": [{"channel": "K", "fade": 0.02, "band": false, "off": false}, {"channel": "C", "fade": 0.02, "band": false, "off": false},
+             {"channel": "M", "fade": 0.02, "band": false, "off": false}, {"channel": "Y", "fade": 0.02, "band": false, "off": false}]}""";
+
+    @Autowired
+    private Api api;
+
+    @Autowired
+    private Hand hand;
+
+    @Autowired
+    private JdbcClient db;
+
+    private JsonNode open(long machine, String complaint) {
+        var opened = api.post("/api/cases", "{\"machines\": [%d], \"complaints\": [\"%s\"], \"work\": \"SOLID\", \"words\": \"\"}".formatted(machine, complaint));
+        assertThat(opened).hasStatus(201);
+        return api.read(opened);
+    }
+
+    private JsonNode say(long id, String evidence) {
+        var said = api.post("/api/cases/" + id + "/evidence", evidence);
+        assertThat(said).hasStatusOk();
+        return api.read(said);
+    }
+
+    private JsonNode look(long id) {
+        return api.read(api.get("/api/cases/" + id));
+    }
+
+    private static String advice(JsonNode found) {
+        return found.at("/advice/kind").asString();
+    }
+
+    @Test
+    void aClosedVentEndsACaseWithoutADropCleaned() {
+        long machine = api.machine("Clinic vent", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/checks", "{\"missing\": {\"K\": [], \"C\": [1, 2, 3, 4, 5, 6, 7, 8, 20, 21, 22], \"M\": [], \"Y\": []}}");
+        var found = open(machine, "FADES");
+        long id = found.get("id").asLong();
+        assertThat(advice(found)).isEqualTo("SIMPLE");
+        assertThat(advice(say(id, "{\"kind\": \"SIMPLE\", \"channels\": [\"C\"]}"))).isEqualTo("LOOK");
+        api.post("/api/machines/" + machine + "/checks", WHOLE);
+        assertThat(advice(look(id))).isEqualTo("PAGE");
+        found = say(id, EVEN);
+        for (int i = 0; i < 4 && !advice(found).equals("CLOSE"); i++) {
+            assertThat(advice(found)).isIn("LOOK", "PAGE");
+            api.post("/api/machines/" + machine + "/checks", WHOLE);
+            found = advice(look(id)).equals("PAGE") ? say(id, EVEN) : look(id);
+        }
+        assertThat(advice(found)).isEqualTo("CLOSE");
+        assertThat(found.at("/spent/padML").asDouble()).isZero();
+        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"\"}")).hasStatusOk();
+        assertThat(look(id).get("ending").asString()).isEqualTo("CURED");
+        assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"SIMPLE\", \"channels\": []}")).hasStatus(422);
+    }
+
+    @Test
+    void aTreatmentIsACardAndWhenItIsDoneItIsEvidence() {
+        long machine = api.machine("Clinic card", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/checks", GAPS);
+        long id = open(machine, "GAPS").get("id").asLong();
+        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        double pad = padOf(machine);
+        var opened = api.post("/api/cases/" + id + "/card", "{\"treatment\": \"CLEANING\", \"channels\": []}");
+        assertThat(opened).hasStatus(201);
+        long card = api.read(opened).get("card").asLong();
+        assertThat(api.post("/api/cases/" + id + "/card", "{\"treatment\": \"WIPE\", \"channels\": []}")).hasStatus(422);
+        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"\"}")).hasStatus(422);
+        assertThat(hand.carryOut(card, "MAKERS_DYE").get("state").asString()).isEqualTo("done");
+        assertThat(padOf(machine) - pad).isGreaterThan(3);
+        var found = look(id);
+        assertThat(advice(found)).isEqualTo("LOOK");
+        assertThat(found.at("/tried").toString()).contains("Light cleaning");
+        assertThat(found.at("/spent/padML").asDouble()).isGreaterThan(3);
+    }
+
+    private double padOf(long machine) {
+        return db.sql("select coalesce(sum(microlitres), 0) from content where place = ?").param("pad/" + machine).query(Double.class).single() / 1000;
+    }
+
+    @Test
+    void whatHappenedIsLearnedAndCanBeForgotten() {
+        long machine = api.machine("Clinic learns", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/checks", GAPS);
+        long id = open(machine, "GAPS").get("id").asLong();
+        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        api.post("/api/machines/" + machine + "/checks", GAPS); // the gaps stand still: dried, not air
+        say(id, "{\"kind\": \"DONE\", \"treatment\": \"SOAK\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
+        api.post("/api/machines/" + machine + "/checks", WHOLE);
+        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"one soak\"}")).hasStatusOk();
+        var learned = api.read(api.get("/api/clinic")).get("learned");
+        assertThat(learned.toString()).contains("Soak over a wet cloth");
+        assertThat(learned.get(0).get("now").asDouble()).isGreaterThan(learned.get(0).get("prior").asDouble());
+        assertThat(api.read(api.delete("/api/clinic/learned")).get("learned").size()).isZero();
+    }
+
+    @Test
+    void severalMachinesFallIllTogetherEachWithItsOwnCase() {
+        long one = api.machine("Clinic twin one", "small-tank", "INKED");
+        long two = api.machine("Clinic twin two", "small-tank", "INKED");
+        var found = api.read(api.post("/api/cases", "{\"machines\": [%d, %d], \"complaints\": [\"GAPS\"], \"work\": \"TEXT\", \"words\": \"both since Monday\"}".formatted(one, two)));
+        assertThat(found.get("beside").toString()).contains("Clinic twin two");
+    }
+
+    @Test
+    void whatCannotBeIsRefusedWithWords() {
+        long machine = api.machine("Clinic refuses", "small-tank", "INKED");
+        long id = open(machine, "CHIP").get("id").asLong();
+        assertThat(advice(look(id))).isEqualTo("TRY");
+        assertThat(api.post("/api/cases", "{\"machines\": [%d], \"complaints\": [\"GAPS\"], \"work\": \"SOLID\", \"words\": \"\"}".formatted(machine))).hasStatus(422);
+        assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"BUBBLES\", \"channels\": [\"W1\"], \"yes\": true}")).hasStatus(422);
+        assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"NONSENSE\"}")).hasStatus(400);
+        assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"PAGE\", \"page\": []}")).hasStatus(400);
+        assertThat(advice(say(id, "{\"kind\": \"TRIED\", \"remedy\": \"CLICK_IN\", \"yes\": true}"))).isEqualTo("CLOSE");
+    }
+}

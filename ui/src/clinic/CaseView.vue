@@ -1,0 +1,269 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
+import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { useChecks } from '../checks/useReading'
+import ChannelPicker from '../drawings/ChannelPicker.vue'
+import CombStack from '../drawings/CombStack.vue'
+import { useShop } from '../shell/shop'
+import { dayAndTime, minutes, percent, volume, type VolumeUnit } from '../units/format'
+import AdvicePlate from './AdvicePlate.vue'
+import SuspectPath from './SuspectPath.vue'
+import WhatElse from './WhatElse.vue'
+import { ENDINGS, useCase } from './useCase'
+
+const route = useRoute()
+const { settings } = useShop()
+const zone = computed(() => settings.value?.zone ?? 'UTC')
+const unit = computed(() => (settings.value?.volumeUnit ?? 'mL') as VolumeUnit)
+const currency = computed(() => settings.value?.currency ?? 'GBP')
+const { found, problem, busy, load, say, end } = useCase(() => Number(route.params.id))
+const { checks, load: loadChecks } = useChecks(() => found.value?.machine ?? 0)
+watch(found, (now) => now && loadChecks())
+
+const channel = ref<string>()
+const drawn = computed(() => {
+  const all = checks.value?.channels ?? []
+  const failing = found.value?.channels.filter((c) => c.failing).map((c) => c.channel) ?? []
+  return all.find((c) => c.channel === channel.value) ?? all.find((c) => failing.includes(c.channel)) ?? all[0]
+})
+const else_ = ref(false)
+const cost = (amount: number) =>
+  new Intl.NumberFormat('en-GB', { style: 'currency', currency: currency.value }).format(amount)
+const title = computed(() => {
+  const sick = found.value?.channels.filter((c) => c.failing).map((c) => c.channel) ?? []
+  return `${found.value?.name ?? ''}${sick.length && sick.length < (found.value?.channels.length ?? 0) ? ` · ${sick.join(' ')}` : ''}`
+})
+</script>
+
+<template>
+  <div class="page">
+    <p v-if="problem" class="notice" role="alert">
+      <span>{{ problem }} <BButton variant="link" size="sm" @click="load">Try again</BButton></span>
+    </p>
+    <p v-if="!found && !problem" class="quiet">Looking into the case …</p>
+    <template v-if="found">
+      <header class="head">
+        <RouterLink to="/clinic" class="small">Clinic</RouterLink>
+        <h1>{{ title }}</h1>
+        <span v-for="c in found.complaints" :key="c" class="tag">{{ c }}</span>
+        <span class="tag">good for: {{ found.work }}</span>
+        <RouterLink :to="`/machines/${found.machine}`" class="small">its page</RouterLink>
+      </header>
+      <p v-if="found.words" class="quiet">“{{ found.words }}” {{ found.openedBy }}</p>
+      <p v-if="found.beside.length" class="notice">
+        Fell ill together with {{ found.beside.join(', ') }}: look at the room’s air before any head.
+      </p>
+      <p v-if="found.drift" class="notice">{{ found.drift }}</p>
+
+      <div class="case">
+        <div class="next">
+          <AdvicePlate
+            v-if="found.advice"
+            :found="found"
+            :busy="busy"
+            :unit="unit"
+            :currency="currency"
+            @say="say"
+            @end="end"
+            @reload="load"
+          />
+          <section v-else class="plate over">
+            <h2>{{ ENDINGS[found.ending ?? ''] }}</h2>
+            <p>{{ found.endingWords || 'Nothing was added.' }}</p>
+            <p class="quiet small">{{ found.endedAt ? dayAndTime(found.endedAt, zone) : '' }}</p>
+          </section>
+          <div v-if="found.others.length" class="others">
+            <p v-for="(o, i) in found.others" :key="o.title" class="small">
+              <b>{{ i === 0 ? 'Runner-up:' : 'Not now:' }}</b> {{ o.title
+              }}<template v-if="o.whyNot">, {{ o.whyNot }}</template
+              ><template v-if="o.over > 0.5">; {{ cost(o.over) }} dearer in the end</template>.
+            </p>
+          </div>
+          <div v-if="found.advice && !found.card" class="ways">
+            <BButton variant="outline-secondary" @click="else_ = true">Something else</BButton>
+            <BButton
+              v-if="found.advice.kind !== 'STOP' && found.advice.kind !== 'CLOSE'"
+              variant="outline-secondary"
+              :disabled="busy"
+              @click="end({ ending: 'STOPPED', words: '' })"
+              >Stop here</BButton
+            >
+          </div>
+        </div>
+
+        <div class="belief">
+          <h2>What it believes</h2>
+          <p v-if="found.because.length" class="small quiet">{{ found.because.join('; ') }}.</p>
+          <ul class="findings">
+            <li v-for="f in found.findings" :key="f.cause" :title="f.signature">
+              <span class="what"
+                >{{ f.label
+                }}<span v-if="f.channels.length" class="quiet small"> {{ f.channels.join(' ') }}</span></span
+              >
+              <span class="bar" aria-hidden="true"
+                ><span :style="{ width: percent(f.share) }" :class="{ most: f === found.findings[0] }"></span
+              ></span>
+              <span class="share"
+                ><b>{{ percent(f.share) }}</b> <span class="small quiet">{{ f.band }}</span></span
+              >
+            </li>
+          </ul>
+          <p v-if="!found.findings.length" class="quiet">Nothing is suspected any more.</p>
+          <div class="scroll-x" tabindex="0" role="region" aria-label="Where it is suspected">
+            <SuspectPath :findings="found.findings" />
+          </div>
+          <p class="small quiet">What it cannot know. {{ found.cannotKnow.join(' ') }}</p>
+        </div>
+
+        <div class="evidence">
+          <h2>Checks</h2>
+          <template v-if="drawn && checks">
+            <ChannelPicker
+              :model-value="drawn.channel"
+              :codes="checks.channels.map((c) => c.channel)"
+              label="Channel"
+              @update:model-value="channel = $event"
+            />
+            <CombStack
+              :code="drawn.channel"
+              :checks="
+                drawn.past
+                  .slice(0, 7)
+                  .map((p) => ({ at: p.at, nozzles: drawn!.strokes, missing: p.missing, since: p.since }))
+              "
+              :zone="zone"
+            />
+            <p class="small quiet">Standing gaps make columns, air scatters, healing fills.</p>
+          </template>
+          <p v-else class="quiet">No check yet.</p>
+        </div>
+
+        <div class="history">
+          <h2>Tried so far</h2>
+          <ol v-if="found.tried.length" class="tried">
+            <li v-for="t in found.tried" :key="t.at + t.what">
+              <span class="quiet small when">{{ dayAndTime(t.at, zone) }}</span>
+              <span
+                >{{ t.what }}<template v-if="t.channels.length">: {{ t.channels.join(' ') }}</template></span
+              >
+              <b class="small">{{ t.result ?? 'not looked at yet' }}</b>
+            </li>
+          </ol>
+          <p v-else class="quiet">Nothing yet.</p>
+          <p class="small spent">
+            Spent: {{ volume(found.spent.mL, unit)
+            }}<template v-if="found.spent.padML"> ({{ volume(found.spent.padML, unit) }} into the pad)</template>,
+            {{ minutes(Math.round(found.spent.hands)) }} of hands,
+            {{ minutes(Math.round(found.spent.hours * 60)) }} since it was opened, {{ cost(found.spent.money) }}.
+          </p>
+        </div>
+      </div>
+      <WhatElse v-model="else_" :found="found" @say="say" />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  margin-bottom: 14px;
+}
+.case {
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1.1fr) minmax(320px, 0.95fr);
+  grid-template-areas: 'evidence belief next' 'history history next';
+  gap: 22px 30px;
+  align-items: start;
+}
+.next {
+  grid-area: next;
+}
+.belief {
+  grid-area: belief;
+}
+.evidence {
+  grid-area: evidence;
+}
+.history {
+  grid-area: history;
+}
+.over {
+  padding: 18px 20px;
+}
+.others {
+  margin-top: 16px;
+}
+.others p {
+  margin-bottom: 6px;
+}
+.ways {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+  margin-top: 10px;
+}
+.findings,
+.tried {
+  list-style: none;
+  margin: 8px 0 14px;
+  padding: 0;
+}
+.findings li {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(60px, 1fr) 112px;
+  gap: 10px;
+  align-items: center;
+  border-top: 1.5px solid var(--line);
+  padding: 6px 0;
+}
+.bar {
+  height: 14px;
+  border-radius: 7px;
+  background: var(--wash);
+  overflow: hidden;
+}
+.bar span {
+  display: block;
+  height: 100%;
+  background: var(--rim-soft);
+}
+.bar .most {
+  background: var(--act);
+}
+.share {
+  white-space: nowrap;
+}
+.tried li {
+  display: grid;
+  grid-template-columns: 120px minmax(0, 1fr) auto;
+  gap: 12px;
+  border-top: 1.5px solid var(--line);
+  padding: 7px 0;
+}
+.spent {
+  border-top: 1.5px solid var(--line);
+  padding-top: 8px;
+}
+@media (max-width: 1180px) {
+  .case {
+    grid-template-columns: minmax(0, 1fr) minmax(320px, 0.9fr);
+    grid-template-areas: 'belief next' 'evidence next' 'history next';
+  }
+}
+@media (max-width: 760px) {
+  .case {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-areas: 'next' 'belief' 'evidence' 'history';
+  }
+  .tried li {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
+  .when {
+    grid-column: 1 / -1;
+  }
+}
+</style>

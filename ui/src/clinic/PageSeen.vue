@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
+import { computed, reactive } from 'vue'
+import type { Schemas } from '../api/client'
+
+/** What a full page showed, channel by channel. Even is the answer until somebody taps another. */
+const props = defineProps<{ channels: readonly string[]; busy: boolean }>()
+const emit = defineEmits<{ seen: [page: Schemas['PageSeenJson'][]] }>()
+
+const WEIGHTS = [
+  { label: 'even', fade: 0.03 },
+  { label: 'weaker at the foot', fade: 0.22 },
+  { label: 'fades', fade: 0.6 },
+]
+const seen = reactive<Record<string, { weight: number; band: boolean; off: boolean }>>({})
+const of = (code: string) => (seen[code] ??= { weight: 0, band: false, off: false })
+const clean = computed(() => props.channels.every((c) => !of(c).weight && !of(c).band && !of(c).off))
+const send = () =>
+  emit(
+    'seen',
+    props.channels.map((c) => ({
+      channel: c,
+      fade: WEIGHTS[of(c).weight]!.fade,
+      band: of(c).band,
+      off: of(c).off,
+    })),
+  )
+</script>
+
+<template>
+  <div>
+    <div v-for="code in channels" :key="code" class="row" role="group" :aria-label="`Page of ${code}`">
+      <b class="code">{{ code }}</b>
+      <span class="picks">
+        <button
+          v-for="(w, i) in WEIGHTS"
+          :key="w.label"
+          type="button"
+          class="pick"
+          :class="{ on: of(code).weight === i }"
+          :aria-pressed="of(code).weight === i"
+          @click="of(code).weight = i"
+        >
+          {{ w.label }}
+        </button>
+        <button
+          type="button"
+          class="pick"
+          :class="{ on: of(code).band }"
+          :aria-pressed="of(code).band"
+          @click="of(code).band = !of(code).band"
+        >
+          bare band
+        </button>
+        <button
+          type="button"
+          class="pick"
+          :class="{ on: of(code).off }"
+          :aria-pressed="of(code).off"
+          @click="of(code).off = !of(code).off"
+        >
+          wrong colour
+        </button>
+      </span>
+    </div>
+    <BButton variant="primary" size="lg" class="wide" :disabled="busy" @click="send">{{
+      clean ? 'All even' : 'That is what it showed'
+    }}</BButton>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: 40px minmax(0, 1fr);
+  gap: 8px;
+  padding: 6px 0;
+  border-top: 1.5px solid var(--line);
+  align-items: center;
+}
+.code {
+  font-size: 1.1rem;
+}
+.picks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.pick {
+  min-height: 44px;
+  padding: 4px 10px;
+  border: 1.5px solid var(--rim-soft);
+  border-radius: 10px;
+  background: var(--ground);
+  color: var(--text);
+  font-size: 0.9rem;
+}
+.pick.on {
+  background: var(--rim);
+  color: var(--plate);
+  font-weight: 650;
+}
+.wide {
+  width: 100%;
+  margin-top: 12px;
+}
+</style>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
+import { reactive } from 'vue'
+import type { Schemas } from '../api/client'
+import { bare } from '../units/format'
+
+/** Level, vent, valve, seating, family, pad: a tap says that all is well, or where it was not. */
+const props = defineProps<{ channels: readonly Schemas['CaseChannelJson'][]; pad?: string; busy: boolean }>()
+const emit = defineEmits<{ found: [channels: string[]] }>()
+
+const amiss = reactive(new Set<string>())
+const toggle = (code: string) => (amiss.has(code) ? amiss.delete(code) : amiss.add(code))
+const send = () =>
+  emit(
+    'found',
+    props.channels.map((c) => c.channel).filter((c) => amiss.has(c)),
+  )
+</script>
+
+<template>
+  <div>
+    <ul class="looks">
+      <li><b>Level</b> ink stands in every tank, looked at, not read off the screen</li>
+      <li><b>Vents</b> open, holes not stuck over</li>
+      <li><b>Valve</b> open, tubes not pinched</li>
+      <li><b>Seating</b> cartridges clicked in, chips known</li>
+      <li><b>Ink</b> the right one in the right tank</li>
+      <li><b>Pad</b> has room</li>
+    </ul>
+    <p class="small quiet">
+      By the account:
+      <template v-for="(c, i) in channels" :key="c.channel"
+        >{{ i ? ', ' : '' }}{{ c.channel }} {{ bare(c.level) }} of {{ bare(c.capacity) }} mL</template
+      ><template v-if="pad">; {{ pad }}</template
+      >.
+    </p>
+    <p class="strong">Something was amiss with:</p>
+    <div class="codes">
+      <button
+        v-for="c in channels"
+        :key="c.channel"
+        type="button"
+        class="code"
+        :class="{ on: amiss.has(c.channel) }"
+        :aria-pressed="amiss.has(c.channel)"
+        @click="toggle(c.channel)"
+      >
+        {{ c.channel }}
+      </button>
+    </div>
+    <BButton variant="primary" size="lg" class="wide" :disabled="busy" @click="send">{{
+      amiss.size ? 'Found, and put right' : 'All is well'
+    }}</BButton>
+  </div>
+</template>
+
+<style scoped>
+.looks {
+  margin: 0 0 8px;
+  padding-left: 18px;
+}
+.looks b {
+  display: inline-block;
+  min-width: 64px;
+}
+.codes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-bottom: 14px;
+}
+.code {
+  min-width: 56px;
+  min-height: 48px;
+  border: 1.5px solid var(--rim-soft);
+  border-radius: 10px;
+  background: var(--ground);
+  color: var(--text);
+  font-weight: 650;
+}
+.code.on {
+  background: var(--rim);
+  color: var(--plate);
+}
+.wide {
+  width: 100%;
+}
+</style>
