@@ -156,9 +156,12 @@ const { run: changePad } = oneAtATime(async () => {
           <section id="check">
             <div class="title">
               <h2>Nozzle checks</h2>
-              <RouterLink class="btn btn-outline-secondary ms-auto me-2" :to="`/checks/${id}`"
-                >From a picture</RouterLink
+              <RouterLink
+                class="btn btn-outline-secondary ms-auto me-2"
+                :to="machine.plate.caseId ? `/clinic/${machine.plate.caseId}` : `/clinic?machine=${id}`"
+                >{{ machine.plate.caseId ? 'Its case' : 'It is ill' }}</RouterLink
               >
+              <RouterLink class="btn btn-outline-secondary me-2" :to="`/checks/${id}`">From a picture</RouterLink>
               <BButton v-if="entering !== 'check'" variant="outline-secondary" @click="entering = 'check'"
                 >Enter a check</BButton
               >

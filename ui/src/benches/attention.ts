@@ -19,6 +19,8 @@ export function stateOf(machine: Plate): { mark: 'ready' | 'look' | 'open' | 're
       return machine.channels.some((c) => c.missing.length)
         ? { mark: 'look', word: 'gaps' }
         : { mark: 'rest', word: 'not looked at' }
+    case 'CASE':
+      return { mark: 'look', word: 'ill' }
     case 'OWED':
       return { mark: 'look', word: `${machine.owedNow} owed` }
     case 'PARKED':
@@ -38,6 +40,8 @@ export function actionFor(machine: Plate): { to: string; label: string } {
       return { to: `/machines/${machine.id}#check`, label: 'Check' }
     case 'TOP_UP':
       return { to: `/machines/${machine.id}#levels`, label: 'Refill' }
+    case 'CASE':
+      return { to: `/clinic/${machine.caseId}`, label: 'Clinic' }
     case 'OWED':
       return { to: `/machines/${machine.id}#owed`, label: 'Owed' }
     case 'PAD':

@@ -184,6 +184,11 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
           <div>
             <b>{{ checks.verdict.headline }}</b>
             <p>{{ checks.verdict.says }}</p>
+            <RouterLink
+              v-if="checks.channels.some((c) => c.missing.length)"
+              :to="plate?.caseId ? `/clinic/${plate.caseId}` : `/clinic?machine=${id}`"
+              >{{ plate?.caseId ? 'To its case' : 'What to do about it' }}</RouterLink
+            >
             <p v-if="checks.verdict.spoiled.length" class="small">
               What it spoils: {{ checks.verdict.spoiled.join(', ') }}.
             </p>

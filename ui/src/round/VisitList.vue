@@ -73,7 +73,10 @@ const isCheck = (v: Visit) => v.routine === 'check'
           <p class="quiet">If it is left out: {{ v.skipping }}</p>
         </details>
         <div class="ways">
-          <RouterLink v-if="v.card" class="btn btn-primary" :to="`/cards/${v.card}`">To the card</RouterLink>
+          <RouterLink v-if="v.kind === 'case'" class="btn btn-primary" :to="`/clinic/${v.card}`"
+            >To the case</RouterLink
+          >
+          <RouterLink v-else-if="v.card" class="btn btn-primary" :to="`/cards/${v.card}`">To the card</RouterLink>
           <template v-else-if="v.head">
             <BButton v-if="!v.begun" variant="outline-secondary" :disabled="busy" @click="emit('begin', v)"
               >Begin</BButton

@@ -13,7 +13,7 @@ public record Attention(Kind kind, String words, String why, int urgency) {
     private static final Duration LOOK_EVERY = Duration.ofHours(24);
 
     /** Where the button leads. */
-    public enum Kind { TAKE_OFF_WAIT, CARD, TOP_UP, CHECK, PLAN, PAD, OWED, PARKED, NOTHING }
+    public enum Kind { TAKE_OFF_WAIT, CARD, TOP_UP, CHECK, PLAN, PAD, CASE, OWED, PARKED, NOTHING }
 
     /**
      * @param readyWait a wait of this machine that is over, or null
@@ -26,9 +26,10 @@ public record Attention(Kind kind, String words, String why, int urgency) {
      * @param gaps missing teeth then
      * @param padFull share of the pad
      * @param owed what is due on its list, or null
+     * @param ill what its open case is about, or null
      */
     public record Facts(@Nullable String readyWait, @Nullable String cardStep, boolean inked, boolean parked, List<Level> levels, double refillAt,
-            @Nullable Duration sinceCheck, int gaps, double padFull, @Nullable String owed) {}
+            @Nullable Duration sinceCheck, int gaps, double padFull, @Nullable String owed, @Nullable String ill) {}
 
     public record Level(ChannelCode channel, double share) {}
 
@@ -44,6 +45,9 @@ public record Attention(Kind kind, String words, String why, int urgency) {
         }
         if (facts.parked()) {
             return new Attention(Kind.PARKED, "At rest on fluid", "A damp cap once a month is all it wants. Wake it when there is work.", 0);
+        }
+        if (facts.ill() != null) {
+            return new Attention(Kind.CASE, "Go on with its case", "It is ill: %s.".formatted(facts.ill()), 65);
         }
         if (facts.padFull() >= 0.8) {
             return new Attention(Kind.PAD, "Get a new waste pad", "The pad is %.0f %% full; a full one refuses cleanings.".formatted(facts.padFull() * 100), 60);

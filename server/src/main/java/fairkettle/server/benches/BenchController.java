@@ -58,9 +58,10 @@ class BenchController {
     private final Vault vault;
     private final Supplies supplies;
     private final Shop shop;
+    private final Clinic clinic;
     private final Clock clock;
 
-    BenchController(Machines machines, Checks checks, Ledger ledger, Cards cards, Hob hob, Owed owed, Passports passports, Vault vault, Supplies supplies, Shop shop, Clock clock) {
+    BenchController(Machines machines, Checks checks, Ledger ledger, Cards cards, Hob hob, Owed owed, Passports passports, Vault vault, Supplies supplies, Shop shop, Clinic clinic, Clock clock) {
         this.machines = machines;
         this.checks = checks;
         this.ledger = ledger;
@@ -71,6 +72,7 @@ class BenchController {
         this.vault = vault;
         this.supplies = supplies;
         this.shop = shop;
+        this.clinic = clinic;
         this.clock = clock;
     }
 
@@ -79,7 +81,7 @@ class BenchController {
     /** One machine as a plate on its bench. */
     record PlateJson(long id, String name, String bench, String profile, String architecture, String family, List<SlotJson> channels,
             double padShare, Millilitres padCapacity, Millilitres padUsed, @Nullable OpenCardJson card, Attention attention,
-            int owedNow, @Nullable Instant lastCheck, @Nullable Instant signedOff) {}
+            int owedNow, @Nullable Instant lastCheck, @Nullable Instant signedOff, @Nullable Long caseId) {}
 
     /** @param colour beside the code, never instead */
     record SlotJson(String code, String colour, String holds, int nozzles, List<Integer> missing, @Nullable Instant checkedAt,
@@ -127,7 +129,8 @@ class BenchController {
         var waits = hob.waits();
         var open = cards.open();
         var tasks = owed.all();
-        return new BenchJson(machines.benchNames(), machines.all().stream().map(m -> plate(m, waits, open, tasks.getOrDefault(m.id(), List.of()))).toList());
+        var ill = clinic.ill();
+        return new BenchJson(machines.benchNames(), machines.all().stream().map(m -> plate(m, waits, open, tasks.getOrDefault(m.id(), List.of()), ill.get(m.id()))).toList());
     }
 
     @PostMapping("/api/machines")
@@ -149,7 +152,7 @@ class BenchController {
     @GetMapping("/api/machines/{machine}")
     MachineJson machine(@PathVariable long machine) {
         var found = machines.get(machine);
-        return new MachineJson(plate(found, hob.waits(), cards.open(), owed.of(machine)), found.built().id(), found.fit().feed().label(), found.fit().chips().label(),
+        return new MachineJson(plate(found, hob.waits(), cards.open(), owed.of(machine), clinic.ill().get(machine)), found.built().id(), found.fit().feed().label(), found.fit().chips().label(),
                 found.parked(), found.papers(), found.version(), found.warrantyEnded(),
                 machines.agreements(machine), machines.putAside(machine), vault.of(machine).orElse(null), found.schools(), idle(found),
                 checks.latest(machine, 8), cards.of(machine), owed.of(machine),
@@ -215,7 +218,7 @@ class BenchController {
         return machine(machine);
     }
 
-    private PlateJson plate(Machines.Machine machine, List<Hob.Wait> waits, Map<Long, Cards.Open> open, List<Owed.Task> tasks) {
+    private PlateJson plate(Machines.Machine machine, List<Hob.Wait> waits, Map<Long, Cards.Open> open, List<Owed.Task> tasks, Clinic.@Nullable Ill ill) {
         var contents = ledger.ofMachineNow(machine.id());
         var latest = checks.latest(machine.id(), 1);
         var card = open.get(machine.id());
@@ -226,11 +229,12 @@ class BenchController {
         return new PlateJson(machine.id(), machine.name(), machine.benchName(), profile.name(), profile.architecture().label(), machine.family(),
                 channels, pad.mL() / profile.padCapacity().mL(), profile.padCapacity(), pad,
                 card == null ? null : new OpenCardJson(card.id(), card.title(), card.done(), card.steps()),
-                Attention.of(facts(machine, waits, card, contents, channels, lastCheck, pad, tasks)), (int) tasks.stream().filter(Owed.Task::late).count(), lastCheck, machine.signedOff());
+                Attention.of(facts(machine, waits, card, contents, channels, lastCheck, pad, tasks, ill)), (int) tasks.stream().filter(Owed.Task::late).count(), lastCheck, machine.signedOff(),
+                ill == null ? null : ill.caseId());
     }
 
     private Attention.Facts facts(Machines.Machine machine, List<Hob.Wait> waits, Cards.@Nullable Open card, Map<Place, Mixture> contents,
-            List<SlotJson> channels, @Nullable Instant lastCheck, Millilitres pad, List<Owed.Task> tasks) {
+            List<SlotJson> channels, @Nullable Instant lastCheck, Millilitres pad, List<Owed.Task> tasks, Clinic.@Nullable Ill ill) {
         var now = clock.instant();
         var ready = waits.stream().filter(w -> java.util.Objects.equals(w.machine(), machine.id()) && !w.readyAt().isAfter(now))
                 .map(Hob.Wait::label).findFirst().orElse(null);
@@ -239,7 +243,7 @@ class BenchController {
                         .volume().mL() / c.first().capacity().mL())).toList();
         return new Attention.Facts(ready, card == null ? null : card.nextStep(), machine.inked(), machine.parked(), levels, machine.refillAt(),
                 lastCheck == null ? null : Duration.between(lastCheck, now), channels.stream().mapToInt(c -> c.missing().size()).sum(),
-                pad.mL() / machine.profile().padCapacity().mL(), tasks.stream().filter(Owed.Task::late).findFirst().map(Owed.Task::words).orElse(null));
+                pad.mL() / machine.profile().padCapacity().mL(), tasks.stream().filter(Owed.Task::late).findFirst().map(Owed.Task::words).orElse(null), ill == null ? null : ill.words());
     }
 
     private static SlotJson channel(Machines.Machine machine, fairkettle.machine.Channel channel, Map<Place, Mixture> contents, List<Checks.Check> checks) {

@@ -45,8 +45,6 @@ class CaseBook {
         this.clock = clock;
     }
 
-    enum Ending { CURED, GOOD_ENOUGH, STOPPED, HANDED_OVER }
-
     /** @param together the same for cases that were opened at once, on machines that fail alike */
     record Kept(long id, long machine, String machineName, UUID together, Instant openedAt, String openedBy, String words, String work, CaseFile file, @Nullable Instant endedAt, @Nullable Ending ending, String endingWords) {
 

@@ -15,7 +15,6 @@ import fairkettle.clinic.Table;
 import fairkettle.clinic.Treatment;
 import fairkettle.ink.ChannelCode;
 import fairkettle.server.cards.Cards;
-import fairkettle.server.clinic.CaseBook.Ending;
 import fairkettle.server.clinic.CaseBook.Kept;
 import fairkettle.server.web.Problem;
 import jakarta.validation.Valid;

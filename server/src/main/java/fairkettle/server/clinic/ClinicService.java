@@ -16,11 +16,11 @@ import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.path.Place;
 import fairkettle.server.benches.Checks;
+import fairkettle.server.benches.Clinic;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.cards.Cards;
-import fairkettle.server.clinic.CaseBook.Ending;
 import fairkettle.server.clinic.CaseBook.Kept;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
@@ -44,7 +44,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Opens cases, carries evidence to them from wherever it comes, and opens cards for what is tried. */
 @Service
-public class ClinicService {
+public class ClinicService implements Clinic {
 
     private static final Duration FRESH = Duration.ofHours(12); // a check that may open a case without another
     private static final double STILL_SUSPECT = .25;
@@ -73,8 +73,14 @@ public class ClinicService {
         this.clock = clock;
     }
 
-    /** A case that waits for a hand. @param card that is open for it; 0 for none */
-    public record Waiting(long id, long machine, String title, double minutes, long card) {}
+    @Override
+    @Transactional(readOnly = true)
+    public Map<Long, Ill> ill() {
+        return book.open().stream().collect(Collectors.toMap(Kept::machine, k -> new Ill(k.id(), k.file().situation().complaints().stream().sorted().map(c -> c.label().toLowerCase(Locale.ROOT)).collect(Collectors.joining(", ")))));
+    }
+
+    /** A case that waits for a hand. @param step how much is known of it so far; @param card that is open for it, 0 for none */
+    public record Waiting(long id, int step, long machine, String title, double minutes, long card) {}
 
     /** What every open case asks for next. */
     @Transactional(readOnly = true)
@@ -83,13 +89,13 @@ public class ClinicService {
         return book.open().stream().map(kept -> {
             var next = AdviceWords.of(kept.file().advice(table(kept.file().situation().family())), kept.file().situation());
             var card = open.get(kept.machine());
-            return new Waiting(kept.id(), kept.machine(), card == null ? next.title() : card.title(), next.minutes(), card == null ? 0 : card.id());
+            return new Waiting(kept.id(), kept.file().evidence().size(), kept.machine(), card == null ? next.title() : card.title(), next.minutes(), card == null ? 0 : card.id());
         }).toList();
     }
 
     /** @param ids machines that fail alike, or just one. @return the cases, in their order */
     @Transactional
-    List<Long> open(List<Long> ids, Set<Complaint> complaints, Work work, String words) {
+    public List<Long> open(List<Long> ids, Set<Complaint> complaints, Work work, String words) {
         if (complaints.isEmpty()) {
             throw Problem.atField("complaints", "Say what is wrong, in any words that fit.");
         }
@@ -127,7 +133,7 @@ public class ClinicService {
 
     /** @throws Problem if the case has ended, or the evidence is of a channel that is not there */
     @Transactional
-    void say(long id, Evidence evidence) {
+    public void say(long id, Evidence evidence) {
         var kept = hold(id);
         check(kept, evidence);
         Long entry = null;
@@ -212,7 +218,7 @@ public class ClinicService {
     }
 
     @Transactional
-    void end(long id, Ending ending, String words) {
+    public void end(long id, Ending ending, String words) {
         var kept = hold(id);
         if (cards.open().values().stream().anyMatch(c -> c.machine() == kept.machine() && cards.get(c.id()).treating() != null)) {
             throw Problem.refused("A card of this case is open. Finish it, or give it up, first.", List.of());

@@ -1,6 +1,9 @@
 package fairkettle.server.demo;
 
 import fairkettle.changeover.Supply;
+import fairkettle.check.Work;
+import fairkettle.clinic.Complaint;
+import fairkettle.clinic.Evidence;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
@@ -19,6 +22,8 @@ import fairkettle.server.benches.Passports;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.climate.Room;
+import fairkettle.server.clinic.ClinicService;
+import fairkettle.server.clinic.Ending;
 import fairkettle.server.hob.Hob;
 import fairkettle.server.keys.Vault;
 import fairkettle.server.ledger.Ledger;
@@ -46,6 +51,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.ApplicationArguments;
@@ -84,12 +91,13 @@ class DemoShop implements ApplicationRunner {
     private final DemoHands hands;
     private final Hob hob;
     private final Ledger ledger;
+    private final ClinicService clinic;
     private final Who who;
     private final Clock clock;
     private final TransactionTemplate transaction;
 
     DemoShop(Shop shop, People people, Machines machines, Checks checks, Shelf shelf, Supplies supplies, WasteBottles waste, Refills refills, Passports passports, Owed owed, Promises promises, Presets presets,
-            Vault vault, Room room, CardService cards, DemoHands hands, Hob hob, Ledger ledger, Who who, Clock clock,
+            Vault vault, Room room, CardService cards, DemoHands hands, Hob hob, Ledger ledger, ClinicService clinic, Who who, Clock clock,
             TransactionTemplate transaction) {
         this.shop = shop;
         this.people = people;
@@ -109,6 +117,7 @@ class DemoShop implements ApplicationRunner {
         this.hands = hands;
         this.hob = hob;
         this.ledger = ledger;
+        this.clinic = clinic;
         this.who = who;
         this.clock = clock;
         this.transaction = transaction;
@@ -166,8 +175,33 @@ class DemoShop implements ApplicationRunner {
         promises.add(clover, "60 toppers for the bakery", clock.instant().plus(Duration.ofHours(4)), 45);
         air();
         upkeep();
+        ill(teasel, thistle);
         hob.put(teasel, "rest after power cleaning", Duration.ofMinutes(401));
         hob.put(null, "press warming up", Duration.ofMinutes(12));
+    }
+
+    /** Teasel's white fades, and nobody knows yet why; Thistle was cured of a closed vent last week. */
+    private void ill(long teasel, long thistle) {
+        long closed = clinic.open(List.of(thistle), Set.of(Complaint.FADES), Work.SOLID, "yellow pale at the foot").getFirst();
+        clinic.say(closed, new Evidence.Simple(Set.of(ChannelCode.of("Y"))));
+        checks.enter(machines.get(thistle), whole(thistle), null);
+        clinic.say(closed, page(thistle, Map.of()));
+        clinic.end(closed, Ending.CURED, "its vent was stuck over");
+        long open = clinic.open(List.of(teasel), Set.of(Complaint.FADES), Work.WHITE, "white thin towards the end of a shirt").getFirst();
+        clinic.say(open, new Evidence.Simple(Set.of()));
+        var standing = whole(teasel);
+        standing.put("W1", List.of(8, 31));
+        standing.put("W2", List.of(60));
+        checks.enter(machines.get(teasel), standing, null);
+        clinic.say(open, page(teasel, Map.of("W1", .58)));
+    }
+
+    private Map<String, List<Integer>> whole(long machine) {
+        return machines.get(machine).profile().codes().stream().collect(Collectors.toMap(ChannelCode::code, _ -> List.of(), (a, _) -> a, HashMap::new));
+    }
+
+    private Evidence.Page page(long machine, Map<String, Double> fades) {
+        return new Evidence.Page(machines.get(machine).profile().codes().stream().collect(Collectors.toMap(c -> c, c -> new Evidence.Seen(fades.getOrDefault(c.code(), .03), false, false))));
     }
 
     /** Done at some time or other: most of it not long ago, a few things just about due. */

@@ -219,6 +219,7 @@ class RoundService implements DisposableBean {
         switch (about.kind()) {
             case "routine" -> routine(about, whole);
             case "owed" -> owed.done(about.machine(), about.id());
+            case "case" -> throw Problem.refused("A case goes on in the clinic: say there what was seen or done.", List.of());
             default -> throw Problem.refused("A card’s steps are ticked on the card.", List.of());
         }
         var running = new HashMap<>(kept.begun());

@@ -12,6 +12,7 @@ import fairkettle.routine.Routine;
 import fairkettle.safety.Caution;
 import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.cards.Cards;
+import fairkettle.server.clinic.ClinicService;
 import fairkettle.server.hob.Hob;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.people.People;
@@ -46,6 +47,7 @@ class RoundSituation {
     private static final int A_DAY = 1440;
     private static final int CHECK_HANDS = 4;
     private static final int CHECK_MACHINE = 2;
+    private static final int CASE_WEIGHT = 7;
     private static final int OWED_HANDS = 10;
     private static final int OWED_WEIGHT = 3;
 
@@ -56,9 +58,10 @@ class RoundSituation {
     private final Hob hob;
     private final People people;
     private final Shop shop;
+    private final ClinicService clinic;
     private final Clock clock;
 
-    RoundSituation(Standings standings, Cards cards, Owed owed, Promises promises, Hob hob, People people, Shop shop, Clock clock) {
+    RoundSituation(Standings standings, Cards cards, Owed owed, Promises promises, Hob hob, People people, Shop shop, ClinicService clinic, Clock clock) {
         this.standings = standings;
         this.cards = cards;
         this.owed = owed;
@@ -66,6 +69,7 @@ class RoundSituation {
         this.hob = hob;
         this.people = people;
         this.shop = shop;
+        this.clinic = clinic;
         this.clock = clock;
     }
 
@@ -132,6 +136,9 @@ class RoundSituation {
         }
         cards(minutes, instant, machines, index, errands, about);
         owed(date, minutes, machines, index, errands, about);
+        if (isToday) {
+            cases(now, machines, index, errands, about);
+        }
         done.forEach((key, again) -> {
             if (again.isBefore(end)) {
                 errands.computeIfPresent(key, (_, e) -> e.due(minutes.of(again)));
@@ -249,6 +256,17 @@ class RoundSituation {
                 about.put(errand.key(), new About("card", machine.id(), "Go on with its card.", "The machine stays open and prints nothing.", List.of(), "", card.id(), List.of(), List.of()));
             });
         }
+    }
+
+    /** The next thing of each open case; what its card does is the card's own errand. */
+    private void cases(int now, List<Machine> machines, Map<Long, Integer> index, Map<String, Errand> errands, Map<String, About> about) {
+        clinic.waiting().stream().filter(c -> c.card() == 0 && index.containsKey(c.machine())).forEach(c -> {
+            var key = "k/%d/%d".formatted(c.id(), c.step());
+            var machine = machines.get(index.get(c.machine()));
+            errands.put(key, new Errand(key, c.title(), index.get(c.machine()), gloves(machine), List.of(new Errand.Part(key, c.title(), (int) Math.max(2, Math.round(c.minutes())), 0, 0, Task.OPEN, null, 0)), 0, Task.OPEN, false, now,
+                    now + A_DAY, CASE_WEIGHT));
+            about.put(key, new About("case", machine.id(), "Its case says what to do, and why.", "It stays ill.", List.of(), "", c.id(), List.of(), List.of("the next step of its case")));
+        });
     }
 
     private void owed(LocalDate date, Minutes minutes, List<Machine> machines, Map<Long, Integer> index, Map<String, Errand> errands, Map<String, About> about) {

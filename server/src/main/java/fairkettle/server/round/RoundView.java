@@ -54,10 +54,11 @@ public class RoundView {
     /**
      * One visit.
      *
-     * @param kind routine, card, owed
+     * @param kind routine, card, case, owed
      * @param hands minutes; then {@code works} of the machine alone, then {@code rests} at least
      * @param begun since when somebody is at it
      * @param head whether it can be begun or ticked: the first open part of its errand
+     * @param card where it is done, or the case for a case
      * @param why here, the most telling first; @param due where its date comes from
      */
     public record VisitJson(String key, String errand, String kind, long machine, String title, String say, String skipping, List<String> cautions, @Nullable Long person, Instant at, int hands, int works, int rests, String thing, String gloves,
@@ -137,7 +138,7 @@ public class RoundView {
         int hands = 0;
         for (var errand : s.agenda().errands()) {
             var about = Objects.requireNonNull(s.about().get(errand.key()));
-            var card = about.kind().equals("card") ? about.id() : null;
+            var card = about.kind().equals("card") || about.kind().equals("case") ? about.id() : null;
             boolean said = false;
             for (int i = 0; i < errand.parts().size(); i++, task++) {
                 var part = errand.parts().get(i);
@@ -179,7 +180,7 @@ public class RoundView {
             var errand = key.startsWith("c/") ? key.substring(0, key.indexOf('/', 2)) : key;
             var about = Objects.requireNonNull(s.about().get(errand));
             visits.add(new VisitJson(key, errand, about.kind(), about.machine(), part.title(), about.say(), about.skipping(), about.cautions(), begun.person(), begun.at(), part.hands(), part.machine(), part.rest(), "", "", begun.at(), true,
-                    false, about.kind().equals("card") ? Long.valueOf(about.id()) : null, about.routine(), List.of("begun at %s".formatted(CLOCK.format(begun.at().atZone(s.minutes().zone())))), about.whereFrom()));
+                    false, about.kind().equals("card") || about.kind().equals("case") ? Long.valueOf(about.id()) : null, about.routine(), List.of("begun at %s".formatted(CLOCK.format(begun.at().atZone(s.minutes().zone())))), about.whereFrom()));
         });
     }
 
