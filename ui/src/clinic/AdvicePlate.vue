@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
-import { minutes, percent, volume, type VolumeUnit } from '../units/format'
+import { minutes, volume, type VolumeUnit } from '../units/format'
 import LookNow from './LookNow.vue'
 import PageSeen from './PageSeen.vue'
 import SimpleThings from './SimpleThings.vue'
@@ -72,7 +72,7 @@ const end = (ending: Schemas['EndJson']['ending']) => emit('end', { ending, word
         </div>
         <div v-if="advice.fit !== undefined">
           <dt>good at once</dt>
-          <dd>{{ percent(advice.fit) }}</dd>
+          <dd>{{ Math.round(advice.fit * 100) }} %</dd>
         </div>
       </dl>
       <p v-if="advice.here" class="small strong">{{ advice.here }}</p>

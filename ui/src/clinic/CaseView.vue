@@ -6,7 +6,7 @@ import { useChecks } from '../checks/useReading'
 import ChannelPicker from '../drawings/ChannelPicker.vue'
 import CombStack from '../drawings/CombStack.vue'
 import { useShop } from '../shell/shop'
-import { dayAndTime, minutes, percent, volume, type VolumeUnit } from '../units/format'
+import { dayAndTime, minutes, volume, type VolumeUnit } from '../units/format'
 import AdvicePlate from './AdvicePlate.vue'
 import SuspectPath from './SuspectPath.vue'
 import WhatElse from './WhatElse.vue'
@@ -27,6 +27,10 @@ const drawn = computed(() => {
   const failing = found.value?.channels.filter((c) => c.failing).map((c) => c.channel) ?? []
   return all.find((c) => c.channel === channel.value) ?? all.find((c) => failing.includes(c.channel)) ?? all[0]
 })
+const LEAST = 0.05 // below it a cause is only counted
+const likely = computed(() => found.value?.findings.filter((f) => f.share >= LEAST) ?? [])
+const unlikely = computed(() => found.value?.findings.filter((f) => f.share < LEAST) ?? [])
+const whole = (share: number) => `${Math.round(share * 100)} %`
 const else_ = ref(false)
 const cost = (amount: number) =>
   new Intl.NumberFormat('en-GB', { style: 'currency', currency: currency.value }).format(amount)
@@ -96,22 +100,23 @@ const title = computed(() => {
           <h2>What it believes</h2>
           <p v-if="found.because.length" class="small quiet">{{ found.because.join('; ') }}.</p>
           <ul class="findings">
-            <li v-for="f in found.findings" :key="f.cause" :title="f.signature">
+            <li v-for="f in likely" :key="f.cause" :title="f.signature">
               <span class="what"
                 >{{ f.label
                 }}<span v-if="f.channels.length" class="quiet small"> {{ f.channels.join(' ') }}</span></span
               >
               <span class="bar" aria-hidden="true"
-                ><span :style="{ width: percent(f.share) }" :class="{ most: f === found.findings[0] }"></span
+                ><span :style="{ width: `${Math.round(f.share * 100)}%` }" :class="{ most: f === likely[0] }"></span
               ></span>
               <span class="share"
-                ><b>{{ percent(f.share) }}</b> <span class="small quiet">{{ f.band }}</span></span
+                ><b>{{ whole(f.share) }}</b> <span class="small quiet">{{ f.band }}</span></span
               >
             </li>
           </ul>
           <p v-if="!found.findings.length" class="quiet">Nothing is suspected any more.</p>
+          <p v-if="unlikely.length" class="small quiet">Unlikely: {{ unlikely.map((f) => f.label).join(', ') }}.</p>
           <div class="scroll-x" tabindex="0" role="region" aria-label="Where it is suspected">
-            <SuspectPath :findings="found.findings" />
+            <SuspectPath :findings="likely" />
           </div>
           <p class="small quiet">What it cannot know. {{ found.cannotKnow.join(' ') }}</p>
         </div>
@@ -214,11 +219,18 @@ const title = computed(() => {
 }
 .findings li {
   display: grid;
-  grid-template-columns: minmax(0, 1.2fr) minmax(60px, 1fr) 112px;
+  grid-template-columns: minmax(0, 1.2fr) minmax(50px, 0.8fr) 138px;
   gap: 10px;
   align-items: center;
   border-top: 1.5px solid var(--line);
   padding: 6px 0;
+}
+.code {
+  font-weight: 650;
+  margin-left: 8px;
+}
+h2 {
+  margin-bottom: 6px;
 }
 .bar {
   height: 14px;

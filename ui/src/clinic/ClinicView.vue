@@ -6,7 +6,7 @@ import { api, problemOf, type Schemas } from '../api/client'
 import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
-import { dayAndTime, percent } from '../units/format'
+import { dayAndTime } from '../units/format'
 import OpenCase from './OpenCase.vue'
 import { ENDINGS } from './useCase'
 
@@ -82,7 +82,8 @@ async function showTable() {
                 </td>
                 <td>{{ l.worked }} of {{ l.times }}</td>
                 <td>
-                  {{ percent(l.now) }} <span class="quiet small">(table {{ percent(l.prior) }})</span>
+                  {{ Math.round(l.now * 100) }} %
+                  <span class="quiet small">(table {{ Math.round(l.prior * 100) }} %)</span>
                 </td>
               </tr>
             </tbody>

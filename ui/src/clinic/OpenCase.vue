@@ -19,10 +19,18 @@ const complaints = ref<Schemas['ComplaintJson']['complaint'][]>([])
 const work = ref<Schemas['OpenCaseJson']['work']>('SOLID')
 const said = ref('')
 const problem = ref<string>()
-watch(shown, (now) => {
-  if (now) machines.value = props.machine ? [props.machine] : []
-})
-const inked = computed(() => bench.value?.machines.filter((m) => m.channels.length) ?? [])
+watch(
+  shown,
+  (now) => {
+    if (now) machines.value = props.machine ? [props.machine] : []
+  },
+  { immediate: true },
+)
+const inked = computed(
+  () =>
+    bench.value?.machines.filter((m) => m.attention.kind !== 'PLAN' && m.attention.kind !== 'PARKED' && !m.caseId) ??
+    [],
+)
 function toggle<T>(list: T[], one: T): T[] {
   return list.includes(one) ? list.filter((x) => x !== one) : [...list, one]
 }

@@ -1,23 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '../api/client'
-import { percent } from '../units/format'
 
 /** The ink path with the suspected places filled as far as they are suspected. */
 const props = defineProps<{ findings: readonly Schemas['FindingJson'][] }>()
 
 type Place = Schemas['FindingJson']['place']
 const PLACES: { place: Place; label: string; w: number; h: number }[] = [
-  { place: 'VESSEL', label: 'vessel', w: 58, h: 66 },
-  { place: 'VENT', label: 'vent, valve', w: 44, h: 44 },
-  { place: 'LINE', label: 'line', w: 78, h: 22 },
-  { place: 'DAMPER', label: 'damper', w: 50, h: 54 },
-  { place: 'HEAD', label: 'nozzles', w: 56, h: 42 },
-  { place: 'PLATE', label: 'plate, wiper', w: 56, h: 30 },
-  { place: 'CAP', label: 'cap, pump', w: 52, h: 46 },
+  { place: 'VESSEL', label: 'vessel', w: 50, h: 66 },
+  { place: 'VENT', label: 'vent', w: 40, h: 44 },
+  { place: 'LINE', label: 'line', w: 62, h: 22 },
+  { place: 'DAMPER', label: 'damper', w: 46, h: 54 },
+  { place: 'HEAD', label: 'head', w: 50, h: 42 },
+  { place: 'PLATE', label: 'plate', w: 48, h: 30 },
+  { place: 'CAP', label: 'cap', w: 46, h: 46 },
 ]
 const MIDDLE = 56
-const GAP = 26
+const GAP = 14
 const drawn = computed(() => {
   let x = 8
   return PLACES.map((p) => {
@@ -36,7 +35,7 @@ const words = computed(
     'Where it is suspected: ' +
     (drawn.value
       .filter((d) => d.share >= 0.1)
-      .map((d) => `${d.label} ${percent(d.share)}`)
+      .map((d) => `${d.label} ${Math.round(d.share * 100)} %`)
       .join(', ') || 'nowhere yet'),
 )
 </script>
@@ -72,7 +71,9 @@ const words = computed(
         :fill="d.place === worst.place ? 'var(--act)' : 'var(--rim-soft)'"
       />
       <text :x="d.x + d.w / 2" y="104" fill="var(--text)" font-weight="600">{{ d.label }}</text>
-      <text v-if="d.share >= 0.05" :x="d.x + d.w / 2" y="119" fill="var(--quiet)">{{ percent(d.share) }}</text>
+      <text v-if="d.share >= 0.05" :x="d.x + d.w / 2" y="119" fill="var(--quiet)">
+        {{ Math.round(d.share * 100) }} %
+      </text>
     </g>
   </svg>
 </template>
@@ -80,6 +81,6 @@ const words = computed(
 <style scoped>
 .suspects {
   max-height: 150px;
-  min-width: 440px;
+  min-width: 330px;
 }
 </style>

@@ -67,9 +67,9 @@ const { run: begin, busy } = oneAtATime(async (level: Level) => {
         <ul class="lines">
           <li v-for="d in practice.drills" :key="d.drill">
             <RouterLink :to="`/practice/questions/${d.drill}`"
-              ><b>{{ d.label }}</b>
-              <span class="quiet small">{{ d.questions }} questions. {{ d.say }}</span></RouterLink
+              ><b>{{ d.label }}</b></RouterLink
             >
+            <span class="quiet small about">{{ d.questions }} questions. {{ d.say }}</span>
             <span class="small best">{{ d.best === undefined ? 'new' : `best ${d.best} %` }}</span>
           </li>
         </ul>
@@ -92,7 +92,7 @@ const { run: begin, busy } = oneAtATime(async (level: Level) => {
             <BButton v-else size="sm" variant="outline-secondary" :to="`/practice/${r.id}`">Go on</BButton>
           </li>
         </ul>
-        <p v-else class="quiet">None yet. Pick who you are above, and your progress is kept.</p>
+        <p v-else class="quiet">None yet.{{ person ? '' : ' Pick who you are above, and your progress is kept.' }}</p>
       </section>
     </div>
   </div>
@@ -125,6 +125,12 @@ const { run: begin, busy } = oneAtATime(async (level: Level) => {
   grid-template-columns: repeat(auto-fit, minmax(min(340px, 100%), 1fr));
   gap: 26px 40px;
   margin-top: 14px;
+}
+.about {
+  flex: 1 1 auto;
+}
+.lines a {
+  min-width: 190px;
 }
 .best {
   white-space: nowrap;

@@ -153,6 +153,7 @@ const told = computed(() => {
             >
           </div>
           <h2>Try{{ channels.length ? ` on ${channels.join(' ')}` : '' }}</h2>
+          <p v-if="!channels.length" class="small quiet">Tap a channel first for what is done to single ones.</p>
           <div class="grid">
             <BButton
               v-for="t in treatments"

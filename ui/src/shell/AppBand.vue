@@ -151,7 +151,8 @@ nav {
     display: none;
   }
   .view {
-    padding: 0 9px;
+    padding: 0 6px;
+    font-size: 0.95rem;
   }
 }
 @media (max-width: 520px) {

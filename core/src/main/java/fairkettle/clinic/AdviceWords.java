@@ -67,7 +67,7 @@ public record AdviceWords(String title, String say, double minutes, Duration las
     }
 
     private static @Nullable String otherwise(Advice advice) {
-        return advice.others().stream().filter(o -> o.next() instanceof Next.Treat).findFirst().map(o -> "If nothing changes: %s comes into play.".formatted(name(o.next()).toLowerCase(Locale.ROOT))).orElse(null);
+        return advice.others().stream().filter(o -> o.next() instanceof Next.Treat).findFirst().map(o -> "If nothing changes: %s.".formatted(small(name(o.next())))).orElse(null);
     }
 
     /** What a step is called in a list. */
@@ -121,7 +121,8 @@ public record AdviceWords(String title, String say, double minutes, Duration las
             words.add(fades.isEmpty() ? "the page keeps its weight" : "the page fades in " + String.join(", ", fades));
         });
         if (situation.idleDays() >= 1) {
-            words.add("%.0f idle days".formatted(situation.idleDays()));
+            long days = Math.round(situation.idleDays());
+            words.add(days == 1 ? "one idle day" : "%d idle days".formatted(days));
         }
         if (situation.drying() > 1.3) {
             words.add("a dry room");
@@ -144,6 +145,10 @@ public record AdviceWords(String title, String say, double minutes, Duration las
             fresh += (int) here.stream().filter(s -> !then.contains(s)).count();
         }
         return fresh * 2 > stayed && was > 0 ? "the gaps move" : stayed * 10 >= was * 9 ? "the gaps stand still" : "fewer gaps than before";
+    }
+
+    private static String small(String words) {
+        return words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
     }
 
     private static String capital(String words) {

@@ -43,8 +43,10 @@ public final class Learning {
             double hard = belief.nozzle(channel, Nozzle.HARD);
             double dirt = belief.nozzle(channel, Nozzle.DIRT);
             double air = belief.air(channel, Air.SMALL) + belief.air(channel, Air.LINE);
-            double most = Math.max(Math.max(soft, hard), Math.max(dirt, air));
-            return most < SURE ? Optional.empty() : Optional.of(most == soft ? SOFT : most == hard ? HARD : most == dirt ? DIRT : AIR);
+            if (soft + hard >= SURE) {
+                return Optional.of(soft >= hard ? SOFT : HARD);
+            }
+            return dirt >= SURE ? Optional.of(DIRT) : air >= SURE ? Optional.of(AIR) : Optional.empty();
         }
     }
 

@@ -72,6 +72,12 @@ final class Browser implements AutoCloseable {
         return (Map<String, Object>) answer;
     }
 
+    /** What the server says, asked from within the page. */
+    @SuppressWarnings("unchecked")
+    Map<String, Object> fetch(String path) {
+        return (Map<String, Object>) chrome.executeAsyncScript("const done = arguments[1]; fetch(arguments[0]).then((r) => r.json()).then(done).catch((e) => done({ failed: String(e) }))", path);
+    }
+
     /** Taps into every cell that a card's step has, as planned, one after the other. */
     void fillStep(String card, String step, String codes) {
         var failed = chrome.executeAsyncScript(FILL, card, step, codes);

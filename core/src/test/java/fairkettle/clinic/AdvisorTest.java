@@ -1,0 +1,185 @@
+package fairkettle.clinic;
+
+import static fairkettle.clinic.Cases.COLOURS;
+import static fairkettle.clinic.Cases.M;
+import static fairkettle.clinic.Cases.believe;
+import static fairkettle.clinic.Cases.done;
+import static fairkettle.clinic.Cases.look;
+import static fairkettle.clinic.Cases.page;
+import static fairkettle.clinic.Cases.progress;
+import static fairkettle.clinic.Cases.sublimation;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import fairkettle.clinic.Advice.Next;
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.SplittableRandom;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class AdvisorTest {
+
+    private static final List<Integer> EIGHT = List.of(3, 9, 14, 22, 30, 37, 41, 50);
+    private static final Evidence WELL = new Evidence.Simple(Set.of());
+
+    private static Advice advise(Situation situation, Evidence... evidence) {
+        return Advisor.advise(believe(situation, evidence), progress(situation, evidence), 1);
+    }
+
+    @Test
+    void theOrderOfAnyCaseIsLookThenTheSimpleThingsThenSomethingThatCosts() {
+        var machine = sublimation(6);
+        assertThat(advise(machine).next()).isInstanceOf(Next.Look.class);
+        assertThat(advise(machine, look(Map.of(M, EIGHT))).next()).isInstanceOf(Next.Simple.class);
+        assertThat(advise(machine, look(Map.of(M, EIGHT)), WELL).next()).isInstanceOfAny(Next.Treat.class, Next.Ask.class);
+    }
+
+    @Test
+    void afterEveryTreatmentComesACheck() {
+        assertThat(advise(sublimation(6), look(Map.of(M, EIGHT)), WELL, done(Treatment.CLEANING)).next()).isInstanceOf(Next.Look.class);
+    }
+
+    @Test
+    void aGoodCheckIsConfirmedOnAPageBeforeAnybodyCallsItCured() {
+        var machine = sublimation(2);
+        assertThat(advise(machine, look(Map.of())).next()).isInstanceOf(Next.Page.class);
+        assertThat(advise(machine, look(Map.of()), page(COLOURS, Map.of()), look(Map.of()), look(Map.of())).next()).isEqualTo(new Next.Close(true));
+    }
+
+    @Test
+    void aParedPlateIsTheEnd() {
+        assertThat(advise(sublimation(2), look(Map.of(M, EIGHT)), WELL, new Evidence.Parted()).next()).isEqualTo(new Next.Stop(Advice.Reason.PARTED));
+    }
+
+    @ParameterizedTest
+    @EnumSource(names = {"CHIP", "SAYS_EMPTY", "SPECKS", "SHIFTED"})
+    void whatIsNoMatterOfInkIsSolvedWithoutADrop(Complaint complaint) {
+        var machine = Cases.situation(Family.SUBLIMATION, 1, COLOURS, complaint);
+        var evidence = new ArrayList<Evidence>();
+        for (var remedy : Remedy.against(complaint)) {
+            assertThat(advise(machine, evidence.toArray(Evidence[]::new)).next()).isEqualTo(new Next.Try(remedy));
+            evidence.add(new Evidence.Tried(remedy, false));
+        }
+        assertThat(advise(machine, evidence.toArray(Evidence[]::new)).next()).isEqualTo(new Next.Stop(Advice.Reason.NOT_INK));
+        assertThat(advise(machine, new Evidence.Tried(Remedy.against(complaint).getFirst(), true)).next()).isInstanceOf(Next.Close.class);
+    }
+
+    @Test
+    void theSameCaseGetsTheSameAdvice() {
+        var machine = sublimation(6);
+        var one = advise(machine, look(Map.of(M, EIGHT)), WELL, look(Map.of(M, EIGHT)));
+        assertThat(advise(machine, look(Map.of(M, EIGHT)), WELL, look(Map.of(M, EIGHT)))).isEqualTo(one);
+    }
+
+    @Test
+    void itSaysWhatElseWasWeighedAndWhatTheNextCheckMayShow() {
+        var advice = advise(sublimation(6), look(Map.of(M, EIGHT)), WELL, look(Map.of(M, EIGHT)));
+        var outlook = advice.outlook();
+        assertThat(outlook).isNotNull();
+        assertThat(outlook.fit() + outlook.muchBetter() + outlook.better() + outlook.same() + outlook.worse()).isCloseTo(1, within(1e-9));
+        assertThat(advice.others()).isNotEmpty().allSatisfy(o -> assertThat(o.over()).isNotNegative());
+        assertThat(AdviceWords.of(advice, sublimation(6)).expect()).isNotBlank();
+    }
+
+    @Test
+    void aShopsSchoolIsKeptTo() {
+        var usual = sublimation(6);
+        var spare = new Situation(usual.family(), usual.channels(), true, true, true, 6, 1, 8, false, false, false, 200, 3, usual.complaints(), Set.of(Treatment.PUSH_AT_VENT, Treatment.POWER_CLEANING, Treatment.DRAW_AT_CARTRIDGE), usual.prices(), usual.ink());
+        for (int seed = 0; seed < 10; seed++) {
+            var next = walk(spare, seed, (_, _) -> { });
+            assertThat(next).doesNotContain(Treatment.PUSH_AT_VENT, Treatment.POWER_CLEANING, Treatment.DRAW_AT_CARTRIDGE);
+        }
+    }
+
+    private interface Watch {
+        void advised(Next next, Progress so);
+    }
+
+    /** Follows the advice with dice for a machine: whatever it says, some outcome comes. @return what was treated with */
+    private static List<Treatment> walk(Situation situation, long seed, Watch watch) {
+        var random = new SplittableRandom(seed);
+        var belief = Belief.of(situation, Table.USUAL);
+        var so = Progress.of(situation);
+        var treated = new ArrayList<Treatment>();
+        int bad = random.nextInt(4);
+        for (int step = 0; step < 60; step++) {
+            var next = Advisor.advise(belief, so, seed).next();
+            watch.advised(next, so);
+            Evidence evidence = switch (next) {
+                case Next.Look _ -> look(Map.of(COLOURS.get(bad), IntStream.range(0, 60).filter(_ -> random.nextInt(5) == 0).boxed().toList()));
+                case Next.Page _ -> page(COLOURS, Map.of(COLOURS.get(bad), random.nextDouble()));
+                case Next.Simple _ -> WELL;
+                case Next.Try(var remedy) -> new Evidence.Tried(remedy, random.nextBoolean());
+                case Next.Ask(var question, var code) -> switch (question) {
+                    case WASTE_ROSE -> new Evidence.WasteRose(random.nextBoolean());
+                    case BUBBLES -> new Evidence.Bubbles(code, random.nextBoolean());
+                    case THREAD -> new Evidence.Thread(code, random.nextBoolean());
+                    case CRUST -> new Evidence.Crust(code, random.nextBoolean());
+                };
+                case Next.Treat(var treatment, var channels) -> {
+                    treated.add(treatment);
+                    yield new Evidence.Done(treatment, channels);
+                }
+                case Next.Close _, Next.Stop _ -> null;
+            };
+            if (evidence == null) {
+                break;
+            }
+            belief = belief.with(evidence);
+            so = so.with(evidence);
+        }
+        return treated;
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {.2, 3, 15})
+    void theGroundRulesHoldInEveryStateItCanReach(double idle) {
+        for (int seed = 0; seed < 12; seed++) {
+            var machine = sublimation(idle);
+            var inARow = new int[1];
+            walk(machine, seed, (next, so) -> {
+                if (next instanceof Next.Treat(var treatment, Set<ChannelCode> channels)) {
+                    assertThat(GroundRules.against(treatment, channels, so)).as("%s after %s", treatment, so.tried()).isEmpty();
+                    assertThat(so.lookDue()).isFalse();
+                    assertThat(so.simpleKnown() || !treatment.costsInk()).isTrue();
+                    inARow[0] = treatment == Treatment.CLEANING ? inARow[0] + 1 : treatment.lasts(1).toHours() >= 2 ? 0 : inARow[0];
+                    assertThat(inARow[0]).isLessThanOrEqualTo(machine.inARow());
+                    assertThat(so.pad() + machine.takes(treatment, channels.size()).pad()).isLessThanOrEqualTo(machine.padRoom() + 1e-9);
+                }
+            });
+        }
+    }
+
+    @Test
+    void theRulesThemselves() {
+        var machine = sublimation(6);
+        var all = new HashSet<>(COLOURS);
+        var blank = progress(machine, look(Map.of(M, EIGHT)));
+        assertThat(GroundRules.against(Treatment.CLEANING, all, blank)).contains("Level, vent, valve, seating, family and pad come first.");
+        var known = blank.with(WELL);
+        assertThat(GroundRules.against(Treatment.CLEANING, all, known)).isEmpty();
+        assertThat(GroundRules.against(Treatment.POWER_CLEANING, all, known).orElseThrow()).contains("reason");
+        assertThat(GroundRules.against(Treatment.DRAW_AT_INLET, Set.of(M), known).orElseThrow()).contains("Before the inlet");
+        assertThat(GroundRules.against(Treatment.HEAD_OUT, all, known)).isPresent();
+        assertThat(GroundRules.against(Treatment.RENEW, Set.of(M), known).orElseThrow()).contains("No thread");
+        assertThat(GroundRules.against(Treatment.DRAW_AT_CARTRIDGE, Set.of(M), known)).isPresent();
+        var cleaned = known;
+        for (int i = 0; i < 3; i++) {
+            cleaned = cleaned.with(done(Treatment.CLEANING)).with(look(Map.of(M, EIGHT)));
+        }
+        assertThat(GroundRules.against(Treatment.CLEANING, all, cleaned).orElseThrow()).contains("rest first");
+        assertThat(GroundRules.against(Treatment.CLEANING, all, cleaned.with(done(Treatment.REST_SHORT)).with(look(Map.of(M, EIGHT))))).isEmpty();
+        var half = known.with(done(Treatment.CLEANING)).with(look(Map.of(M, EIGHT))).with(done(Treatment.SOAK)).with(look(Map.of(M, EIGHT))).with(done(Treatment.WIPE)).with(look(Map.of(M, EIGHT)))
+                .with(new Evidence.Done(Treatment.DRAW_AT_INLET, Set.of(M))).with(look(Map.of(M, List.of(3, 9, 14))));
+        assertThat(GroundRules.against(Treatment.DRAW_AT_INLET, Set.of(M), half).orElseThrow()).contains("Half was gained");
+    }
+}
