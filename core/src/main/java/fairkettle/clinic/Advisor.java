@@ -52,11 +52,13 @@ public final class Advisor {
 
     private static final int MACHINES = 48;
     private static final int CANDIDATES = 6;
-    private static final int GOOD_PLANS = 12;
+    private static final int GOOD_PLANS = 10;
     private static final int BUCKETS = 6;
     private static final int FEW = 6; // members a bucket needs before it may choose a plan of its own
     private static final double RELEVANT = .12;
     private static final double UNSURE = .12;
+    private static final double FAIR_CHANCE = .10; // of what giving up costs, spent before that is thought of
+    private static final double SURELY = .8;
     private static final int LOOKS_MOST = 3;
     private static final double AGAIN = 30; // what it costs to go on treating, about
 
@@ -223,13 +225,24 @@ public final class Advisor {
         ranked.sort(Comparator.comparingDouble(Ranked::cost));
         plans = ranked.stream().limit(GOOD_PLANS).map(Ranked::plan).toArray(Treatment[][]::new);
         var weighed = new ArrayList<Weighed>();
-        weighed.add(new Weighed(new Next.Stop(reason(failing)), stop, new Outlook(0, 0, 0, 1, 0)));
+        if (fairChance(failing)) {
+            weighed.add(new Weighed(new Next.Stop(reason(failing)), stop, new Outlook(0, 0, 0, 1, 0)));
+        }
         firsts.entrySet().stream().sorted(Map.Entry.comparingByValue()).map(Map.Entry::getKey).filter(t -> mask[t.ordinal()])
                 .map(t -> new Next.Treat(t, targets(t, failing))).filter(t -> !t.channels().isEmpty() && GroundRules.against(t.treatment(), t.channels(), so).isEmpty()).limit(CANDIDATES)
                 .forEach(t -> weighed.add(weigh(t)));
         weighed.sort(Comparator.comparingDouble(Weighed::cost));
+        if (weighed.isEmpty()) {
+            return Advice.of(new Next.Stop(reason(failing)));
+        }
         var best = weighed.getFirst();
         return new Advice(best.next(), best.cost(), best.outlook(), weighed.stream().skip(1).map(w -> new Other(w.next(), w.cost() - best.cost(), w.outlook())).toList());
+    }
+
+    /** Whether enough was tried to give up on it. A table that is too dark must not end a case that nobody has treated yet. */
+    private boolean fairChance(Set<ChannelCode> failing) {
+        double spent = so.money() + so.took().toMinutes() / 60.0 * situation.prices().hour();
+        return spent > FAIR_CHANCE * stop || failing.stream().anyMatch(c -> belief.nozzle(situation.index(c), Nozzle.DEAD) > SURELY);
     }
 
     private Reason reason(Set<ChannelCode> failing) {

@@ -50,7 +50,7 @@ public record Situation(Family family, List<Part> channels, boolean refillable, 
      * @param falseDone a machine called cured that is not; @param relapse within a day; @param head a new one, or a machine that is given up
      */
     public record Prices(double ink, double pad, double fluid, double minute, double hour, double damper, double cap, double falseDone, double relapse, double head) {
-        public static final Prices USUAL = new Prices(.12, .04, .03, .35, 2.5, 4, 9, 120, 80, 380);
+        public static final Prices USUAL = new Prices(.12, .04, .03, .35, 0.8, 4, 9, 120, 80, 220);
     }
 
     /** mL per channel and act. */

@@ -57,7 +57,7 @@ class LearningTest {
             assertThat(o.worked()).isTrue();
         });
         assertThat(file.tried()).extracting(CaseFile.Tried::result).containsExactly("all well", "8 → 2 gaps");
-        assertThat(AdviceWords.because(file)).contains("fewer gaps than before", "9 idle days");
+        assertThat(AdviceWords.because(file)).contains("the last check is good enough", "9 idle days");
     }
 
     @Test

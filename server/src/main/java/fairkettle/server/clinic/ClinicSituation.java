@@ -38,7 +38,6 @@ class ClinicSituation {
     private static final double YOUNG_PART = 6; // months, where nobody knows when it was fitted
     private static final int IN_A_ROW = 3; // the profile says nothing else
     private static final double OFTEN = 1.5; // cleanings a day of late
-    private static final double HOUR_OF_A_MACHINE = 2.5;
 
     private final Standings standings;
     private final Ledger ledger;
@@ -110,7 +109,7 @@ class ClinicSituation {
         double minute = settings.labourPerHour() / minor / 60;
         var usual = Prices.USUAL;
         double scale = minute > 0 ? minute / usual.minute() : 1; // why: what a false cure costs is mostly hands and ink, at this shop's rates
-        return new Prices(ink, settings.padPrice() / minor / padCapacity, fluid, minute, HOUR_OF_A_MACHINE * scale, parts.containsKey(Supply.DAMPER) ? parts.get(Supply.DAMPER) / minor : usual.damper(), usual.cap(), usual.falseDone() * scale,
+        return new Prices(ink, settings.padPrice() / minor / padCapacity, fluid, minute, usual.hour() * scale, parts.containsKey(Supply.DAMPER) ? parts.get(Supply.DAMPER) / minor : usual.damper(), usual.cap(), usual.falseDone() * scale,
                 usual.relapse() * scale, usual.head() * scale);
     }
 }

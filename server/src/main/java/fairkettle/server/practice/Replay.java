@@ -28,7 +28,6 @@ final class Replay {
 
     private static final int TOLERATED = 2;
     private static final double HINT_COSTS = 5; // points
-    private static final double MACHINE_HOUR = 2.5;
     private static final double SMALL = 5; // money: below it nobody was careless
 
     private final Run run;
@@ -231,7 +230,7 @@ final class Replay {
 
     private double cost(double mL, double hands, double hours) {
         var prices = bed.sick().situation().prices();
-        return mL * prices.ink() + hands * prices.minute() + hours * MACHINE_HOUR;
+        return mL * prices.ink() + hands * prices.minute() + hours * prices.hour();
     }
 
 }
