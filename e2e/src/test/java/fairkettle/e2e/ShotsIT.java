@@ -25,14 +25,14 @@ class ShotsIT {
             browser.signAs(1);
             take(browser, "/", "bench");
             take(browser, "/changeover?machine=6&to=SUBLIMATION", "changeover");
-            take(browser, "/changeover?machine=3&to=FILM", "rebuild");
-            take(browser, "/changeover?machine=1&to=EDIBLE", "refused");
             take(browser, "/cards/1", "card");
             take(browser, "/machines/1", "machine");
             take(browser, "/round", "round");
             take(browser, "/round/week", "week");
             checks(browser);
             take(browser, "/machines/new", "new-machine");
+            take(browser, "/clinic/2", "case");
+            take(browser, "/practice", "practice");
             take(browser, "/shelf", "shelf");
             take(browser, "/log", "log");
             take(browser, "/shop", "shop");

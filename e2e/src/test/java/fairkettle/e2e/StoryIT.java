@@ -229,7 +229,7 @@ class StoryIT {
             tablet.evening(evening);
             for (var path : List.of("/", "/machines/new", "/machines/1", "/machines/1/label", "/changeover?machine=5&to=MAKERS_PIGMENT",
                     "/changeover?machine=3&to=FILM", "/changeover?machine=8&for=PARK", "/machines/8", "/cards/1", "/shelf", "/log",
-                    "/sums", "/shop", "/nowhere")) {
+                    "/sums", "/shop", "/round", "/round/week", "/clinic", "/clinic/2", "/practice", "/practice/questions/FEEL", "/practice/order/soak", "/nowhere")) {
                 tablet.open(path);
                 tablet.settles();
                 assertThat(tablet.accessibilityViolations()).as("%s, evening %s", path, evening).isEmpty();

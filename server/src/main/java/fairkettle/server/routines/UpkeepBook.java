@@ -31,6 +31,8 @@ import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.shop.Shop;
 import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -56,14 +58,18 @@ public class UpkeepBook {
 
     private static final List<Family> DELICATE_FIRST = List.of(Family.FILM, Family.EDIBLE, Family.SUBLIMATION, Family.MAKERS_PIGMENT, Family.MAKERS_DYE);
 
+    private static final Duration USED = Duration.ofDays(90);
+
     private final DSLContext db;
     private final Machines machines;
     private final Shop shop;
+    private final Clock clock;
 
-    UpkeepBook(DSLContext db, Machines machines, Shop shop) {
+    UpkeepBook(DSLContext db, Machines machines, Shop shop, Clock clock) {
         this.db = db;
         this.machines = machines;
         this.shop = shop;
+        this.clock = clock;
     }
 
     /** @param factor of its intervals; @param off why it is not done at this machine; empty if it is */
@@ -260,6 +266,7 @@ public class UpkeepBook {
                 .fetchGroups(POSTING.ENTRY_ID, r -> new Posting(Place.parse(r.value2()), Substance.parse(r.value3()), r.value4()));
         var looked = db.selectDistinct(NOZZLE_CHECK.ENTRY_ID).from(NOZZLE_CHECK).where(NOZZLE_CHECK.MACHINE_ID.eq(machine.id())).fetchSet(NOZZLE_CHECK.ENTRY_ID);
         var joined = entries.stream().map(e -> e.getAt().toInstant()).min(Comparator.naturalOrder()).orElse(Instant.EPOCH);
+        var used = clock.instant().minus(USED); // why: what was used long ago is asked by nobody, and five years of it are many rows
         Map<Key, Mark> now = new LinkedHashMap<>();
         for (var key : upkeep.keys().keySet()) {
             now.put(key, Mark.begun(joined));
@@ -269,7 +276,9 @@ public class UpkeepBook {
             var what = happening(entry.getId(), entry(entry), at, postings.getOrDefault(entry.getId(), List.of()));
             if (what.isPresent()) {
                 now = upkeep.after(now, what.get(), joined);
-                use(machine.id(), what.get());
+                if (at.isAfter(used)) {
+                    use(machine.id(), what.get());
+                }
             }
             if (looked.contains(entry.getId())) {
                 now = upkeep.after(now, Happening.check(at, entry.getId()), joined);
