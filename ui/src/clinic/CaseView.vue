@@ -102,8 +102,7 @@ const title = computed(() => {
           <ul class="findings">
             <li v-for="f in likely" :key="f.cause" :title="f.signature">
               <span class="what"
-                >{{ f.label
-                }}<span v-if="f.channels.length" class="quiet small"> {{ f.channels.join(' ') }}</span></span
+                >{{ f.label }}<span v-if="f.channels.length" class="code">{{ f.channels.join(' ') }}</span></span
               >
               <span class="bar" aria-hidden="true"
                 ><span :style="{ width: `${Math.round(f.share * 100)}%` }" :class="{ most: f === likely[0] }"></span

@@ -27,7 +27,10 @@ public final class TreatmentCard {
     private static final Millilitres DRAWN_AT_CARTRIDGE = Millilitres.parse("3");
     private static final Millilitres FLUID_AT_INLET = Millilitres.parse("5");
     private static final Millilitres FLUID_IN_LINE = Millilitres.parse("30");
-    private static final List<VesselKind> WHOLE = List.of(VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER, VesselKind.HEAD);
+    private static final Millilitres LOST_WITH_DAMPER = Millilitres.parse("3");
+    private static final Millilitres LOST_WITH_LINE = Millilitres.parse("8");
+    private static final List<VesselKind> WHOLE = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER, VesselKind.HEAD);
+    private static final List<VesselKind> TO_DAMPER = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER);
 
     private TreatmentCard() {}
 
@@ -70,7 +73,7 @@ public final class TreatmentCard {
                     .with("syringe", family.label() + " fluid", "gloves").care(Caution.INK, Caution.WASTE).build(),
                     step("tubes-in", "Waste tubes back").say("A cleaning with its tubes outside runs into the machine.").minutes(1).hold("The waste tubes are back where they end.").build(), on());
             case NEW_CAP -> List.of(off(), step("cap", "Change the cap").say("Note how the old one lies. The new one must spring, and its rim must be clean.").minutes(15).with("cap for this machine").care(Caution.SMALL_PARTS, Caution.MOVING_PARTS).build(), on());
-            case DRAW_AT_CARTRIDGE -> List.of(draw("cartridge", "Draw at the cartridge", channels, DRAWN_AT_CARTRIDGE, List.of(VesselKind.CARTRIDGE),
+            case DRAW_AT_CARTRIDGE -> List.of(draw("cartridge", "Draw at the cartridge", channels, DRAWN_AT_CARTRIDGE, List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE),
                     "Own syringe for each colour, air hole open. Draw slowly until ink comes without bubbles."));
             case PUSH_AT_VENT -> List.of(step("push", "A gentle push at the air hole of " + names)
                     .say("Caps off, the colour’s own syringe without needle, a folded towel under the cartridge. Press lightly, listen, stop when the bubbling stops. The plunger springs back; if it stays down, stop.").minutes(4 * channels.size())
@@ -80,13 +83,14 @@ public final class TreatmentCard {
                             "Slowly, let go, again. No resistance and no ink: air, or not docked. Resistance and ink: sealed and flowing. Nothing moves: blocked, stop. What comes out is waste; white may go back, shaken."),
                     step("tubes-in", "Waste tubes back").say("Before any cleaning, or its ink runs into the machine.").minutes(1).hold("The waste tubes are back.").build());
             case AGITATE -> List.of(step("stir", "Stir %s, and move its line".formatted(names)).say("Turn the bottle over and back, or stir the tank; not shaken to foam. The line holds its own sediment: move it too.").minutes(3 * channels.size()).with("stirring rod").build());
-            case NEW_DAMPER -> List.of(off(), damper(names, channels.size()), on());
+            case NEW_DAMPER -> List.of(off(), damper(names, channels, LOST_WITH_DAMPER), on());
             case FLUSH_LINE -> List.of(off(), step("lower", "Lower the bottle of %s below the head".formatted(names)).say("Else it runs as soon as the line is open.").minutes(2).hold("The bottle stands below the head.").care(Caution.SQUIRT).build(),
                     step("flush", "Fluid through the line of " + names).say("Air back, then fluid, then air, until it comes clear. The waste bottle stands in before the fluid does.").minutes(15 * channels.size())
                             .with("syringe per channel", family.label() + " fluid").care(Caution.INK, Caution.WASTE)
                             .ask(volumes("fluid", channels, FLUID_IN_LINE)).moves(new Move.Rinse(List.of(VesselKind.TUBE, VesselKind.DAMPER), Move.Liquid.FLUID)).build(),
-                    damper(names, channels.size()),
-                    step("refill", "Let new ink come, bottle up again").say("Air out before it meets the head: draw until ink comes without bubbles.").minutes(5).build(), on());
+                    damper(names, channels, Millilitres.ZERO),
+                    step("refill", "Let new ink come, bottle up again").say("Air out before it meets the head: draw until ink comes without bubbles.").minutes(5).with("syringe per channel").care(Caution.SLOW, Caution.WASTE)
+                            .ask(volumes("drawn", channels, LOST_WITH_LINE)).moves(new Move.Draw(TO_DAMPER)).build(), on());
             case DRAW_AT_INLET -> List.of(off(), step("board", "Where do the electronics lie?").say("Dry, covered, away from the fluid.").minutes(2).hold("The board and its cable are covered and dry.").care(Caution.BOARD).build(),
                     step("inlet", "Draw fluid through the inlet of " + names)
                             .say("The tube that fits, a towel folded double under the head. Fluid on the inlet, *draw* it through from below. A push only as a last, light, resisted touch. Half gained is enough: stop, put it back.").minutes(6 * channels.size())
@@ -125,8 +129,11 @@ public final class TreatmentCard {
                 .ask(new Ask.Ticks(List.of("plate edges", "cap rim", "wiper, both sides"))).build();
     }
 
-    private static Step damper(String names, int channels) {
-        return step("damper", "New damper or filter for " + names).say("One channel at a time. Wet the new one with its ink before it goes on, or it takes air.").minutes(12 * channels).with("damper per channel").care(Caution.INK, Caution.FORCE).build();
+    /** @param lost of each channel's ink with the old one; zero where the line is empty anyway */
+    private static Step damper(String names, List<ChannelCode> channels, Millilitres lost) {
+        var step = step("damper", "New damper or filter for " + names).say("One channel at a time. Wet the new one with its ink before it goes on, or it takes air.").minutes(12 * channels.size()).with("damper per channel")
+                .care(Caution.INK, Caution.FORCE);
+        return lost.isZero() ? step.build() : step.ask(volumes("lost", channels, lost)).moves(new Move.Draw(TO_DAMPER)).build();
     }
 
     private static Step draw(String id, String title, List<ChannelCode> channels, Millilitres each, List<VesselKind> reach, String say) {

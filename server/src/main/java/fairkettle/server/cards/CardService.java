@@ -2,6 +2,7 @@ package fairkettle.server.cards;
 
 import fairkettle.changeover.Answer;
 import fairkettle.changeover.ChannelPlan;
+import fairkettle.changeover.Supply;
 import fairkettle.clinic.TreatmentCard;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
@@ -122,10 +123,10 @@ public class CardService {
 
     /** Makes a treatment a card. @param make of the ink that is in the machine */
     @Transactional
-    public long treat(Machines.Machine machine, Family family, String make, Cards.Treating treating, double hands, double ink, double fluid) {
+    public long treat(Machines.Machine machine, Family family, String make, Cards.Treating treating, double hands, double ink, double fluid, Map<Supply, Integer> used) {
         var ordered = machine.profile().codes().stream().filter(treating.channels()::contains).toList();
         var card = Card.of(TreatmentCard.of(treating.treatment(), ordered, machine.profile(), family), clock.instant());
-        var promised = new Cards.Summary(Math.round(hands), ink, fluid, 0, "", null, null, null);
+        var promised = new Cards.Summary(Math.round(hands), ink, fluid, 0, "", null, null, used);
         long id = cards.add(machine.id(), family, make, shelf.fluidLot(family, today()), machines.kept(machine.fit()), treating, promised, card);
         ledger.record(NewEntry.of("card", "%s: %s begun".formatted(machine.name(), treating.treatment().label().toLowerCase(java.util.Locale.ROOT))).machine(machine.id()).card(id, ""), List.of());
         return id;
@@ -363,6 +364,10 @@ public class CardService {
 
     private void signOff(Cards.Kept kept, Machines.Machine machine, Card card) {
         hob.takeOffAll(kept.id());
+        var used = cards.summary(kept).used();
+        if (used != null) {
+            supplies.used(used);
+        }
         if (kept.treating() != null) {
             write("card", kept, machine, "", "%s is done".formatted(kept.title().toLowerCase(java.util.Locale.ROOT)), List.of());
             events.publishEvent(new Treated(kept.treating(), null));
@@ -370,10 +375,6 @@ public class CardService {
         }
         machines.signedOff(machine.id());
         shelf.release(kept.id());
-        var used = cards.summary(kept).used();
-        if (used != null) {
-            supplies.used(used);
-        }
         long skipped = card.runs().stream().filter(r -> r.status() == StepRun.Status.SKIPPED).count();
         write("card", kept, machine, "", "signed off, %s%s".formatted(kept.title(), skipped == 0 ? "" : "; %d steps skipped".formatted(skipped)), List.of());
     }

@@ -1,5 +1,6 @@
 package fairkettle.server.clinic;
 
+import fairkettle.changeover.Supply;
 import fairkettle.check.Work;
 import fairkettle.clinic.AdviceWords;
 import fairkettle.clinic.Belief;
@@ -209,7 +210,8 @@ public class ClinicService implements Clinic {
         check(kept, new Evidence.Done(treatment, on));
         var takes = kept.file().situation().takes(treatment, on.size());
         var make = machine.holdings().values().stream().filter(h -> h instanceof Holding.Inked).map(h -> ((Holding.Inked) h).make()).findFirst().orElse("");
-        return cardService.treat(machine, kept.file().situation().family(), make, new Cards.Treating(id, treatment, on), treatment.hands(on.size()), takes.mL(), takes.fluid());
+        return cardService.treat(machine, kept.file().situation().family(), make, new Cards.Treating(id, treatment, on), treatment.hands(on.size()), takes.mL(), takes.fluid(),
+                treatment == Treatment.NEW_DAMPER || treatment == Treatment.FLUSH_LINE ? Map.of(Supply.DAMPER, on.size()) : Map.of());
     }
 
     /** Why something should not be done now; for who wants to all the same. */
