@@ -90,6 +90,7 @@ const end = (ending: Schemas['EndJson']['ending']) => emit('end', { ending, word
     <SimpleThings
       v-else-if="advice.kind === 'SIMPLE'"
       :channels="found.channels"
+      :pad="`the pad has ${volume(found.padRoom, unit)} of room`"
       :busy="busy"
       @found="emit('say', { kind: 'SIMPLE', channels: $event })"
     />

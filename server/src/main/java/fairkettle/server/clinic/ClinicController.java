@@ -46,8 +46,6 @@ class ClinicController {
 
     private static final int ENDED = 20;
     private static final int OTHERS = 4;
-    private static final Duration DRIFT = Duration.ofDays(60);
-    private static final int OFTEN_ILL = 3;
 
     private final ClinicService service;
     private final CaseBook book;
@@ -96,10 +94,11 @@ class ClinicController {
      * @param rules acts that should not be done now, and why
      * @param beside other machines that fell ill with it
      * @param card open for it
+     * @param padRoom mL until its pad is full
      */
     record CaseJson(long id, long machine, String name, String family, List<String> complaints, String words, String work, Instant openedAt, String openedBy, @Nullable Instant endedAt, @Nullable Ending ending, String endingWords,
             List<CaseChannelJson> channels, List<FindingJson> findings, List<String> because, @Nullable CaseAdviceJson advice, List<OtherJson> others, List<TriedJson> tried, SpentJson spent, List<RuleJson> rules, List<String> beside,
-            @Nullable Long card, @Nullable String drift, List<String> cannotKnow) {}
+            @Nullable Long card, @Nullable String drift, List<String> cannotKnow, double padRoom) {}
 
     record RuleJson(Treatment treatment, String why) {}
 
@@ -252,7 +251,7 @@ class ClinicController {
                 AdviceWords.because(kept.file()), advice == null ? null : adviceOf(advice, kept), advice == null ? List.of() : others(advice, kept),
                 kept.file().tried().stream().map(t -> new TriedJson(t.at(), t.by(), t.what(), names(t.channels()), t.result())).toList(),
                 new SpentJson(so.mL(), so.pad(), so.hands(), Duration.between(kept.openedAt(), kept.endedAt() == null ? clock.instant() : kept.endedAt()).toMinutes() / 60.0, so.money()), rules(kept, so), beside, card == null ? null : card.id(),
-                drift(kept), cannotKnow(kept.file()));
+                service.drift(kept).orElse(null), cannotKnow(kept.file()), so.padRoom());
     }
 
     private static List<String> names(Set<ChannelCode> channels) {
@@ -299,12 +298,6 @@ class ClinicController {
 
     private static List<RuleJson> rules(Kept kept, Progress so) {
         return !kept.open() ? List.of() : Arrays.stream(Treatment.values()).map(t -> new RuleJson(t, ClinicService.caution(t, so.failing(), kept, so))).filter(r -> !r.why().isEmpty()).toList();
-    }
-
-    /** A machine that falls ill again and again is told of. */
-    private @Nullable String drift(Kept kept) {
-        int cases = book.cases(kept.machine(), clock.instant().minus(DRIFT));
-        return cases < OFTEN_ILL ? null : "%s: %d cases in two months. Look at its cap, its place in the room and how long it stands, before its head.".formatted(kept.machineName(), cases);
     }
 
     private static List<String> cannotKnow(CaseFile file) {

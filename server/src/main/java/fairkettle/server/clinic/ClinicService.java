@@ -5,6 +5,7 @@ import fairkettle.check.Work;
 import fairkettle.clinic.AdviceWords;
 import fairkettle.clinic.Belief;
 import fairkettle.clinic.Complaint;
+import fairkettle.clinic.Drift;
 import fairkettle.clinic.Evidence;
 import fairkettle.clinic.Finding;
 import fairkettle.clinic.GroundRules;
@@ -27,14 +28,18 @@ import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.people.Who;
+import fairkettle.server.routines.UpkeepBook;
+import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
@@ -58,10 +63,12 @@ public class ClinicService implements Clinic {
     private final CardService cardService;
     private final Ledger ledger;
     private final Owed owed;
+    private final UpkeepBook upkeep;
+    private final Shop shop;
     private final Who who;
     private final Clock clock;
 
-    ClinicService(CaseBook book, ClinicSituation situations, Machines machines, Checks checks, Cards cards, CardService cardService, Ledger ledger, Owed owed, Who who, Clock clock) {
+    ClinicService(CaseBook book, ClinicSituation situations, Machines machines, Checks checks, Cards cards, CardService cardService, Ledger ledger, Owed owed, UpkeepBook upkeep, Shop shop, Who who, Clock clock) {
         this.book = book;
         this.situations = situations;
         this.machines = machines;
@@ -70,6 +77,8 @@ public class ClinicService implements Clinic {
         this.cardService = cardService;
         this.ledger = ledger;
         this.owed = owed;
+        this.upkeep = upkeep;
+        this.shop = shop;
         this.who = who;
         this.clock = clock;
     }
@@ -212,6 +221,13 @@ public class ClinicService implements Clinic {
         var make = machine.holdings().values().stream().filter(h -> h instanceof Holding.Inked).map(h -> ((Holding.Inked) h).make()).findFirst().orElse("");
         return cardService.treat(machine, kept.file().situation().family(), make, new Cards.Treating(id, treatment, on), treatment.hands(on.size()), takes.mL(), takes.fluid(),
                 treatment == Treatment.NEW_DAMPER || treatment == Treatment.FLUSH_LINE ? Map.of(Supply.DAMPER, on.size()) : Map.of());
+    }
+
+    /** Whether a machine needs ever more care. */
+    Optional<String> drift(Kept kept) {
+        var today = LocalDate.ofInstant(clock.instant(), shop.settings().zoneId());
+        return Drift.of(kept.machineName(), book.cases(kept.machine(), clock.instant().minus(Duration.ofDays(Drift.CASES_SPAN))), upkeep.cleanings(kept.machine(), today.minusDays(Drift.SPAN), today),
+                upkeep.cleanings(kept.machine(), today.minusDays(2 * Drift.SPAN), today.minusDays(Drift.SPAN)));
     }
 
     /** Why something should not be done now; for who wants to all the same. */

@@ -75,6 +75,12 @@ public class UpkeepBook {
     /** @param factor of its intervals; @param off why it is not done at this machine; empty if it is */
     record Setting(double factor, String off) {}
 
+    /** Cleanings of a machine in the days after the first, up to the second. */
+    public int cleanings(long machine, LocalDate after, LocalDate until) {
+        var sum = db.select(sum(USED_DAY.CLEANINGS)).from(USED_DAY).where(USED_DAY.MACHINE_ID.eq(machine), USED_DAY.CHANNEL.eq(""), USED_DAY.DAY.gt(after), USED_DAY.DAY.le(until)).fetchOne(0, Integer.class);
+        return sum == null ? 0 : sum;
+    }
+
     /** Of late, a day: sheets, cleanings, share of the pad in mL, and mL by channel. */
     record Rates(double sheets, double cleanings, double pad, Map<String, Double> ink) {
         static final Rates NONE = new Rates(0, 0, 0, Map.of());
