@@ -8,6 +8,7 @@ import CombStack from '../drawings/CombStack.vue'
 import { useShop } from '../shell/shop'
 import { dayAndTime, minutes, volume, type VolumeUnit } from '../units/format'
 import AdvicePlate from './AdvicePlate.vue'
+import SawSomething from './SawSomething.vue'
 import SuspectPath from './SuspectPath.vue'
 import WhatElse from './WhatElse.vue'
 import { ENDINGS, useCase } from './useCase'
@@ -32,6 +33,7 @@ const likely = computed(() => found.value?.findings.filter((f) => f.share >= LEA
 const unlikely = computed(() => found.value?.findings.filter((f) => f.share < LEAST) ?? [])
 const whole = (share: number) => `${Math.round(share * 100)} %`
 const else_ = ref(false)
+const saw = ref(false)
 const cost = (amount: number) =>
   new Intl.NumberFormat('en-GB', { style: 'currency', currency: currency.value }).format(amount)
 const title = computed(() => {
@@ -53,6 +55,7 @@ const title = computed(() => {
         <span v-for="c in found.complaints" :key="c" class="tag">{{ c }}</span>
         <span class="tag">good for: {{ found.work }}</span>
         <RouterLink :to="`/machines/${found.machine}`" class="small">its page</RouterLink>
+        <a class="small" :href="`/api/cases/${found.id}`" :download="`case-${found.id}.json`">as a file</a>
       </header>
       <p v-if="found.words" class="quiet">“{{ found.words }}” {{ found.openedBy }}</p>
       <p v-if="found.beside.length" class="notice">
@@ -86,6 +89,7 @@ const title = computed(() => {
           </div>
           <div v-if="found.advice && !found.card" class="ways">
             <BButton variant="outline-secondary" @click="else_ = true">Something else</BButton>
+            <BButton variant="outline-secondary" @click="saw = true">Seen or felt</BButton>
             <BButton
               v-if="found.advice.kind !== 'STOP' && found.advice.kind !== 'CLOSE'"
               variant="outline-secondary"
@@ -164,6 +168,7 @@ const title = computed(() => {
         </div>
       </div>
       <WhatElse v-model="else_" :found="found" @say="say" />
+      <SawSomething v-model="saw" :found="found" :busy="busy" @say="say" />
     </template>
   </div>
 </template>
