@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import com.google.zxing.BinaryBitmap;
+import com.google.zxing.DecodeHintType;
 import com.google.zxing.LuminanceSource;
 import com.google.zxing.RGBLuminanceSource;
 import com.google.zxing.common.HybridBinarizer;
@@ -15,6 +16,7 @@ import java.awt.image.BufferedImage;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -34,7 +36,7 @@ class SheetTest {
         try (var document = Loader.loadPDF(pdf.getResponse().getContentAsByteArray())) {
             assertThat(document.getPage(0).getMediaBox().getWidth()).isCloseTo(595.28f, within(0.01f));
             assertThat(new PDFTextStripper().getText(document)).contains("Sheet drawn: health sheet", "Photograph it flat");
-            var picture = new PDFRenderer(document).renderImageWithDPI(0, 200);
+            var picture = new PDFRenderer(document).renderImageWithDPI(0, 300);
             for (int corner = 0; corner < 4; corner++) {
                 var read = SheetCode.read(codeIn(picture, corner)).orElseThrow();
                 assertThat(read.corner()).isEqualTo(corner);
@@ -92,6 +94,6 @@ class SheetTest {
         int x = corner == 1 || corner == 2 ? picture.getWidth() - side : 0;
         int y = corner >= 2 ? picture.getHeight() - side : 0;
         LuminanceSource source = new RGBLuminanceSource(side, side, picture.getRGB(x, y, side, side, null, 0, side));
-        return new QRCodeReader().decode(new BinaryBitmap(new HybridBinarizer(source))).getText();
+        return new QRCodeReader().decode(new BinaryBitmap(new HybridBinarizer(source)), Map.of(DecodeHintType.TRY_HARDER, true)).getText();
     }
 }
