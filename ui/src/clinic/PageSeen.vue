@@ -29,6 +29,9 @@ const send = () =>
 
 <template>
   <div>
+    <BButton variant="primary" size="lg" class="wide" :disabled="busy" @click="send">{{
+      clean ? 'All even' : 'That is what it showed'
+    }}</BButton>
     <div v-for="code in channels" :key="code" class="row" role="group" :aria-label="`Page of ${code}`">
       <b class="code">{{ code }}</b>
       <span class="picks">
@@ -63,9 +66,6 @@ const send = () =>
         </button>
       </span>
     </div>
-    <BButton variant="primary" size="lg" class="wide" :disabled="busy" @click="send">{{
-      clean ? 'All even' : 'That is what it showed'
-    }}</BButton>
   </div>
 </template>
 
@@ -102,6 +102,6 @@ const send = () =>
 }
 .wide {
   width: 100%;
-  margin-top: 12px;
+  margin-bottom: 12px;
 }
 </style>

@@ -78,7 +78,7 @@ const told = computed(() => {
     <template v-if="run">
       <header class="head">
         <RouterLink to="/practice" class="small">Practice</RouterLink>
-        <h1>A {{ run.family }} machine</h1>
+        <h1>A machine with {{ run.family }} ink</h1>
         <span class="tag">{{ told }}</span>
       </header>
       <RunDebrief v-if="run.debrief" :run="run" :debrief="run.debrief" :unit="unit" />
