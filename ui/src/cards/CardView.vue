@@ -152,15 +152,22 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
 
       <section class="middle">
         <div v-if="!open" class="plate step finished" :data-step="card.state">
-          <div class="small strong act">{{ card.state === 'done' ? 'Signed off' : 'Given up' }}</div>
+          <div class="small strong act">
+            {{ card.state !== 'done' ? 'Given up' : card.caseId ? 'Done' : 'Signed off' }}
+          </div>
           <h1>{{ card.machineName }}: {{ card.title }}</h1>
           <p class="quiet">
             {{
-              card.state === 'done'
-                ? 'It may take promised work. What was planned and what happened:'
-                : 'The log keeps why.'
+              card.caseId
+                ? 'Its case asks for a check now: nobody knows yet what this did.'
+                : card.state === 'done'
+                  ? 'It may take promised work. What was planned and what happened:'
+                  : 'The log keeps why.'
             }}
           </p>
+          <RouterLink v-if="card.caseId" class="btn btn-primary btn-lg" :to="`/clinic/${card.caseId}`"
+            >Back to its case</RouterLink
+          >
         </div>
         <div v-else class="plate step" :data-step="step.id">
           <div class="quiet small">
@@ -255,6 +262,10 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             <span v-if="following">Next: {{ following.title }} ({{ minutes(following.minutes) }})</span>
             <span v-if="uncapped !== undefined" class="act strong">head open to the air for {{ uncapped }} min</span>
           </p>
+          <details v-if="card.state === 'open'" class="fold">
+            <summary>What if I stop here?</summary>
+            <p v-for="line in card.stopHere" :key="line">{{ line }}</p>
+          </details>
           <input
             ref="photoInput"
             type="file"

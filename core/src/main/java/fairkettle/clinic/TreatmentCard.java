@@ -27,6 +27,7 @@ public final class TreatmentCard {
     private static final Millilitres DRAWN_AT_CARTRIDGE = Millilitres.parse("3");
     private static final Millilitres FLUID_AT_INLET = Millilitres.parse("5");
     private static final Millilitres FLUID_IN_LINE = Millilitres.parse("30");
+    private static final Millilitres LOST_WITH_PUSH = Millilitres.parse("1");
     private static final Millilitres LOST_WITH_DAMPER = Millilitres.parse("3");
     private static final Millilitres LOST_WITH_LINE = Millilitres.parse("8");
     private static final List<VesselKind> WHOLE = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER, VesselKind.HEAD);
@@ -77,7 +78,9 @@ public final class TreatmentCard {
                     "Own syringe for each colour, air hole open. Draw slowly until ink comes without bubbles."));
             case PUSH_AT_VENT -> List.of(step("push", "A gentle push at the air hole of " + names)
                     .say("Caps off, the colour’s own syringe without needle, a folded towel under the cartridge. Press lightly, listen, stop when the bubbling stops. The plunger springs back; if it stays down, stop.").minutes(4 * channels.size())
-                    .with("syringe per colour, no needle", "towel").care(Caution.PRESSURE, Caution.FORCE, Caution.INK).moves(new Move.Clean(channels, Millilitres.parse("1"))).build());
+                    .with("syringe per colour, no needle", "towel").care(Caution.PRESSURE, Caution.FORCE, Caution.INK)
+                    .ask(volumes("lost: a puddle is about 1 mL, a wet towel 2", channels, LOST_WITH_PUSH)).moves(new Move.Draw(TO_DAMPER)).build(),
+                    step("towel-out", "Take the towel out").say("Folded, numbered, and out again before the lid is closed.").minutes(1).hold("Every towel that went in is out.").build());
             case DRAW_AT_WASTE_LINE -> List.of(step("docked", "Is the head on its dock?").say("Off the dock nothing comes but air.").minutes(1).hold("The head stands docked on its cap.").build(),
                     draw("waste-line", "Draw at the waste line", channels, DRAWN_AT_WASTE_LINE, WHOLE,
                             "Slowly, let go, again. No resistance and no ink: air, or not docked. Resistance and ink: sealed and flowing. Nothing moves: blocked, stop. What comes out is waste; white may go back, shaken."),
@@ -92,6 +95,7 @@ public final class TreatmentCard {
                     step("refill", "Let new ink come, bottle up again").say("Air out before it meets the head: draw until ink comes without bubbles.").minutes(5).with("syringe per channel").care(Caution.SLOW, Caution.WASTE)
                             .ask(volumes("drawn", channels, LOST_WITH_LINE)).moves(new Move.Draw(TO_DAMPER)).build(), on());
             case DRAW_AT_INLET -> List.of(off(), step("board", "Where do the electronics lie?").say("Dry, covered, away from the fluid.").minutes(2).hold("The board and its cable are covered and dry.").care(Caution.BOARD).build(),
+                    step("tool", "Does the tool fit this head?").say("A tube of the wrong size spills onto the board. Read the model on the tool; hold the tube against the inlet before it goes on.").minutes(1).hold("Tool and tube are made for this machine.").build(),
                     step("inlet", "Draw fluid through the inlet of " + names)
                             .say("The tube that fits, a towel folded double under the head. Fluid on the inlet, *draw* it through from below. A push only as a last, light, resisted touch. Half gained is enough: stop, put it back.").minutes(6 * channels.size())
                             .with("syringe and tube that fits", family.label() + " fluid", "towel").care(Caution.HEAD_RISK, Caution.PRESSURE, Caution.FORCE)
@@ -105,6 +109,8 @@ public final class TreatmentCard {
                     step("bath", "Clean it on the table").say("Over a wet cloth, never dry, its board never wet. Fluid through each inlet, drawn; a fine mist is good, drops are poor, from the sides is the end.").minutes(25)
                             .with(family.label() + " fluid", "wet cloth", "syringe").care(Caution.BOARD, Caution.PRESSURE, Caution.INK)
                             .branch(Branch.stop("sides", "Liquid at the plate’s sides", "The plate has parted: stop. This head is lost.")).build(),
+                    step("spray", "How does it spray?").say("Fluid drawn up once more, let go by itself, over white paper. A fine mist: put it back. Drops: draw again, gently.").minutes(5)
+                            .ask(new Ask.Choice("What comes out below?", List.of("a fine mist", "drops still, as good as it gets"))).branch(Branch.stop("sides", "Liquid at the plate’s sides", "The plate has parted: stop. This head is lost.")).build(),
                     step("in", "Dry its contacts, put it back").say("Dry before screws; the flat cable before its seal; straight in. Align afterwards.").minutes(15).hold("The contacts are dry, the cable sits straight.").build(), on());
             case LOOK_AGAIN -> List.of(step("look", "Look once more").say("With a lamp, hand on every vent and valve: one in fifteen was overlooked the first time.").minutes(3)
                     .ask(new Ask.Ticks(List.of("Level: ink stands in every tank, looked at, not read off the screen", "Vents: open, holes not stuck over", "Valve: open", "Cartridges: clicked in", "Pad: has room", "Right ink in the right tank"))).build());
@@ -126,7 +132,7 @@ public final class TreatmentCard {
     private static Step wiped(Family family) {
         return step("wipe", "Wipe plate edges, cap rim and wiper").say("Lint-free cloth, %s fluid. Along the plate’s edge, never rubbed over it; the rim all round; the wiper’s lip on both sides. A fresh swab for each bank.".formatted(family.label())).minutes(7)
                 .with("lint-free cloth and swabs", family.label() + " fluid", "gloves").care(Caution.INK, Caution.SHARPS)
-                .ask(new Ask.Ticks(List.of("plate edges", "cap rim", "wiper, both sides"))).build();
+                .ask(new Ask.Ticks(family == Family.FILM ? List.of("plate edges, colour side", "plate edges, white side, with a fresh swab", "cap rim", "wiper, both sides") : List.of("plate edges", "cap rim", "wiper, both sides"))).build();
     }
 
     /** @param lost of each channel's ink with the old one; zero where the line is empty anyway */

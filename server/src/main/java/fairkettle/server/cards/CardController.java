@@ -13,6 +13,7 @@ import fairkettle.procedure.MachineState;
 import fairkettle.procedure.Outcome;
 import fairkettle.procedure.StageBoard;
 import fairkettle.procedure.StepRun;
+import fairkettle.procedure.StopHere;
 import fairkettle.safety.Caution;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.changeover.Changeovers;
@@ -70,7 +71,7 @@ class CardController {
 
     record CardJson(long id, long machine, String machineName, String title, int version, String state, @Nullable String next, List<StepJson> steps,
             List<String> standing, List<LotJson> lots, List<LotJson> bottles, ComparisonJson comparison, Instant createdAt, @Nullable Instant uncappedSince, String power,
-            List<ChannelStageJson> stages, Map<String, Integer> lastPicks, List<String> presets) {}
+            List<ChannelStageJson> stages, Map<String, Integer> lastPicks, List<String> presets, List<String> stopHere, @Nullable Long caseId) {}
 
     /** @param stage how far a channel has come, in words; @param at from 0, not started, to 5, verified */
     record ChannelStageJson(String channel, String stage, int at) {}
@@ -214,7 +215,8 @@ class CardController {
                 standing(card),
                 lots, bottles, comparison(kept, machine), kept.createdAt(), uncappedSince(card), card.state().value(Facet.POWER, null), stages(card),
                 passports.picks(machine.id()).stream().collect(java.util.stream.Collectors.toMap(Passports.Pick::pattern, Passports.Pick::pick)),
-                presets.all().stream().filter(p -> p.family() == kept.family()).map(Presets.Preset::words).toList());
+                presets.all().stream().filter(p -> p.family() == kept.family()).map(Presets.Preset::words).toList(), StopHere.of(card),
+                kept.treating() == null ? null : Long.valueOf(kept.treating().caseId()));
     }
 
     /** "the tank cap open: K C M Y", in the order of the facets. */
