@@ -136,9 +136,7 @@ class RoundSituation {
         }
         cards(minutes, instant, machines, index, errands, about);
         owed(date, minutes, machines, index, errands, about);
-        if (isToday) {
-            cases(now, machines, index, errands, about);
-        }
+        cases(isToday, now, machines, index, errands, about);
         done.forEach((key, again) -> {
             if (again.isBefore(end)) {
                 errands.computeIfPresent(key, (_, e) -> e.due(minutes.of(again)));
@@ -259,12 +257,14 @@ class RoundSituation {
     }
 
     /** The next thing of each open case; what its card does is the card's own errand. */
-    private void cases(int now, List<Machine> machines, Map<Long, Integer> index, Map<String, Errand> errands, Map<String, About> about) {
+    private void cases(boolean isToday, int now, List<Machine> machines, Map<Long, Integer> index, Map<String, Errand> errands, Map<String, About> about) {
         clinic.waiting().stream().filter(c -> c.card() == 0 && index.containsKey(c.machine())).forEach(c -> {
             var key = "k/%d/%d".formatted(c.id(), c.step());
             var machine = machines.get(index.get(c.machine()));
-            errands.put(key, new Errand(key, c.title(), index.get(c.machine()), gloves(machine), List.of(new Errand.Part(key, c.title(), (int) Math.max(2, Math.round(c.minutes())), 0, 0, Task.OPEN, null, 0)), 0, Task.OPEN, false, now,
-                    now + A_DAY, CASE_WEIGHT));
+            if (isToday) { // later days have it only if today left it over
+                errands.put(key, new Errand(key, c.title(), index.get(c.machine()), gloves(machine), List.of(new Errand.Part(key, c.title(), (int) Math.max(2, Math.round(c.minutes())), 0, 0, Task.OPEN, null, 0)), 0, Task.OPEN, false, now,
+                        now + A_DAY, CASE_WEIGHT));
+            }
             about.put(key, new About("case", machine.id(), "Its case says what to do, and why.", "It stays ill.", List.of(), "", c.id(), List.of(), List.of("the next step of its case")));
         });
     }

@@ -118,6 +118,7 @@ class ClinicTest {
         long two = api.machine("Clinic twin two", "small-tank", "INKED");
         var found = api.read(api.post("/api/cases", "{\"machines\": [%d, %d], \"complaints\": [\"GAPS\"], \"work\": \"TEXT\", \"words\": \"both since Monday\"}".formatted(one, two)));
         assertThat(found.get("beside").toString()).contains("Clinic twin two");
+        assertThat(api.get("/api/week")).as("days ahead, with a case that today may leave over").hasStatusOk();
     }
 
     @Test
