@@ -47,12 +47,12 @@ const { run, busy } = oneAtATime(async () => {
   <BModal v-model="shown" title="What is wrong?" no-footer centered size="lg">
     <form novalidate @submit.prevent="run">
       <p class="strong">Which machine? More than one, if they fail alike.</p>
-      <div class="picks" role="group" aria-label="Machines">
+      <div class="chips" role="group" aria-label="Machines">
         <button
           v-for="m in inked"
           :key="m.id"
           type="button"
-          class="pick"
+          class="pick chip"
           :class="{ on: machines.includes(m.id) }"
           :aria-pressed="machines.includes(m.id)"
           @click="machines = toggle(machines, m.id)"
@@ -61,12 +61,12 @@ const { run, busy } = oneAtATime(async () => {
         </button>
       </div>
       <p class="strong">In your words</p>
-      <div class="picks" role="group" aria-label="Complaints">
+      <div class="chips" role="group" aria-label="Complaints">
         <button
           v-for="c in words?.complaints"
           :key="c.complaint"
           type="button"
-          class="pick"
+          class="pick chip"
           :title="c.say"
           :class="{ on: complaints.includes(c.complaint) }"
           :aria-pressed="complaints.includes(c.complaint)"
@@ -107,25 +107,6 @@ const { run, busy } = oneAtATime(async () => {
 </template>
 
 <style scoped>
-.picks {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-bottom: 14px;
-}
-.pick {
-  min-height: 48px;
-  padding: 6px 14px;
-  border: 1.5px solid var(--rim-soft);
-  border-radius: 10px;
-  background: var(--ground);
-  color: var(--text);
-}
-.pick.on {
-  background: var(--rim);
-  color: var(--plate);
-  font-weight: 650;
-}
 .wide {
   width: 100%;
   margin-top: 8px;

@@ -34,12 +34,12 @@ const send = () =>
     }}</BButton>
     <div v-for="code in channels" :key="code" class="row" role="group" :aria-label="`Page of ${code}`">
       <b class="code">{{ code }}</b>
-      <span class="picks">
+      <span class="chips">
         <button
           v-for="(w, i) in WEIGHTS"
           :key="w.label"
           type="button"
-          class="pick"
+          class="pick chip"
           :class="{ on: of(code).weight === i }"
           :aria-pressed="of(code).weight === i"
           @click="of(code).weight = i"
@@ -48,7 +48,7 @@ const send = () =>
         </button>
         <button
           type="button"
-          class="pick"
+          class="pick chip"
           :class="{ on: of(code).band }"
           :aria-pressed="of(code).band"
           @click="of(code).band = !of(code).band"
@@ -57,7 +57,7 @@ const send = () =>
         </button>
         <button
           type="button"
-          class="pick"
+          class="pick chip"
           :class="{ on: of(code).off }"
           :aria-pressed="of(code).off"
           @click="of(code).off = !of(code).off"
@@ -81,27 +81,11 @@ const send = () =>
 .code {
   font-size: 1.1rem;
 }
-.picks {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-.pick {
-  min-height: 44px;
-  padding: 4px 10px;
-  border: 1.5px solid var(--rim-soft);
-  border-radius: 10px;
-  background: var(--ground);
-  color: var(--text);
-  font-size: 0.9rem;
-}
-.pick.on {
-  background: var(--rim);
-  color: var(--plate);
-  font-weight: 650;
-}
 .wide {
   width: 100%;
   margin-bottom: 12px;
+}
+.chips {
+  margin-bottom: 0;
 }
 </style>

@@ -35,12 +35,12 @@ function say(said: Said) {
 <template>
   <BModal v-model="shown" title="Seen or felt" no-footer centered size="lg">
     <p class="strong">Which channel?</p>
-    <div class="codes" role="group" aria-label="Channel">
+    <div class="chips" role="group" aria-label="Channel">
       <button
         v-for="c in found.channels"
         :key="c.channel"
         type="button"
-        class="code"
+        class="code chip"
         :class="{ on: c.channel === of }"
         :aria-pressed="c.channel === of"
         @click="channel = c.channel"
@@ -82,24 +82,10 @@ function say(said: Said) {
 </template>
 
 <style scoped>
-.codes,
 .two {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
-}
-.code {
-  min-width: 56px;
-  min-height: 48px;
-  border: 1.5px solid var(--rim-soft);
-  border-radius: 10px;
-  background: var(--ground);
-  color: var(--text);
-  font-weight: 650;
-}
-.code.on {
-  background: var(--rim);
-  color: var(--plate);
 }
 .lines {
   margin-top: 12px;

@@ -35,12 +35,12 @@ const send = () =>
       >.
     </p>
     <p class="strong">Something was amiss with:</p>
-    <div class="codes">
+    <div class="chips">
       <button
         v-for="c in channels"
         :key="c.channel"
         type="button"
-        class="code"
+        class="code chip"
         :class="{ on: amiss.has(c.channel) }"
         :aria-pressed="amiss.has(c.channel)"
         @click="toggle(c.channel)"
@@ -62,25 +62,6 @@ const send = () =>
 .looks b {
   display: inline-block;
   min-width: 64px;
-}
-.codes {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-bottom: 14px;
-}
-.code {
-  min-width: 56px;
-  min-height: 48px;
-  border: 1.5px solid var(--rim-soft);
-  border-radius: 10px;
-  background: var(--ground);
-  color: var(--text);
-  font-weight: 650;
-}
-.code.on {
-  background: var(--rim);
-  color: var(--plate);
 }
 .wide {
   width: 100%;

@@ -59,12 +59,12 @@ function done() {
         <BButton variant="link" size="sm" @click="picked = undefined">another</BButton>
       </p>
       <p v-if="rule" class="notice small">{{ rule }}</p>
-      <div v-if="picked.perChannel" class="codes" role="group" aria-label="Channels">
+      <div v-if="picked.perChannel" class="chips" role="group" aria-label="Channels">
         <button
           v-for="c in found.channels"
           :key="c.channel"
           type="button"
-          class="code"
+          class="code chip"
           :class="{ on: channels.includes(c.channel) }"
           :aria-pressed="channels.includes(c.channel)"
           @click="toggle(c.channel)"
@@ -89,25 +89,6 @@ function done() {
 }
 .grid .btn {
   min-height: 52px;
-}
-.codes {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin: 10px 0 14px;
-}
-.code {
-  min-width: 56px;
-  min-height: 48px;
-  border: 1.5px solid var(--rim-soft);
-  border-radius: 10px;
-  background: var(--ground);
-  color: var(--text);
-  font-weight: 650;
-}
-.code.on {
-  background: var(--rim);
-  color: var(--plate);
 }
 .two {
   display: flex;

@@ -3,7 +3,6 @@ package fairkettle.clinic;
 import fairkettle.ink.ChannelCode;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
@@ -143,11 +142,5 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
             return java.util.Optional.empty();
         }
         return Learning.Kind.of(belief, situation.index(code)).map(kind -> new Learning.Outcome(treatment, kind, situation.family(), now * 2 <= before));
-    }
-
-    /** Channels that the complaint or the last look are about. */
-    public Set<ChannelCode> concerned(Progress progress) {
-        var failing = new LinkedHashSet<>(progress.failing());
-        return failing.isEmpty() ? Set.of() : failing;
     }
 }

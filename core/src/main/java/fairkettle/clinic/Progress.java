@@ -2,7 +2,6 @@ package fairkettle.clinic;
 
 import fairkettle.ink.ChannelCode;
 import java.time.Duration;
-import java.util.Collection;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -53,7 +52,7 @@ public final class Progress {
         return new Progress(situation);
     }
 
-    /** @param took until it was over */
+    /** What has been done when this was seen or done too. */
     public Progress with(Evidence evidence) {
         var after = new Progress(situation);
         after.simpleKnown = simpleKnown;
@@ -145,11 +144,7 @@ public final class Progress {
                 }
                 spend(0, 0, 0, 1, Duration.ofMinutes(1));
             }
-            case Evidence.Felt(_, var feel) -> {
-                if (feel == Evidence.Feel.NOTHING_HARD) {
-                    spend(0, 0, 0, 0, Duration.ZERO);
-                }
-            }
+            case Evidence.Felt _ -> { } // it was felt while the hands were there anyway
             case Evidence.Parted _ -> parted = true;
             case Evidence.Tried(var remedy, var helped) -> {
                 tried.add(remedy);
@@ -311,10 +306,6 @@ public final class Progress {
     /** Strokes missing at the last check. */
     public int gaps(ChannelCode code) {
         return gaps.getOrDefault(code, 0);
-    }
-
-    Collection<ChannelCode> seen() {
-        return gaps.keySet();
     }
 
     /** Channels that are not good enough for the work in hand, by the last check and page. */
