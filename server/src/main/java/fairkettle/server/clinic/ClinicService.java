@@ -186,7 +186,7 @@ public class ClinicService implements Clinic {
         } else if (treatment.perChannel()) {
             double each = kept.file().situation().takes(treatment, channels.size()).mL() / Math.max(1, channels.size());
             if (each > 0) {
-                channels.forEach(c -> account.flow(machine.profile().channel(c), Millilitres.parse("%.2f".formatted(each)), Place.Outside.WASTE_BOTTLE));
+                channels.forEach(c -> account.flow(machine.profile().channel(c), new Millilitres(Math.round(each * 1000)), Place.Outside.WASTE_BOTTLE));
             }
         }
         return ledger.record(NewEntry.of(treatment.cleans() ? "cleaning" : "treatment", "%s: %s%s".formatted(machine.name(), treatment.label().toLowerCase(Locale.ROOT),

@@ -105,6 +105,8 @@ class ClinicTest {
         api.post("/api/machines/" + machine + "/checks", GAPS); // the gaps stand still: dried, not air
         say(id, "{\"kind\": \"DONE\", \"treatment\": \"SOAK\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
         api.post("/api/machines/" + machine + "/checks", WHOLE);
+        say(id, "{\"kind\": \"DONE\", \"treatment\": \"DRAW_AT_CARTRIDGE\", \"channels\": [\"K\"]}");
+        assertThat(db.sql("select sum(microlitres) from posting where place = 'outside/WASTE_BOTTLE' and entry_id = (select max(id) from entry where machine_id = ?)").param(machine).query(Long.class).single()).as("3 mL").isEqualTo(3000);
         assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"one soak\"}")).hasStatusOk();
         var learned = api.read(api.get("/api/clinic")).get("learned");
         assertThat(learned.toString()).contains("Soak over a wet cloth");
