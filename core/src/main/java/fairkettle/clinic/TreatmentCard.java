@@ -1,7 +1,11 @@
 package fairkettle.clinic;
 
 import static fairkettle.procedure.Step.step;
+import static fairkettle.procedure.UsualSteps.off;
+import static fairkettle.procedure.UsualSteps.on;
+import static fairkettle.procedure.UsualSteps.volumes;
 
+import fairkettle.benchwork.LineFlush;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
@@ -15,10 +19,12 @@ import fairkettle.procedure.Move;
 import fairkettle.procedure.Pause;
 import fairkettle.procedure.Procedure;
 import fairkettle.procedure.Step;
+import fairkettle.procedure.UsualSteps;
 import fairkettle.safety.Caution;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** A treatment as steps for the hands: tools, cautions, waits, and what it moves. The check comes after the card. */
 public final class TreatmentCard {
@@ -26,10 +32,8 @@ public final class TreatmentCard {
     private static final Millilitres DRAWN_AT_WASTE_LINE = Millilitres.parse("5");
     private static final Millilitres DRAWN_AT_CARTRIDGE = Millilitres.parse("3");
     private static final Millilitres FLUID_AT_INLET = Millilitres.parse("5");
-    private static final Millilitres FLUID_IN_LINE = Millilitres.parse("30");
     private static final Millilitres LOST_WITH_PUSH = Millilitres.parse("1");
     private static final Millilitres LOST_WITH_DAMPER = Millilitres.parse("3");
-    private static final Millilitres LOST_WITH_LINE = Millilitres.parse("8");
     private static final List<VesselKind> WHOLE = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER, VesselKind.HEAD);
     private static final List<VesselKind> TO_DAMPER = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER);
 
@@ -62,18 +66,18 @@ public final class TreatmentCard {
                             .waits(new Pause("rest after power cleaning", Duration.ofHours(12), null, false)).build());
             case REST_SHORT -> List.of(rest("Leave it alone for two hours", Duration.ofHours(2)));
             case REST_LONG -> List.of(rest("Leave it alone over night", Duration.ofHours(12)));
-            case WIPE -> List.of(off(), wiped(family), on());
+            case WIPE -> List.of(off(), wiped(family), on(profile));
             case SOAK -> List.of(off(), step("recess", "Wiper out of the way").say("The wiper goes down before a cloth comes near it.").minutes(1).hold("The wiper is recessed.").build(),
                     step("soak", "Head over a wetted pad").say("A lint-free pad, wetted with %s fluid, not dripping, under the head. Five to ten minutes and no longer: a cloth that dries glues the plate.".formatted(family.label())).minutes(3)
                             .with("lint-free pad", family.label() + " fluid", "gloves").care(Caution.INK, Caution.BOARD).waits(new Pause("soak", Duration.ofMinutes(5), Duration.ofMinutes(10), false)).build(),
-                    step("pad-out", "Take the pad out").say("Before anything moves. A pad left inside tears the plate.").minutes(1).hold("The pad is out of the machine.").build(), on());
+                    step("pad-out", "Take the pad out").say("Before anything moves. A pad left inside tears the plate.").minutes(1).hold("The pad is out of the machine.").build(), on(profile));
             case SOAK_OVERNIGHT -> List.of(off(), step("wet-cap", "Wet the cap, dock the head on it").say("A few drops of %s fluid into the cap, then let the head park. It stays capped, so nothing dries.".formatted(family.label())).minutes(4)
-                    .with("pipette", family.label() + " fluid", "gloves").care(Caution.INK).build(), on(),
+                    .with("pipette", family.label() + " fluid", "gloves").care(Caution.INK).build(), on(profile),
                     step("night", "Leave it over night").say("The fluid works from below. Do not clean before it is over.").minutes(0).waits(new Pause("overnight soak", Duration.ofHours(12), null, false)).build());
             case FLUSH_CAP -> List.of(off(), step("flush", "Flush cap and pump line").say("Fluid into the cap, let it stand, draw it through the pump line. Hot water does it too, on lines that came off.").minutes(8)
-                    .with("syringe", family.label() + " fluid", "gloves").care(Caution.INK, Caution.WASTE).build(),
-                    step("tubes-in", "Waste tubes back").say("A cleaning with its tubes outside runs into the machine.").minutes(1).hold("The waste tubes are back where they end.").build(), on());
-            case NEW_CAP -> List.of(off(), step("cap", "Change the cap").say("Note how the old one lies. The new one must spring, and its rim must be clean.").minutes(15).with("cap for this machine").care(Caution.SMALL_PARTS, Caution.MOVING_PARTS).build(), on());
+                    .with("syringe", family.label() + " fluid", "gloves").care(Caution.INK, Caution.WASTE).fulfils("cap-lines").build(),
+                    step("tubes-in", "Waste tubes back").say("A cleaning with its tubes outside runs into the machine.").minutes(1).hold("The waste tubes are back where they end.").build(), on(profile));
+            case NEW_CAP -> List.of(off(), step("cap", "Change the cap").say("Note how the old one lies. The new one must spring, and its rim must be clean.").minutes(15).with("cap for this machine").care(Caution.SMALL_PARTS, Caution.MOVING_PARTS).build(), on(profile));
             case DRAW_AT_CARTRIDGE -> List.of(draw("cartridge", "Draw at the cartridge", channels, DRAWN_AT_CARTRIDGE, List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE),
                     "Own syringe for each colour, air hole open. Draw slowly until ink comes without bubbles."));
             case PUSH_AT_VENT -> List.of(step("push", "A gentle push at the air hole of " + names)
@@ -85,15 +89,9 @@ public final class TreatmentCard {
                     draw("waste-line", "Draw at the waste line", channels, DRAWN_AT_WASTE_LINE, WHOLE,
                             "Slowly, let go, again. No resistance and no ink: air, or not docked. Resistance and ink: sealed and flowing. Nothing moves: blocked, stop. What comes out is waste; white may go back, shaken."),
                     step("tubes-in", "Waste tubes back").say("Before any cleaning, or its ink runs into the machine.").minutes(1).hold("The waste tubes are back.").build());
-            case AGITATE -> List.of(step("stir", "Stir %s, and move its line".formatted(names)).say("Turn the bottle over and back, or stir the tank; not shaken to foam. The line holds its own sediment: move it too.").minutes(3 * channels.size()).with("stirring rod").build());
-            case NEW_DAMPER -> List.of(off(), damper(names, channels, LOST_WITH_DAMPER), on());
-            case FLUSH_LINE -> List.of(off(), step("lower", "Lower the bottle of %s below the head".formatted(names)).say("Else it runs as soon as the line is open.").minutes(2).hold("The bottle stands below the head.").care(Caution.SQUIRT).build(),
-                    step("flush", "Fluid through the line of " + names).say("Air back, then fluid, then air, until it comes clear. The waste bottle stands in before the fluid does.").minutes(15 * channels.size())
-                            .with("syringe per channel", family.label() + " fluid").care(Caution.INK, Caution.WASTE)
-                            .ask(volumes("fluid", channels, FLUID_IN_LINE)).moves(new Move.Rinse(List.of(VesselKind.TUBE, VesselKind.DAMPER), Move.Liquid.FLUID)).build(),
-                    damper(names, channels, Millilitres.ZERO),
-                    step("refill", "Let new ink come, bottle up again").say("Air out before it meets the head: draw until ink comes without bubbles.").minutes(5).with("syringe per channel").care(Caution.SLOW, Caution.WASTE)
-                            .ask(volumes("drawn", channels, LOST_WITH_LINE)).moves(new Move.Draw(TO_DAMPER)).build(), on());
+            case AGITATE -> List.of(step("stir", "Stir %s, and move its line".formatted(names)).say("Turn the bottle over and back, or stir the tank; not shaken to foam. The line holds its own sediment: move it too.").minutes(3 * channels.size()).with("stirring rod").fulfils("shake").build());
+            case NEW_DAMPER -> List.of(off(), damper(names, channels), on(profile));
+            case FLUSH_LINE -> LineFlush.steps(channels, profile, family);
             case DRAW_AT_INLET -> List.of(off(), step("board", "Where do the electronics lie?").say("Dry, covered, away from the fluid.").minutes(2).hold("The board and its cable are covered and dry.").care(Caution.BOARD).build(),
                     step("tool", "Does the tool fit this head?").say("A tube of the wrong size spills onto the board. Read the model on the tool; hold the tube against the inlet before it goes on.").minutes(1).hold("Tool and tube are made for this machine.").build(),
                     step("inlet", "Draw fluid through the inlet of " + names)
@@ -101,54 +99,44 @@ public final class TreatmentCard {
                             .with("syringe and tube that fits", family.label() + " fluid", "towel").care(Caution.HEAD_RISK, Caution.PRESSURE, Caution.FORCE)
                             .ask(volumes("fluid drawn", channels, FLUID_AT_INLET)).moves(new Move.Rinse(List.of(VesselKind.HEAD), Move.Liquid.FLUID))
                             .branch(Branch.stop("sides", "Liquid at the plate’s sides", "The plate has parted: stop. This head is lost.")).build(),
-                    step("towel-out", "Take the towel out").say("Before the lid is closed.").minutes(1).hold("Every towel that went in is out.").build(), on());
+                    step("towel-out", "Take the towel out").say("Before the lid is closed.").minutes(1).hold("Every towel that went in is out.").build(), on(profile));
             case RENEW -> List.of(step("renew", "Renew the ink of " + names)
                     .say("Drain the channel, flush it, rinse the tools, fill it from a fresh bottle. The changeover’s route for a spoiled channel leads through it; tick this when it is done.").minutes(30).care(Caution.INK, Caution.WASTE).build());
-            case HEAD_OUT -> List.of(off(), step("worth", "Can this head be lost?").say("One in twenty does not come back. Price of a head, price of the machine: decide now, not with the screws in hand.").minutes(2).hold("We can afford the head.").care(Caution.HEAD_RISK).build(),
-                    step("out", "Take the head out").say("Photograph every cable. Count the screws twice.").minutes(20).care(Caution.ELECTRICITY, Caution.SMALL_PARTS, Caution.BOARD).build(),
+            case HEAD_OUT -> joined(List.of(off(), step("worth", "Can this head be lost?").say("One in twenty does not come back. Price of a head, price of the machine: decide now, not with the screws in hand.").minutes(2).hold("We can afford the head.").care(Caution.HEAD_RISK).build(),
+                    UsualSteps.headOut(profile),
                     step("bath", "Clean it on the table").say("Over a wet cloth, never dry, its board never wet. Fluid through each inlet, drawn; a fine mist is good, drops are poor, from the sides is the end.").minutes(25)
                             .with(family.label() + " fluid", "wet cloth", "syringe").care(Caution.BOARD, Caution.PRESSURE, Caution.INK)
                             .branch(Branch.stop("sides", "Liquid at the plate’s sides", "The plate has parted: stop. This head is lost.")).build(),
                     step("spray", "How does it spray?").say("Fluid drawn up once more, let go by itself, over white paper. A fine mist: put it back. Drops: draw again, gently.").minutes(5)
-                            .ask(new Ask.Choice("What comes out below?", List.of("a fine mist", "drops still, as good as it gets"))).branch(Branch.stop("sides", "Liquid at the plate’s sides", "The plate has parted: stop. This head is lost.")).build(),
-                    step("in", "Dry its contacts, put it back").say("Dry before screws; the flat cable before its seal; straight in. Align afterwards.").minutes(15).hold("The contacts are dry, the cable sits straight.").build(), on());
+                            .ask(new Ask.Choice("What comes out below?", List.of("a fine mist", "drops still, as good as it gets"))).branch(Branch.stop("sides", "Liquid at the plate’s sides", "The plate has parted: stop. This head is lost.")).build()),
+                    UsualSteps.headIn(profile), List.of(on(profile), UsualSteps.home()));
             case LOOK_AGAIN -> List.of(step("look", "Look once more").say("With a lamp, hand on every vent and valve: one in fifteen was overlooked the first time.").minutes(3)
                     .ask(new Ask.Ticks(List.of("Level: ink stands in every tank, looked at, not read off the screen", "Vents: open, holes not stuck over", "Valve: open", "Cartridges: clicked in", "Pad: has room", "Right ink in the right tank"))).build());
         };
+    }
+
+    private static List<Step> joined(List<Step> first, List<Step> then, List<Step> last) {
+        return Stream.of(first, then, last).flatMap(List::stream).toList();
     }
 
     private static Step rest(String title, Duration how) {
         return step("rest", title).say("Capped, switched on. Air rises and dissolves while it stands; looking early proves nothing.").minutes(0).waits(new Pause("rest", how, null, false)).build();
     }
 
-    private static Step off() {
-        return step("off", "Unplug it").say("Where the carriage has to be freed, leave the power on until it is, then unplug.").minutes(1).care(Caution.ELECTRICITY, Caution.MOVING_PARTS).then(Facet.POWER, "unplugged").build();
-    }
-
-    private static Step on() {
-        return step("on", "Plug it in, let it park").say("Lid shut, hands out. Wait until the carriage has parked.").minutes(1).care(Caution.OPEN_POWER).needs(Facet.POWER, "unplugged").then(Facet.POWER, "on").build();
-    }
-
     private static Step wiped(Family family) {
         return step("wipe", "Wipe plate edges, cap rim and wiper").say("Lint-free cloth, %s fluid. Along the plate’s edge, never rubbed over it; the rim all round; the wiper’s lip on both sides. A fresh swab for each bank.".formatted(family.label())).minutes(7)
                 .with("lint-free cloth and swabs", family.label() + " fluid", "gloves").care(Caution.INK, Caution.SHARPS)
-                .ask(new Ask.Ticks(family == Family.FILM ? List.of("plate edges, colour side", "plate edges, white side, with a fresh swab", "cap rim", "wiper, both sides") : List.of("plate edges", "cap rim", "wiper, both sides"))).build();
+                .ask(new Ask.Ticks(family == Family.FILM ? List.of("plate edges, colour side", "plate edges, white side, with a fresh swab", "cap rim", "wiper, both sides") : List.of("plate edges", "cap rim", "wiper, both sides"))).fulfils("plate-edges", "cap-rim", "wiper").build();
     }
 
-    /** @param lost of each channel's ink with the old one; zero where the line is empty anyway */
-    private static Step damper(String names, List<ChannelCode> channels, Millilitres lost) {
-        var step = step("damper", "New damper or filter for " + names).say("One channel at a time. Wet the new one with its ink before it goes on, or it takes air.").minutes(12 * channels.size()).with("damper per channel")
-                .care(Caution.INK, Caution.FORCE);
-        return lost.isZero() ? step.build() : step.ask(volumes("lost", channels, lost)).moves(new Move.Draw(TO_DAMPER)).build();
+    private static Step damper(String names, List<ChannelCode> channels) {
+        return step("damper", "New damper or filter for " + names).say("One channel at a time. Wet the new one with its ink before it goes on, or it takes air.").minutes(12 * channels.size()).with("damper per channel")
+                .care(Caution.INK, Caution.FORCE).ask(volumes("lost", channels, LOST_WITH_DAMPER)).moves(new Move.Draw(TO_DAMPER)).fulfils("damper", "white-damper").build();
     }
 
     private static Step draw(String id, String title, List<ChannelCode> channels, Millilitres each, List<VesselKind> reach, String say) {
         return step(id, title).say(say).minutes(5 * channels.size()).with("syringe per colour").care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE)
                 .ask(volumes("drawn", channels, each)).moves(new Move.Draw(reach))
                 .branch(Branch.stop("blocked", "Nothing moves", "Blocked: more force breaks the head. Stop here, and say so in the case.")).build();
-    }
-
-    private static Ask.Grid volumes(String label, List<ChannelCode> channels, Millilitres each) {
-        return new Ask.Grid(channels, List.of(new Ask.Column(label, Ask.ColumnKind.VOLUME, channels.stream().map(_ -> each).toList())));
     }
 }

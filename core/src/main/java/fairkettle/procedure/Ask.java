@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** What a step wants to be told before it is done. */
 public sealed interface Ask {
@@ -11,10 +12,42 @@ public sealed interface Ask {
     /** Nothing but that it is done. */
     record Done() implements Ask {}
 
-    /** Every item ticked. */
-    record Ticks(List<String> items) implements Ask {
+    /** Every item ticked. @param inOrder whether only the next may be ticked; null for any order */
+    record Ticks(List<String> items, @Nullable Boolean inOrder) implements Ask {
         public Ticks {
             items = List.copyOf(items);
+        }
+
+        public Ticks(List<String> items) {
+            this(items, null);
+        }
+
+        boolean strict() {
+            return Boolean.TRUE.equals(inOrder);
+        }
+    }
+
+    /** One answer for each of several things: of each channel, of each bank. @param same whether each may be answered by its own name alone */
+    record Each(String question, List<String> items, List<String> answers, @Nullable Boolean same) implements Ask {
+        public Each {
+            items = List.copyOf(items);
+            answers = List.copyOf(answers);
+        }
+
+        public Each(String question, List<String> items, List<String> answers) {
+            this(question, items, answers, null);
+        }
+
+        /** What is written on a thing is read, and must be its own name. */
+        public static Each matching(String question, List<String> items) {
+            return new Each(question, items, items, true);
+        }
+    }
+
+    /** How many of each part. @param against the step whose numbers these must be, or null */
+    record Tally(String what, List<String> parts, @Nullable String against) implements Ask {
+        public Tally {
+            parts = List.copyOf(parts);
         }
     }
 

@@ -25,6 +25,15 @@ public record Branch(String id, String label, List<Step> steps, int limit, Strin
         return new Branch(id, label, List.of(), 1, words);
     }
 
+    /** Something to be put right, once or a few times. */
+    public static Branch again(String id, String label, int limit, String atLimit, Step... steps) {
+        return new Branch(id, label, List.of(steps), limit, atLimit);
+    }
+
+    public static Branch once(String id, String label, Step... steps) {
+        return again(id, label, 1, "That was done already. Look once more at what is in your hand.", steps);
+    }
+
     public boolean stops() {
         return steps.isEmpty();
     }

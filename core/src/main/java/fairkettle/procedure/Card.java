@@ -136,7 +136,7 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
             return new Went(this, false);
         }
         var reasons = new ArrayList<>(missing(run.step().id()));
-        reasons.addAll(Entries.missing(run, around, finish.accept()));
+        reasons.addAll(Entries.missing(run, around, finish.accept(), this::run));
         waitReason(run, now).ifPresent(reasons::add);
         padReason(run.step(), around).ifPresent(reasons::add);
         fireReason(run, around).ifPresent(reasons::add);

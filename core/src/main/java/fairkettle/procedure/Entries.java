@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
@@ -32,14 +33,25 @@ public final class Entries {
         return entry.equals("none") ? List.of() : java.util.Arrays.stream(entry.split(",")).map(Integer::valueOf).toList();
     }
 
+    /** The items that got the first of the answers. */
+    public static List<String> answeredFirst(StepRun run, Ask.Each each) {
+        return IntStream.range(0, each.items().size()).filter(i -> run.entry("each/" + i).orElse("").equals(each.answers().getFirst())).mapToObj(each.items()::get).toList();
+    }
+
     static Optional<String> problem(StepRun run, String cell, String value, Surroundings around) {
         if (value.isEmpty()) {
             return Optional.empty();
         }
         return switch (run.step().ask()) {
             case Ask.Done _, Ask.Photo _ -> Optional.of("There is nothing to enter at this step.");
-            case Ask.Ticks(var items) -> IntStream.range(0, items.size()).anyMatch(i -> cell.equals("item/" + i))
-                    ? tick(value) : unknown(cell);
+            case Ask.Ticks ticks -> IntStream.range(0, ticks.items().size()).filter(i -> cell.equals("item/" + i)).boxed().findFirst()
+                    .map(i -> (ticks.strict() ? IntStream.range(0, i).filter(b -> run.entry("item/" + b).isEmpty()).mapToObj(b -> "First: " + ticks.items().get(b)).findFirst() : Optional.<String>empty())
+                            .or(() -> tick(value))).orElseGet(() -> unknown(cell));
+            case Ask.Each(_, var items, var answers, var same) -> IntStream.range(0, items.size()).filter(i -> cell.equals("each/" + i)).boxed().findFirst()
+                    .map(i -> !answers.contains(value) ? Optional.of("Choose one of the answers.")
+                            : Boolean.TRUE.equals(same) && !value.equals(items.get(i)) ? Optional.of("This one is %s, and %s was wanted. Put it back as it was.".formatted(value, items.get(i))) : Optional.<String>empty())
+                    .orElseGet(() -> unknown(cell));
+            case Ask.Tally(_, var parts, _) -> IntStream.range(0, parts.size()).anyMatch(i -> cell.equals("part/" + i)) ? count(value) : unknown(cell);
             case Ask.Acknowledge _ -> cell.equals("agreed") ? tick(value) : unknown(cell);
             case Ask.Count _ -> cell.equals("count") ? count(value) : unknown(cell);
             case Ask.Grid grid -> gridCell(grid, cell).map(kind -> switch (kind) {
@@ -165,7 +177,8 @@ public final class Entries {
         return Optional.of("This step has no cell (%s).".formatted(cell));
     }
 
-    static List<Reason> missing(StepRun run, Surroundings around, @Nullable String accept) {
+    /** @param others the card's other steps, by id: some answers are held against earlier ones */
+    static List<Reason> missing(StepRun run, Surroundings around, @Nullable String accept, Function<String, StepRun> others) {
         var reasons = new ArrayList<Reason>();
         switch (run.step().ask()) {
             case Ask.Done _ -> { }
@@ -174,11 +187,17 @@ public final class Entries {
                     reasons.add(new Reason("Take a photo first.", "photo", null));
                 }
             }
-            case Ask.Ticks(var items) -> {
+            case Ask.Ticks(var items, _) -> {
                 for (int i = 0; i < items.size(); i++) {
                     require(run, "item/" + i, "Not ticked yet: " + items.get(i), reasons);
                 }
             }
+            case Ask.Each(var question, var items, _, _) -> {
+                for (int i = 0; i < items.size(); i++) {
+                    require(run, "each/" + i, items.get(i) + ": " + question, reasons);
+                }
+            }
+            case Ask.Tally tally -> tallied(run, tally, others, reasons);
             case Ask.InOrder(var channels, var what) -> channels.forEach(c -> require(run, c.code(), "%s: not yet %s.".formatted(c, what), reasons));
             case Ask.Picks(var patterns, _, _) -> {
                 for (int i = 0; i < patterns.size(); i++) {
@@ -231,6 +250,23 @@ public final class Entries {
             }
         }
         return reasons;
+    }
+
+    /** What came out goes back in: no reason is good enough for a screw that is left over. */
+    private static void tallied(StepRun run, Ask.Tally tally, Function<String, StepRun> others, List<Reason> reasons) {
+        for (int i = 0; i < tally.parts().size(); i++) {
+            var cell = "part/" + i;
+            var part = tally.parts().get(i);
+            var counted = run.entry(cell);
+            if (counted.isEmpty()) {
+                reasons.add(new Reason("Count the %s.".formatted(part), cell, null));
+            } else if (tally.against() != null) {
+                var out = others.apply(tally.against()).entry(cell).orElse("0");
+                if (!out.equals(counted.get())) {
+                    reasons.add(new Reason("%s: %s came out, %s counted. Look inside before any power.".formatted(part, out, counted.get()), cell, null));
+                }
+            }
+        }
     }
 
     /** "Empty" is a claim: when much less came out than was in, something holds it back, or the account was wrong. */

@@ -1,8 +1,13 @@
 package fairkettle.procedure;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Ordered steps with their quantities filled in, and the state they begin from. */
 public record Procedure(List<Condition> start, List<Step> steps) {
@@ -20,6 +25,15 @@ public record Procedure(List<Condition> start, List<Step> steps) {
 
     public MachineState startState() {
         return MachineState.USUAL.with(start);
+    }
+
+    /** The same, with words added to the first step that has to do with what they are about. */
+    public Procedure reminding(Map<Facet, String> words) {
+        var open = new HashMap<>(words);
+        return new Procedure(start, steps.stream().map(step -> {
+            var told = Stream.concat(step.needs().stream(), step.effects().stream()).map(Condition::facet).distinct().map(open::remove).filter(Objects::nonNull).collect(Collectors.joining(" "));
+            return told.isEmpty() ? step : step.saying((step.say() + " " + told).strip());
+        }).toList());
     }
 
     /** Puts parts together: each named, in order. */

@@ -15,10 +15,11 @@ import org.jspecify.annotations.Nullable;
  * @param irreversible what cannot be undone after it, or null
  * @param skippable whether it may be skipped with a reason
  * @param minutes hands-on
+ * @param fulfils routines that are done with it; null for none. Where it asks for each of several channels, only those with the first answer count
  */
 public record Step(String id, String part, String title, String say, @Nullable String hold, @Nullable String irreversible,
         boolean skippable, int minutes, List<String> tools, List<Caution> cautions, List<Condition> needs,
-        List<Condition> effects, Ask ask, Move move, @Nullable Pause pause, List<Branch> branches) {
+        List<Condition> effects, Ask ask, Move move, @Nullable Pause pause, List<Branch> branches, @Nullable List<String> fulfils) {
 
     public Step {
         tools = List.copyOf(tools);
@@ -26,6 +27,7 @@ public record Step(String id, String part, String title, String say, @Nullable S
         needs = List.copyOf(needs);
         effects = List.copyOf(effects);
         branches = List.copyOf(branches);
+        fulfils = fulfils == null ? null : List.copyOf(fulfils);
         if (hold != null && skippable) {
             throw new IllegalArgumentException("The hold point (%s) must not be skippable.".formatted(id));
         }
@@ -37,13 +39,18 @@ public record Step(String id, String part, String title, String say, @Nullable S
 
     Step withId(String other) {
         return new Step(other, part, title, say, hold, irreversible, skippable, minutes, tools, cautions, needs, effects, ask,
-                move, pause, branches);
+                move, pause, branches, fulfils);
+    }
+
+    Step saying(String words) {
+        return new Step(id, part, title, words, hold, irreversible, skippable, minutes, tools, cautions, needs, effects, ask,
+                move, pause, branches, fulfils);
     }
 
     Step inPart(String name) {
         return new Step(id, name, title, say, hold, irreversible, skippable, minutes, tools, cautions, needs, effects, ask,
                 move, pause, branches.stream().map(b -> new Branch(b.id(), b.label(),
-                        b.steps().stream().map(s -> s.inPart(name)).toList(), b.limit(), b.atLimit())).toList());
+                        b.steps().stream().map(s -> s.inPart(name)).toList(), b.limit(), b.atLimit())).toList(), fulfils);
     }
 
     /** Says a step in the order one would tell it. */
@@ -63,6 +70,7 @@ public record Step(String id, String part, String title, String say, @Nullable S
         private Move move = new Move.Nothing();
         private @Nullable Pause pause;
         private final List<Branch> branches = new ArrayList<>();
+        private final List<String> fulfils = new ArrayList<>();
 
         private Builder(String id, String title) {
             this.id = id;
@@ -144,9 +152,14 @@ public record Step(String id, String part, String title, String say, @Nullable S
             return this;
         }
 
+        public Builder fulfils(String... routines) {
+            fulfils.addAll(List.of(routines));
+            return this;
+        }
+
         public Step build() {
             return new Step(id, "", title, say, hold, irreversible, skippable, minutes, tools, cautions, needs, effects, ask,
-                    move, pause, branches);
+                    move, pause, branches, fulfils.isEmpty() ? null : fulfils);
         }
     }
 }

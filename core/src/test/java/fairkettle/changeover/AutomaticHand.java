@@ -90,7 +90,17 @@ public final class AutomaticHand implements Surroundings {
             case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> { }
             case Ask.Words _ -> act(new CardAct.Enter(id, "words", "as found"));
             case Ask.Choice(_, var answers) -> act(new CardAct.Enter(id, "choice", answers.getFirst()));
-            case Ask.Ticks(var items) -> {
+            case Ask.Each(_, var items, var answers, var same) -> {
+                for (int i = 0; i < items.size(); i++) {
+                    act(new CardAct.Enter(id, "each/" + i, Boolean.TRUE.equals(same) ? items.get(i) : answers.getFirst()));
+                }
+            }
+            case Ask.Tally(_, var parts, _) -> {
+                for (int i = 0; i < parts.size(); i++) {
+                    act(new CardAct.Enter(id, "part/" + i, "2"));
+                }
+            }
+            case Ask.Ticks(var items, _) -> {
                 for (int i = 0; i < items.size(); i++) {
                     act(new CardAct.Enter(id, "item/" + i, "yes"));
                 }

@@ -107,7 +107,7 @@ class EntriesTest {
         assertThat(Entries.problem(row, "M", "yes", NOWHERE)).isEmpty();
         assertThat(Entries.problem(row.entered("M", "yes"), "C", "yes", NOWHERE)).isEmpty();
         assertThat(Entries.problem(row, "K", "yes", NOWHERE)).hasValueSatisfying(words -> assertThat(words).contains("no cell"));
-        assertThat(Entries.missing(row.entered("M", "yes"), NOWHERE, null)).extracting(Outcome.Reason::message).containsExactly("C: not yet off.");
+        assertThat(Entries.missing(row.entered("M", "yes"), NOWHERE, null, _ -> row)).extracting(Outcome.Reason::message).containsExactly("C: not yet off.");
     }
 
     @ParameterizedTest(name = "pattern {0}, square {1}: {2}")

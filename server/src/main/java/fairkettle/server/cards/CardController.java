@@ -81,9 +81,13 @@ class CardController {
             String status, Map<String, String> entries, @Nullable Instant openedAt, @Nullable Instant waitStarted, @Nullable Instant waitOver,
             @Nullable Instant finishedAt, @Nullable String by, @Nullable String reason, List<Outcome.Reason> missing, List<NoteJson> notes) {}
 
-    /** @param kind Done, Ticks, Grid, Count, Lots, Comb, Acknowledge, Words, Choice, InOrder, Picks, KeyStored or Photo; the other fields as the kind needs them */
+    /** @param kind Done, Ticks, Each, Tally, Grid, Count, Lots, Comb, Acknowledge, Words, Choice, InOrder, Picks, KeyStored or Photo; the other fields as the kind needs them */
     record AskJson(String kind, List<String> items, List<String> channels, List<ColumnJson> columns, List<Integer> nozzles, int expected,
-            String words) {}
+            String words, List<String> answers) {
+        AskJson(String kind, List<String> items, List<String> channels, List<ColumnJson> columns, List<Integer> nozzles, int expected, String words) {
+            this(kind, items, channels, columns, nozzles, expected, words, List.of());
+        }
+    }
 
     record ColumnJson(String label, String kind, List<Millilitres> expected) {}
 
@@ -261,7 +265,9 @@ class CardController {
             case Ask.InOrder(var channels, var done) -> new AskJson("InOrder", List.of(), codes(channels), List.of(), List.of(), 0, done);
             case Ask.Picks(var patterns, var squares, var hint) -> new AskJson("Picks", patterns, List.of(), List.of(), List.of(), squares, hint);
             case Ask.Photo _ -> new AskJson("Photo", List.of(), List.of(), List.of(), List.of(), 0, "");
-            case Ask.Ticks(var items) -> new AskJson("Ticks", items, List.of(), List.of(), List.of(), 0, "");
+            case Ask.Ticks(var items, var inOrder) -> new AskJson("Ticks", items, List.of(), List.of(), List.of(), 0, Boolean.TRUE.equals(inOrder) ? "One after the other:" : "");
+            case Ask.Each(var question, var items, var answers, _) -> new AskJson("Each", items, List.of(), List.of(), List.of(), 0, question, answers);
+            case Ask.Tally(var what, var parts, _) -> new AskJson("Tally", parts, List.of(), List.of(), List.of(), 0, what);
             case Ask.Count(var what, var expected) -> new AskJson("Count", List.of(), List.of(), List.of(), List.of(), expected, what);
             case Ask.Acknowledge(var words) -> new AskJson("Acknowledge", List.of(), List.of(), List.of(), List.of(), 0, words);
             case Ask.Lots(var channels, _) -> new AskJson("Lots", List.of(), codes(channels), List.of(), List.of(), 0, "");

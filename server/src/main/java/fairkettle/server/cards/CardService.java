@@ -22,17 +22,20 @@ import fairkettle.procedure.Entries;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Outcome;
+import fairkettle.procedure.Procedure;
+import fairkettle.procedure.Step;
 import fairkettle.procedure.StepRun;
 import fairkettle.procedure.Surroundings;
 import fairkettle.server.benches.Checks;
+import fairkettle.server.benches.Defects;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.benches.Passports;
 import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.hob.Hob;
 import fairkettle.server.keys.Vault;
-import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.ledger.Ledger;
 import fairkettle.server.owed.Owed;
-import fairkettle.server.benches.Passports;
 import fairkettle.server.people.Who;
 import fairkettle.server.pictures.Pictures;
 import fairkettle.server.shelf.Shelf;
@@ -69,6 +72,7 @@ public class CardService {
     private final Owed owed;
     private final Passports passports;
     private final Vault vault;
+    private final Defects defects;
     private final Ledger ledger;
     private final Hob hob;
     private final Pictures pictures;
@@ -77,7 +81,7 @@ public class CardService {
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
-    CardService(Cards cards, Machines machines, Checks checks, Changeovers changeovers, Shelf shelf, Supplies supplies, WasteBottles waste, Owed owed, Passports passports, Vault vault, Ledger ledger, Hob hob, Pictures pictures,
+    CardService(Cards cards, Machines machines, Checks checks, Changeovers changeovers, Shelf shelf, Supplies supplies, WasteBottles waste, Owed owed, Passports passports, Vault vault, Defects defects, Ledger ledger, Hob hob, Pictures pictures,
             Shop shop, Who who, Clock clock, ApplicationEventPublisher events) {
         this.cards = cards;
         this.machines = machines;
@@ -89,6 +93,7 @@ public class CardService {
         this.owed = owed;
         this.passports = passports;
         this.vault = vault;
+        this.defects = defects;
         this.ledger = ledger;
         this.hob = hob;
         this.pictures = pictures;
@@ -108,7 +113,7 @@ public class CardService {
             case Answer.NotSo(var reason, _) -> throw Problem.refused(reason, List.of());
         };
         var title = "%s → %s".formatted(planned.plan().from(), planned.plan().to());
-        var card = Card.of(planned.plan().procedure(), clock.instant());
+        var card = Card.of(planned.plan().procedure().reminding(defects.of(machine.id())), clock.instant());
         var family = planned.plan().family();
         var make = changeovers.job(wish).wish().make();
         long id = cards.add(machine.id(), title, make, shelf.fluidLot(family, today()), machines.kept(machine.fit()), machines.kept(planned.plan().fit()), wish, planned, card);
@@ -125,10 +130,23 @@ public class CardService {
     @Transactional
     public long treat(Machines.Machine machine, Family family, String make, Cards.Treating treating, double hands, double ink, double fluid, Map<Supply, Integer> used) {
         var ordered = machine.profile().codes().stream().filter(treating.channels()::contains).toList();
-        var card = Card.of(TreatmentCard.of(treating.treatment(), ordered, machine.profile(), family), clock.instant());
+        var card = Card.of(TreatmentCard.of(treating.treatment(), ordered, machine.profile(), family).reminding(defects.of(machine.id())), clock.instant());
         var promised = new Cards.Summary(Math.round(hands), ink, fluid, 0, "", null, null, used);
-        long id = cards.add(machine.id(), family, make, shelf.fluidLot(family, today()), machines.kept(machine.fit()), treating, promised, card);
+        long id = cards.add(machine.id(), treating.treatment().label(), family, make, shelf.fluidLot(family, today()), machines.kept(machine.fit()), treating, null, promised, card);
         ledger.record(NewEntry.of("card", "%s: %s begun".formatted(machine.name(), treating.treatment().label().toLowerCase(java.util.Locale.ROOT))).machine(machine.id()).card(id, ""), List.of());
+        return id;
+    }
+
+    /** Makes bench work a card. @param title of it, as lists say it */
+    @Transactional
+    public long care(Machines.Machine machine, Family family, String make, String title, Cards.Caring caring, Procedure procedure) {
+        if (cards.open().containsKey(machine.id())) {
+            throw Problem.refused("%s has an open card. Finish it, or give it up, first.".formatted(machine.name()), List.of());
+        }
+        var card = Card.of(procedure.reminding(defects.of(machine.id())), clock.instant());
+        int minutes = procedure.steps().stream().mapToInt(Step::minutes).sum();
+        long id = cards.add(machine.id(), title, family, make, shelf.fluidLot(family, today()), machines.kept(machine.fit()), null, caring, new Cards.Summary(minutes, 0, 0, 0, "", null, null, null), card);
+        ledger.record(NewEntry.of("card", "%s: %s begun".formatted(machine.name(), title.toLowerCase(java.util.Locale.ROOT))).machine(machine.id()).card(id, ""), List.of());
         return id;
     }
 
@@ -239,6 +257,7 @@ public class CardService {
                     Move.PourFluid _, Move.Supplied _, Move.Clean _, Move.Print _, Move.Reading _ -> { }
         }
         run.step().effects().forEach(effect -> follow(effect, kept, machine, run));
+        fulfil(kept, machine, run);
         if (storesCartridges(run)) {
             machines.putAside(machine, kept.id());
         }
@@ -247,6 +266,23 @@ public class CardService {
         }
         hob.takeOff(kept.id(), run.step().id());
     }
+
+    /** The routines that a step was, kept on its own entries so that striking the step takes them back too. */
+    private void fulfil(Cards.Kept kept, Machines.Machine machine, StepRun run) {
+        var step = run.step();
+        for (var routine : java.util.Objects.requireNonNullElse(step.fulfils(), List.<String>of())) {
+            var topics = step.ask() instanceof Ask.Each each && machine.profile().codes().stream().map(ChannelCode::code).toList().containsAll(each.items())
+                    ? Entries.answeredFirst(run, each).stream().map(c -> routine + "/" + c).toList() : List.of(routine);
+            topics.forEach(topic -> ledger.record(NewEntry.of("upkeep", "%s: %s (%s)".formatted(machine.name(), step.title(), topic.replace('/', ' '))).machine(machine.id()).card(kept.id(), step.id()).about(topic, 1), List.of()));
+        }
+        if (step.id().equals("points") && step.ask() instanceof Ask.Each each) {
+            var clear = Entries.answeredFirst(run, each);
+            events.publishEvent(new InletsSeen(machine.id(), each.items().stream().collect(java.util.stream.Collectors.toMap(ChannelCode::of, c -> !clear.contains(c)))));
+        }
+    }
+
+    /** The inlet points of a machine were looked at. @param crusted by channel */
+    public record InletsSeen(long machine, Map<ChannelCode, Boolean> crusted) {}
 
     /** Looked at, whole or not. With gaps, the first one after fluid is kept, but nothing is judged by it. */
     private void keepCheck(Cards.Kept kept, Machines.Machine machine, StepRun run, long entry) {
@@ -364,9 +400,12 @@ public class CardService {
 
     private void signOff(Cards.Kept kept, Machines.Machine machine, Card card) {
         hob.takeOffAll(kept.id());
-        var used = cards.summary(kept).used();
-        if (used != null) {
-            supplies.used(used);
+        var used = new java.util.HashMap<>(java.util.Objects.requireNonNullElse(cards.summary(kept).used(), Map.<Supply, Integer>of()));
+        fitted(card).ifPresent(count -> used.put(Supply.DAMPER, count));
+        supplies.used(used);
+        if (kept.caring() != null) {
+            write("card", kept, machine, "", "%s is done".formatted(kept.title().toLowerCase(java.util.Locale.ROOT)), List.of());
+            return;
         }
         if (kept.treating() != null) {
             write("card", kept, machine, "", "%s is done".formatted(kept.title().toLowerCase(java.util.Locale.ROOT)), List.of());
@@ -377,6 +416,12 @@ public class CardService {
         shelf.release(kept.id());
         long skipped = card.runs().stream().filter(r -> r.status() == StepRun.Status.SKIPPED).count();
         write("card", kept, machine, "", "signed off, %s%s".formatted(kept.title(), skipped == 0 ? "" : "; %d steps skipped".formatted(skipped)), List.of());
+    }
+
+    /** Dampers that went in new: only they leave the shelf. Empty if the card asks for none. */
+    private static Optional<Integer> fitted(Card card) {
+        return card.runs().stream().filter(r -> r.status() == StepRun.Status.DONE && r.step().fulfils() != null && r.step().fulfils().contains("white-damper"))
+                .flatMap(r -> r.step().ask() instanceof Ask.Each each ? java.util.stream.Stream.of(Entries.answeredFirst(r, each).size()) : java.util.stream.Stream.empty()).reduce(Integer::sum);
     }
 
     private long write(String kind, Cards.Kept kept, Machines.Machine machine, String step, String words, List<Posting> postings) {

@@ -9,6 +9,7 @@ import fairkettle.changeover.Answer;
 import fairkettle.changeover.ChannelPlan;
 import fairkettle.changeover.Route;
 import fairkettle.changeover.Supply;
+import fairkettle.benchwork.BenchWork;
 import fairkettle.clinic.Treatment;
 import fairkettle.db.tables.records.CardRecord;
 import fairkettle.ink.ChannelCode;
@@ -61,7 +62,7 @@ public class Cards {
      * @param fitBefore how the machine was fitted when the card was made; {@code fitAfter} how it will be
      */
     public record Kept(long id, long machine, String title, Family family, String make, long fluidLot, Card card, JSONB plan, JSONB fitBefore, JSONB fitAfter, Instant createdAt,
-            @Nullable Instant finishedAt, @Nullable String givenUp, boolean broughtIn, int version, @Nullable Treating treating) {
+            @Nullable Instant finishedAt, @Nullable String givenUp, boolean broughtIn, int version, @Nullable Treating treating, @Nullable Caring caring) {
 
         public boolean open() {
             return finishedAt == null && givenUp == null;
@@ -78,6 +79,20 @@ public class Cards {
         static Treating of(long caseId, String text) {
             var words = text.split(" ");
             return new Treating(caseId, Treatment.valueOf(words[0]), Arrays.stream(words).skip(1).map(ChannelCode::of).collect(Collectors.toSet()));
+        }
+    }
+
+    /** What a card of bench work does. @param routine whose card it is, empty for other work; @param channels none for the whole machine */
+    public record Caring(BenchWork work, String routine, List<ChannelCode> channels) {
+
+        String text() {
+            return work.name() + "/" + routine + channels.stream().map(c -> " " + c.code()).collect(Collectors.joining());
+        }
+
+        static Caring of(String text) {
+            var words = text.split(" ");
+            var what = words[0].split("/", -1);
+            return new Caring(BenchWork.valueOf(what[0]), what[1], Arrays.stream(words).skip(1).map(ChannelCode::of).toList());
         }
     }
 
@@ -134,12 +149,12 @@ public class Cards {
         return id;
     }
 
-    /** The card of a treatment. @param fit of the machine, which no treatment changes */
-    long add(long machine, Family family, String make, long fluidLot, JSONB fit, Treating treating, Summary promised, Card card) {
-        long id = db.insertInto(CARD).set(CARD.MACHINE_ID, machine).set(CARD.TITLE, treating.treatment().label()).set(CARD.FAMILY, family.name()).set(CARD.MAKE, make).set(CARD.FIT_BEFORE, fit).set(CARD.FIT_AFTER, fit)
+    /** A card that leaves the machine fitted as it is. @param treating or @param caring: one of them */
+    long add(long machine, String title, Family family, String make, long fluidLot, JSONB fit, @Nullable Treating treating, @Nullable Caring caring, Summary promised, Card card) {
+        long id = db.insertInto(CARD).set(CARD.MACHINE_ID, machine).set(CARD.TITLE, title).set(CARD.FAMILY, family.name()).set(CARD.MAKE, make).set(CARD.FIT_BEFORE, fit).set(CARD.FIT_AFTER, fit)
                 .set(CARD.FLUID_LOT, fluidLot).set(CARD.PLAN, JSONB.valueOf(json.writeValueAsString(promised))).set(CARD.BODY, body(card)).set(CARD.STEPS, card.runs().size())
-                .set(CARD.NEXT_STEP, card.next().map(r -> r.step().title()).orElse(null)).set(CARD.CREATED_AT, clock.instant().atOffset(ZoneOffset.UTC)).set(CARD.CASE_ID, treating.caseId())
-                .set(CARD.TREATMENT, treating.text()).returningResult(CARD.ID).fetchSingle().value1();
+                .set(CARD.NEXT_STEP, card.next().map(r -> r.step().title()).orElse(null)).set(CARD.CREATED_AT, clock.instant().atOffset(ZoneOffset.UTC)).set(CARD.CASE_ID, treating == null ? null : treating.caseId())
+                .set(CARD.TREATMENT, treating == null ? null : treating.text()).set(CARD.WORK, caring == null ? null : caring.text()).returningResult(CARD.ID).fetchSingle().value1();
         live.changed("card/" + id);
         return id;
     }
@@ -198,7 +213,8 @@ public class Cards {
         return new Kept(r.getId(), r.getMachineId(), r.getTitle(), Family.valueOf(r.getFamily()), r.getMake(), r.getFluidLot(),
                 json.readValue(r.getBody().data(), Card.class), r.getPlan(), r.getFitBefore(), r.getFitAfter(), r.getCreatedAt().toInstant(),
                 r.getFinishedAt() == null ? null : r.getFinishedAt().toInstant(), r.getGivenUp(), r.getBroughtIn(), r.getVersion(),
-                r.getCaseId() == null ? null : Treating.of(r.getCaseId(), java.util.Objects.requireNonNull(r.getTreatment())));
+                r.getCaseId() == null ? null : Treating.of(r.getCaseId(), java.util.Objects.requireNonNull(r.getTreatment())),
+                r.getWork() == null ? null : Caring.of(r.getWork()));
     }
 
     void save(Kept kept, Card card) {

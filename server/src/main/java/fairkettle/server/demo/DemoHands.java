@@ -43,7 +43,17 @@ class DemoHands {
             case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> { }
             case Ask.Words _ -> enter(id, step, "words", "as found");
             case Ask.Choice(_, var answers) -> enter(id, step, "choice", answers.getFirst());
-            case Ask.Ticks(var items) -> {
+            case Ask.Each(_, var items, var answers, var same) -> {
+                for (int i = 0; i < items.size(); i++) {
+                    enter(id, step, "each/" + i, Boolean.TRUE.equals(same) ? items.get(i) : answers.getFirst());
+                }
+            }
+            case Ask.Tally(_, var parts, _) -> {
+                for (int i = 0; i < parts.size(); i++) {
+                    enter(id, step, "part/" + i, "2");
+                }
+            }
+            case Ask.Ticks(var items, _) -> {
                 for (int i = 0; i < items.size(); i++) {
                     enter(id, step, "item/" + i, "yes");
                 }

@@ -133,7 +133,12 @@ final class Papers {
 
     private static void asked(Sheet sheet, Ask ask) {
         switch (ask) {
-            case Ask.Ticks(var items) -> items.forEach(item -> sheet.small("[  ] " + item, 34));
+            case Ask.Each(var question, var items, var answers, _) -> {
+                sheet.small(question, 34);
+                items.forEach(item -> sheet.small(item + ":   " + String.join("   ", answers.stream().map(a -> "[  ] " + a).toList()), 34));
+            }
+            case Ask.Tally(var what, var parts, _) -> sheet.small(what + ":   " + String.join("   ", parts.stream().map(p -> p + " ____").toList()), 34);
+            case Ask.Ticks(var items, _) -> items.forEach(item -> sheet.small("[  ] " + item, 34));
             case Ask.Count(var what, var expected) -> sheet.small("%s: ______ (%d expected)".formatted(what, expected), 34);
             case Ask.Words(var what) -> sheet.small(what + ": ______________________________", 34);
             case Ask.Choice(var question, var answers) -> sheet.small(question + "   " + String.join("   ", answers.stream().map(a -> "[  ] " + a).toList()), 34);

@@ -60,7 +60,8 @@ public class RoutineService {
         live.changed("machine/" + id);
     }
 
-    private Routine routine(Machines.Machine machine, String id) {
+    /** @throws Problem if this machine has no such routine */
+    public Routine routine(Machines.Machine machine, String id) {
         return book.upkeep(machine, Map.of()).routines().stream().filter(r -> r.id().equals(id)).findFirst()
                 .orElseThrow(() -> Problem.notFound("%s has no routine of this name (%s).".formatted(machine.name(), id)));
     }
