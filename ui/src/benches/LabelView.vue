@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
 
@@ -9,6 +9,16 @@ const machine = ref<Schemas['MachineJson']>()
 const problem = ref('')
 const address = `${location.origin}/machines/${String(route.params.id)}`
 const print = () => window.print()
+/** White lines need their own names: an old slot label says what the slot carried before. */
+const whites = computed(() => machine.value?.plate.channels.map((c) => c.code).filter((c) => c.startsWith('W')) ?? [])
+const slots = computed(() =>
+  Object.fromEntries(
+    whites.value.map((w) => [
+      w,
+      `slot ${(machine.value?.plate.channels.findIndex((c) => c.code === w) ?? 0) + 1}, white`,
+    ]),
+  ),
+)
 
 onMounted(async () => {
   const { data, error } = await api.GET('/api/machines/{machine}', {
@@ -35,6 +45,13 @@ onMounted(async () => {
           <div class="small quiet">{{ address }}</div>
         </div>
       </div>
+      <div v-if="whites.length" class="lines-of">
+        <div v-for="w in whites" :key="w" class="thin line-label">
+          <b class="codes">{{ w }}</b>
+          <span>line and bottle of {{ machine.plate.name }}</span>
+          <span class="small quiet">{{ slots[w] ?? 'white' }} · one at each end, one on the bottle</span>
+        </div>
+      </div>
       <div class="no-print mt-4">
         <BButton variant="primary" @click="print">Print the label</BButton>
         <RouterLink class="btn btn-link" :to="`/machines/${machine.plate.id}`"
@@ -56,6 +73,16 @@ onMounted(async () => {
   padding: 18px 22px;
   width: fit-content;
   max-width: 100%;
+}
+.lines-of {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  margin-top: 18px;
+}
+.line-label {
+  display: grid;
+  padding: 10px 16px;
 }
 img {
   width: 160px;

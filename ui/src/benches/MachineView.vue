@@ -8,6 +8,7 @@ import CombStack from '../drawings/CombStack.vue'
 import InkPath from '../drawings/InkPath.vue'
 import StateMark from '../drawings/StateMark.vue'
 import LogList from '../log/LogList.vue'
+import WorksPlate from '../benchwork/WorksPlate.vue'
 import RoutinesPlate from '../routines/RoutinesPlate.vue'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { useLive } from '../shell/live'
@@ -15,6 +16,7 @@ import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { bare, dayAndTime, money, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
 import CombEntry from './CombEntry.vue'
+import DefectsPlate from './DefectsPlate.vue'
 import FactsPlate from './FactsPlate.vue'
 import { actionFor, stateOf } from './attention'
 import MachineSchools from './MachineSchools.vue'
@@ -281,7 +283,9 @@ const { run: changePad } = oneAtATime(async () => {
             </div>
           </div>
           <RoutinesPlate :machine="machine" :zone="zone" :unit="unit" />
+          <WorksPlate :machine="machine" :unit="unit" />
           <OwedPlate :machine="machine" :zone="zone" />
+          <DefectsPlate :machine="id" :zone="zone" />
           <PassportPlate :machine="machine" :zone="zone" @saved="show" />
           <section v-if="machine.cards.length">
             <h2>Cards</h2>

@@ -34,12 +34,37 @@ describe('what a step asks', () => {
 
   it('counts up and down, never below nothing', async () => {
     const shown = ask('Count', { words: 'screws', expected: 7 }, { count: '0' })
-    await shown.get('[aria-label="One less"]').trigger('click')
-    await shown.get('[aria-label="One more"]').trigger('click')
+    await shown.get('[aria-label$="one less"]').trigger('click')
+    await shown.get('[aria-label$="one more"]').trigger('click')
     expect(shown.emitted('enter')).toEqual([
       ['count', '0'],
       ['count', '1'],
     ])
+  })
+
+  it('counts each part for itself', async () => {
+    const shown = ask('Tally', { items: ['screws', 'springs'], words: 'Counted out' }, { 'part/1': '2' })
+    await shown.get('[aria-label="springs: one more"]').trigger('click')
+    expect(shown.emitted('enter')).toEqual([['part/1', '3']])
+  })
+
+  it('takes an answer for each of several things', async () => {
+    const shown = ask(
+      'Each',
+      { items: ['C', 'M'], answers: ['clear', 'crusted'], words: 'The point is' },
+      { 'each/0': 'clear' },
+    )
+    await shown.findAll('.of')[1]?.findAll('.tick')[1]?.trigger('click')
+    await shown.findAll('.of')[0]?.findAll('.tick')[0]?.trigger('click')
+    expect(shown.emitted('enter')).toEqual([
+      ['each/1', 'crusted'],
+      ['each/0', ''],
+    ])
+  })
+
+  it('ticks in order where the order matters', () => {
+    const shown = ask('Ticks', { items: ['front left', 'back right'], words: 'One after the other:' }, {})
+    expect(shown.findAll('.tick').map((b) => b.attributes('disabled') !== undefined)).toEqual([false, true])
   })
 
   it('takes one answer of several, and takes it back', async () => {

@@ -6,6 +6,7 @@ import CombEntry from '../benches/CombEntry.vue'
 import KeyVault from '../benches/KeyVault.vue'
 import SendPicture from '../checks/SendPicture.vue'
 import { volume, type VolumeUnit } from '../units/format'
+import CountCell from './CountCell.vue'
 import GridAsk from './GridAsk.vue'
 
 /** Whatever a step wants to be told. */
@@ -72,13 +73,14 @@ function sent(event: Event) {
 <template>
   <div class="ask">
     <ul v-if="step.ask.kind === 'Ticks'" class="ticks">
+      <li v-if="step.ask.words" class="quiet lead">{{ step.ask.words }}</li>
       <li v-for="(item, i) in step.ask.items" :key="item">
         <button
           type="button"
           class="tick"
           :class="{ done: entries[`item/${i}`] }"
           :aria-pressed="Boolean(entries[`item/${i}`])"
-          :disabled="locked"
+          :disabled="locked || (!!step.ask.words && step.ask.items.slice(0, i).some((_, b) => !entries[`item/${b}`]))"
           @click="emit('enter', `item/${i}`, entries[`item/${i}`] ? '' : 'yes')"
         >
           <span class="box" aria-hidden="true">{{ entries[`item/${i}`] ? '✓' : '' }}</span>{{ item }}
@@ -96,33 +98,50 @@ function sent(event: Event) {
     >
       <span class="box" aria-hidden="true">{{ entries.agreed ? '✓' : '' }}</span>{{ step.ask.words }}
     </button>
-    <div v-else-if="step.ask.kind === 'Count'" class="count">
-      <label for="count">{{ step.ask.words }}, {{ step.ask.expected }} expected</label>
-      <div class="row-of">
-        <BButton
-          variant="outline-secondary"
-          :disabled="locked"
-          aria-label="One less"
-          @click="emit('enter', 'count', String(Math.max(0, Number(entries.count ?? 0) - 1)))"
-          >−</BButton
-        >
-        <BFormInput
-          id="count"
-          :model-value="entries.count ?? ''"
-          inputmode="numeric"
-          :disabled="locked"
-          @change="(e: Event) => emit('enter', 'count', (e.target as HTMLInputElement).value)"
-        />
-        <BButton
-          variant="outline-secondary"
-          :disabled="locked"
-          aria-label="One more"
-          @click="emit('enter', 'count', String(Number(entries.count ?? 0) + 1))"
-          >+</BButton
-        >
+    <div v-else-if="step.ask.kind === 'Each'" class="each">
+      <p class="strong">{{ step.ask.words }}</p>
+      <div v-for="(item, i) in step.ask.items" :key="item" class="of" role="radiogroup" :aria-label="item">
+        <b class="code">{{ item }}</b>
+        <span class="answers">
+          <button
+            v-for="answer in step.ask.answers"
+            :key="answer"
+            type="button"
+            role="radio"
+            class="tick"
+            :class="{ done: entries[`each/${i}`] === answer }"
+            :aria-checked="entries[`each/${i}`] === answer"
+            :disabled="locked"
+            @click="emit('enter', `each/${i}`, entries[`each/${i}`] === answer ? '' : answer)"
+          >
+            {{ answer }}
+          </button>
+        </span>
+        <p v-if="complaint(`each/${i}`)" class="act strong small" role="alert">{{ complaint(`each/${i}`) }}</p>
       </div>
-      <p v-if="complaint('count')" class="act strong small" role="alert">{{ complaint('count') }}</p>
     </div>
+    <div v-else-if="step.ask.kind === 'Tally'" class="tally">
+      <p class="strong">{{ step.ask.words }}</p>
+      <CountCell
+        v-for="(part, i) in step.ask.items"
+        :id="`part-${i}`"
+        :key="part"
+        :label="part"
+        :value="entries[`part/${i}`]"
+        :locked="locked"
+        :problem="complaint(`part/${i}`)"
+        @enter="(v) => emit('enter', `part/${i}`, v)"
+      />
+    </div>
+    <CountCell
+      v-else-if="step.ask.kind === 'Count'"
+      id="count"
+      :label="`${step.ask.words}, ${step.ask.expected} expected`"
+      :value="entries.count"
+      :locked="locked"
+      :problem="complaint('count')"
+      @enter="(v) => emit('enter', 'count', v)"
+    />
     <GridAsk
       v-else-if="step.ask.kind === 'Grid'"
       :step="step"
@@ -344,21 +363,44 @@ function sent(event: Event) {
   line-height: 26px;
   font-weight: 700;
 }
-.count {
-  max-width: 330px;
-}
 .words {
   max-width: 520px;
 }
-.row-of {
-  display: flex;
+.lead {
+  grid-column: 1 / -1;
+}
+.of {
+  display: grid;
+  grid-template-columns: minmax(60px, 200px) minmax(0, 1fr);
+  gap: 6px 14px;
+  align-items: center;
+  margin-bottom: 10px;
+}
+.of > p {
+  grid-column: 2;
+  margin: 0;
+}
+.answers {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
   gap: 8px;
 }
-.row-of > * {
-  min-height: 64px;
-  min-width: 64px;
-  font-size: 1.3rem;
-  text-align: center;
+.tally {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(250px, 1fr));
+  gap: 6px 24px;
+}
+.tally > p {
+  grid-column: 1 / -1;
+  margin: 0;
+}
+@media (max-width: 600px) {
+  .of {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .of > p {
+    grid-column: 1;
+  }
 }
 .lot {
   display: grid;

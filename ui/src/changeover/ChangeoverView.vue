@@ -248,6 +248,12 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
           {{ minutes(plan.times.waiting) }} · ready <b>{{ dayAndTime(plan.times.ready, zone) }}</b> if you begin now,
           more if the check asks for it
         </p>
+        <HoldWarning
+          v-if="machineId"
+          :machine="machineId"
+          :minutes="plan.times.handsOn + plan.times.machine + plan.times.waiting"
+          :zone="zone"
+        />
         <p v-if="plan.times.missed.length" class="notice small" role="status">
           <span
             >Promised before that:

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
+import HoldWarning from '../round/HoldWarning.vue'
 import { minutes, volume, type VolumeUnit } from '../units/format'
 import LookNow from './LookNow.vue'
 import PageSeen from './PageSeen.vue'
@@ -11,7 +12,7 @@ import SimpleThings from './SimpleThings.vue'
 import type { Case, Said } from './useCase'
 
 /** The one next thing of a case, with its price, and the hands it needs. */
-const props = defineProps<{ found: Case; busy: boolean; unit: VolumeUnit; currency: string }>()
+const props = defineProps<{ found: Case; busy: boolean; unit: VolumeUnit; currency: string; zone: string }>()
 const emit = defineEmits<{ say: [said: Said]; end: [ending: Schemas['EndJson']]; reload: [] }>()
 
 const router = useRouter()
@@ -75,6 +76,12 @@ const end = (ending: Schemas['EndJson']['ending']) => emit('end', { ending, word
           <dd>{{ Math.round(advice.fit * 100) }} %</dd>
         </div>
       </dl>
+      <HoldWarning
+        v-if="advice.lastsMinutes >= 60"
+        :machine="found.machine"
+        :minutes="advice.lastsMinutes"
+        :zone="zone"
+      />
       <p v-if="advice.here" class="small strong">{{ advice.here }}</p>
       <p v-if="advice.expect" class="small"><b>The next check should show:</b> {{ advice.expect }}</p>
       <p v-if="advice.otherwise" class="small quiet">{{ advice.otherwise }}</p>

@@ -71,6 +71,7 @@ const title = computed(() => {
             :busy="busy"
             :unit="unit"
             :currency="currency"
+            :zone="zone"
             @say="say"
             @end="end"
             @reload="load"

@@ -3,6 +3,7 @@ import { BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import { useBench } from '../benches/useBench'
+import BurdenPlate from './BurdenPlate.vue'
 import LogList from './LogList.vue'
 
 const { bench } = useBench()
@@ -39,6 +40,7 @@ const machines = computed(() => [
         debounce="250"
       />
     </header>
+    <BurdenPlate />
     <LogList :machine="machine || undefined" :kind="kind" :words="words" />
   </div>
 </template>

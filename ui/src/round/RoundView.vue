@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, problemOf } from '../api/client'
+import { oneAtATime } from '../shell/oneAtATime'
 import { person } from '../shell/person'
 import { useShop } from '../shell/shop'
 import { clock, minutes } from '../units/format'
@@ -13,6 +16,16 @@ import { useRound, useWalk, type Visit } from './useRound'
 const { round, problem, busy, reload, begin, letGo, tick, pin, there } = useRound()
 const { settings } = useShop()
 const zone = computed(() => settings.value?.zone ?? 'UTC')
+const router = useRouter()
+const refused = ref<string>()
+const { run: stepwise } = oneAtATime(async (v: Visit) => {
+  const { data, error } = await api.POST('/api/machines/{machine}/routines/{routine}/card', {
+    params: { path: { machine: v.machine, routine: v.routine } },
+    body: { channels: v.channels },
+  })
+  refused.value = error ? problemOf(error).detail : undefined
+  if (data) void router.push(`/cards/${data.card}`)
+})
 const everybody = ref(false)
 const chosen = ref<string>()
 const something = ref(false)
@@ -84,6 +97,7 @@ const pinned = (visit: Visit, at: string) => void pin(visit.key, at, visit.perso
               mine ? 'Everybody’s' : 'Mine alone'
             }}</BButton>
           </div>
+          <p v-if="refused" class="act strong small" role="alert">{{ refused }}</p>
           <VisitList
             :round="round"
             :visits="visits"
@@ -96,6 +110,7 @@ const pinned = (visit: Visit, at: string) => void pin(visit.key, at, visit.perso
             @let-go="letGo($event.key)"
             @tick="(v, whole, took) => tick(v.key, took, whole)"
             @unpin="pin($event.key)"
+            @stepwise="stepwise"
           />
           <p v-if="round.visits.some((v) => v.gloves === 'SUBLIMATION')" class="small quiet">
             Last thing: transfer paper back into its bag, closed.

@@ -19,6 +19,7 @@ const emit = defineEmits<{
   letGo: [visit: Visit]
   choose: [key: string | undefined]
   unpin: [visit: Visit]
+  stepwise: [visit: Visit]
 }>()
 
 const machine = (id: number) => props.round.machines.find((m) => m.id === id)
@@ -90,6 +91,13 @@ const isCheck = (v: Visit) => v.routine === 'check'
               <BButton variant="primary" :disabled="busy" @click="tick(v, true)">All whole</BButton>
             </template>
             <BButton v-else variant="primary" :disabled="busy" @click="tick(v, false)">Done</BButton>
+            <BButton
+              v-if="v.kind === 'routine' && v.routine !== 'check' && v.routine !== 'purge'"
+              variant="link"
+              :disabled="busy"
+              @click="emit('stepwise', v)"
+              >Step by step</BButton
+            >
             <BButton v-if="v.pinned" variant="link" :disabled="busy" @click="emit('unpin', v)">Unpin</BButton>
           </template>
           <span v-else class="small quiet">after the step before it</span>

@@ -29,6 +29,10 @@ const answer = (routines: object[]) => ({
       tooMuch: '2026-01-01T09:00:00Z',
     },
   ],
+  looks: [
+    { channel: 'W1', place: 'LINE', seen: 'SOLID', at: '2026-01-01T09:00:00Z', person: 'Wren' },
+    { channel: 'W1', place: 'LINE', seen: 'FILM', at: '2025-12-20T09:00:00Z', person: 'Wren' },
+  ],
   pad: { share: 0.2, cleanings: 30, powerCleanings: 4, wontFit: [] },
 })
 const answers: Record<string, unknown> = {
@@ -56,6 +60,7 @@ describe('routines of a machine', () => {
     expect(text).toContain('nothing foretells it')
     expect(text).toContain('too much has settled')
     expect(text).toContain('left out, it has none')
+    expect(text).toContain('Solid at the floor')
     expect(text).toContain('30 more cleanings, or 4 power cleanings')
   })
 

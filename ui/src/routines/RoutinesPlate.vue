@@ -1,16 +1,20 @@
 <script setup lang="ts">
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
-import { serverNow } from '../shell/shop'
-import { dayAndTime, percent, typedVolume, type VolumeUnit } from '../units/format'
+import { serverNow, useShop } from '../shell/shop'
+import { dayAndTime, money, percent, typedVolume, type VolumeUnit } from '../units/format'
+import LineLooks from './LineLooks.vue'
 import SettledWhite from './SettledWhite.vue'
 
 /** What keeps this machine alive: when each routine is due, what drives it, where that comes from. */
 const props = defineProps<{ machine: Schemas['MachineJson']; zone: string; unit: VolumeUnit }>()
 
 type Routine = Schemas['RoutineJson']
+const router = useRouter()
+const { settings } = useShop()
 const SHOWN = 6
 const FACTORS = [
   { value: 0.5, text: 'twice as often' },
@@ -55,6 +59,15 @@ const { run: done, busy } = oneAtATime(async (r: Routine) =>
     }),
   ),
 )
+const { run: stepwise } = oneAtATime(async (r: Routine) => {
+  const { data, error } = await api.POST('/api/machines/{machine}/routines/{routine}/card', {
+    params: { path: { ...path.value, routine: r.routine } },
+    body: { channels: r.channel ? [r.channel] : [] },
+  })
+  problem.value = error ? problemOf(error).detail : undefined
+  if (data) void router.push(`/cards/${data.card}`)
+})
+const cost = (minor: number) => money({ minor, currency: settings.value?.currency ?? 'GBP' })
 const { run: tune } = oneAtATime(async (routine: string, times: number, why: string) => {
   take(
     await api.PUT('/api/machines/{machine}/routines/{routine}', {
@@ -84,6 +97,13 @@ const { run: drawn } = oneAtATime(async () => {
       <div class="scroll-x" tabindex="0" role="region" aria-label="Settled white">
         <SettledWhite v-for="g in whole.whites" :key="g.channel" :gauge="g" :zone="zone" :now="now" />
       </div>
+      <LineLooks
+        :machine="machine.plate.id"
+        :channels="whole.whites.map((w) => w.channel)"
+        :looks="whole.looks"
+        :zone="zone"
+        @looked="whole = $event"
+      />
       <details class="fold">
         <summary>White was drawn at the waste line</summary>
         <form class="drawn" novalidate @submit.prevent="drawn">
@@ -140,6 +160,23 @@ const { run: drawn } = oneAtATime(async () => {
           <p class="quiet">If it is left out: {{ r.skipping }}</p>
           <p v-for="from in r.whereFrom" :key="from" class="quiet">{{ from }}</p>
           <p v-if="r.lastly" class="quiet">Set back by: {{ r.lastly }}</p>
+          <p v-if="r.part">
+            <b>{{ r.part.words }}</b>
+            <span class="quiet">
+              A month with a new one: {{ cost(r.part.change)
+              }}<template v-if="r.part.clean !== undefined"
+                >; a month won by cleaning: {{ cost(r.part.clean) }}</template
+              >.</span
+            >
+          </p>
+          <BButton
+            v-if="r.routine !== 'check' && r.routine !== 'purge'"
+            size="sm"
+            variant="outline-secondary"
+            :disabled="busy || !!machine.plate.card"
+            @click="stepwise(r)"
+            >Step by step</BButton
+          >
           <div class="tune">
             <BFormSelect
               :model-value="factor(r)"

@@ -8,6 +8,7 @@ import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { FAMILIES, familyName, type Family } from '../units/families'
 import { typedVolume, volume } from '../units/format'
+import SparesPlate from '../spares/SparesPlate.vue'
 import SuppliesPlate from './SuppliesPlate.vue'
 import WastePlate from './WastePlate.vue'
 
@@ -184,6 +185,7 @@ const { run: add } = oneAtATime(async () => {
       <p v-if="!shown.length" class="quiet">No bottle matches “{{ search }}”.</p>
     </div>
     <SuppliesPlate :currency="settings?.currency ?? 'GBP'" />
+    <SparesPlate :currency="settings?.currency ?? 'GBP'" />
     <WastePlate :unit="unit ?? 'mL'" />
     <BModal
       :model-value="spoiling !== undefined"

@@ -5,6 +5,7 @@ import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { loadShop, useShop } from '../shell/shop'
 import FeedPlate from './FeedPlate.vue'
+import PeoplePlate from './PeoplePlate.vue'
 import PresetsPlate from './PresetsPlate.vue'
 import VaultPlate from './VaultPlate.vue'
 
@@ -305,6 +306,21 @@ async function reload() {
             </tbody>
           </table>
         </section>
+        <section class="thin block">
+          <h2>The room</h2>
+          <label class="check"
+            ><input
+              type="checkbox"
+              :checked="form.aired !== false"
+              @change="form.aired = ($event.target as HTMLInputElement).checked"
+            />
+            It can be aired, or has a fan</label
+          >
+          <p class="small quiet">
+            Powder, alcohol and hot adhesive want moving air. Without it no film is planned, promised or begun here.
+          </p>
+        </section>
+        <PeoplePlate />
         <PresetsPlate />
         <FeedPlate />
         <VaultPlate />

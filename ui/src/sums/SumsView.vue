@@ -5,6 +5,7 @@ import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
 import { FAMILIES } from '../units/families'
 import { bare } from '../units/format'
+import WhitePrint from './WhitePrint.vue'
 
 /** Small sums that come up with wet hands: answered as they are typed, and kept nowhere. */
 const tube = reactive({ boreMm: '2', lengthCm: '90', besideMl: '3', residue: '1' })
@@ -137,6 +138,11 @@ const TABLE = [
           </div>
         </div>
         <p class="says" role="status">{{ tubeSays }}</p>
+      </section>
+      <section class="thin block">
+        <h2>What does standing white print like?</h2>
+        <WhitePrint />
+        <p class="small quiet">The dashed line is the white as it was mixed.</p>
       </section>
       <section class="thin block">
         <h2>What is left in a bottle?</h2>

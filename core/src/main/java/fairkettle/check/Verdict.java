@@ -80,11 +80,7 @@ public record Verdict(String headline, String says, Set<Work> goodFor, Set<Work>
         } else if (gaps > 0 && standing * 2 >= gaps) {
             words.add("That looks dried, not air.");
         }
-        var whites = channels.stream().filter(c -> c.channel().white()).toList();
-        long alive = whites.stream().filter(c -> c.missing().size() * 2 < c.strokes()).count();
-        if (alive > 0 && alive < whites.size()) {
-            words.add("%d of %d whites print: white in more passes still goes.".formatted(alive, whites.size()));
-        }
+        WhitePasses.of(channels).ifPresent(p -> words.add(p.words()));
         if (!good.isEmpty()) {
             words.add("Good enough for %s.".formatted(names(good)));
         }

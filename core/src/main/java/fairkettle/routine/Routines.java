@@ -83,6 +83,8 @@ public final class Routines {
         all.add(routine("move-white", "Move the white in its line", "Draw a line’s volume at the waste line with the white’s own syringe, shake it, give it back to its tank; or print it.",
                 "The white lies on the floor of the line: a clogged line and damper.", Scope.WHITE, Credit.LINE_MOVED, List.of(new Drive(Driver.SETTLED, Settling.LIMIT_IN_LINE, false)), 1.4, 9, 6, 2, 0,
                 "white kit", Caution.INK, Caution.PRESSURE));
+        all.add(routine("look-line", "Look at the white’s line", "Against the light, at its lowest bend: clear, a film, or solid. A picture beside the last one tells more than memory.",
+                "A line that closes up is noticed when the print is thin.", Scope.WHITE, Credit.DONE, List.of(days(14)), 2, 4, 2, 0, 0, ""));
     }
 
     private static void wiping(List<Routine> all, Family family) {

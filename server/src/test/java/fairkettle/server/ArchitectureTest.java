@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.RestController;
 class ArchitectureTest {
 
     private static final String[] CORE = {"fairkettle.ink..", "fairkettle.machine..", "fairkettle.path..", "fairkettle.changeover..",
-        "fairkettle.procedure..", "fairkettle.safety..", "fairkettle.sheet..", "fairkettle.check..", "fairkettle.routine..", "fairkettle.round..", "fairkettle.clinic.."};
+        "fairkettle.procedure..", "fairkettle.safety..", "fairkettle.sheet..", "fairkettle.check..", "fairkettle.routine..", "fairkettle.round..", "fairkettle.clinic..", "fairkettle.benchwork.."};
 
     private final JavaClasses all = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("fairkettle");
@@ -37,7 +37,7 @@ class ArchitectureTest {
 
     @Test
     void theCoresPackagesHaveNoCycles() {
-        slices().matching("fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|clinic)..").should().beFreeOfCycles().check(all);
+        slices().matching("fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|benchwork|clinic)..").should().beFreeOfCycles().check(all);
     }
 
     @Test

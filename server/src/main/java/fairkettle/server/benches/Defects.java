@@ -40,7 +40,7 @@ public class Defects {
         return all;
     }
 
-    void add(long machine, Facet facet, String words, String effect) {
+    public void add(long machine, Facet facet, String words, String effect) {
         db.insertInto(DEFECT).set(DEFECT.MACHINE_ID, machine).set(DEFECT.FACET, facet.name()).set(DEFECT.WORDS, words).set(DEFECT.EFFECT, effect).set(DEFECT.AT, clock.instant().atOffset(ZoneOffset.UTC)).execute();
     }
 

@@ -2,8 +2,9 @@ package fairkettle.server.benches;
 
 import fairkettle.machine.Architecture;
 import fairkettle.machine.Fact;
-import fairkettle.machine.TankHeight;
 import fairkettle.machine.TankHeight.Sign;
+import fairkettle.machine.TankHeight;
+import fairkettle.procedure.Facet;
 import fairkettle.safety.School;
 import fairkettle.server.shop.Shop;
 import jakarta.validation.Valid;
@@ -14,6 +15,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -34,12 +36,17 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class PassportController {
 
+    /** What hands meet on cards. */
+    private static final List<Facet> CONCERNS = List.of(Facet.COVERS, Facet.CARRIAGE, Facet.LINE, Facet.TANK_CAP, Facet.CARTRIDGE, Facet.HEAD, Facet.STATION, Facet.WASTE_LINE, Facet.FILM_PATH, Facet.POWER);
+
     private final Passports passports;
+    private final Defects defects;
     private final Machines machines;
     private final Shop shop;
 
-    PassportController(Passports passports, Machines machines, Shop shop) {
+    PassportController(Passports passports, Defects defects, Machines machines, Shop shop) {
         this.passports = passports;
+        this.defects = defects;
         this.machines = machines;
         this.shop = shop;
     }
@@ -52,7 +59,15 @@ class PassportController {
     record HeightsJson(boolean raised, boolean mayRaise, int lastSafe, boolean testing, List<AdviceJson> advice, List<Passports.Height> tried) {}
 
     record PassportJson(List<FactJson> facts, List<Passports.Document> documents, HeightsJson heights, List<Passports.Pick> picks, List<Passports.Help> helps,
-            Passports.@Nullable OutsideWaste outsideWaste) {}
+            Passports.@Nullable OutsideWaste outsideWaste, List<DefectJson> defects, List<WhereJson> concerns) {}
+
+    /** @param concerns the steps at which it is told */
+    record DefectJson(long id, String concerns, String words, String effect, Instant at) {}
+
+    record WhereJson(Facet id, String label) {}
+
+    record NewDefect(@NotNull(message = "What does it concern?") Facet concerns, @NotBlank(message = "What is broken or missing?") @Size(max = 120, message = "At most 120 letters.") String words,
+            @NotNull @Size(max = 200, message = "At most 200 letters.") String effect) {}
 
     record WordsJson(@NotNull @Size(max = 400, message = "At most 400 letters.") String words) {}
 
@@ -76,11 +91,26 @@ class PassportController {
         return new PassportJson(Arrays.stream(Fact.values()).map(f -> new FactJson(f, f.label(), facts.getOrDefault(f, ""))).toList(), passports.documents(machine),
                 new HeightsJson(found.profile().architecture() == Architecture.BULK || found.profile().architecture() == Architecture.FILM, mayRaise(found), TankHeight.lastSafe(tried),
                         !tried.isEmpty() && tried.getFirst().dripped() == null, Arrays.stream(Sign.values()).map(s -> new AdviceJson(s, TankHeight.advice(s, now))).toList(), passports.heights(machine)),
-                passports.picks(machine), passports.helps(machine), passports.outsideWaste(machine).orElse(null));
+                passports.picks(machine), passports.helps(machine), passports.outsideWaste(machine).orElse(null),
+                defects.list(machine).stream().map(d -> new DefectJson(d.id(), d.facet().label(), d.words(), d.effect(), d.at())).toList(), CONCERNS.stream().map(f -> new WhereJson(f, f.label())).toList());
     }
 
     private boolean mayRaise(Machines.Machine machine) {
         return shop.settings().terms(machine.schools(), java.util.Map.of()).position(School.TANK_HEIGHT).id().equals("raised");
+    }
+
+    @PostMapping("/api/machines/{machine}/defects")
+    @ResponseStatus(HttpStatus.CREATED)
+    PassportJson keepDefect(@PathVariable long machine, @Valid @RequestBody NewDefect defect) {
+        machines.get(machine);
+        defects.add(machine, defect.concerns(), defect.words().strip(), defect.effect().strip());
+        return passport(machine);
+    }
+
+    @PostMapping("/api/machines/{machine}/defects/{defect}/mended")
+    PassportJson defectMended(@PathVariable long machine, @PathVariable long defect) {
+        defects.mended(machine, defect);
+        return passport(machine);
     }
 
     @PutMapping("/api/machines/{machine}/passport/{fact}")

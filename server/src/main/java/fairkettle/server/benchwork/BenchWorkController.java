@@ -10,12 +10,14 @@ import fairkettle.ink.Millilitres;
 import fairkettle.procedure.Procedure;
 import fairkettle.procedure.Step;
 import fairkettle.routine.Routine;
-import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.Machine;
+import fairkettle.server.benches.Machines;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.cards.Cards;
+import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.routines.RoutineService;
 import fairkettle.server.routines.UpkeepBook;
+import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -37,15 +39,17 @@ class BenchWorkController {
     private final Machines machines;
     private final RoutineService routines;
     private final CardService cards;
+    private final Shop shop;
 
-    BenchWorkController(Machines machines, RoutineService routines, CardService cards) {
+    BenchWorkController(Machines machines, RoutineService routines, CardService cards, Shop shop) {
+        this.shop = shop;
         this.machines = machines;
         this.routines = routines;
         this.cards = cards;
     }
 
     /** @param channels it is offered for; @param minutes of hands for all of them; @param dampers that may be fitted */
-    record WorkJson(BenchWork work, String title, String when, List<String> channels, int minutes, Millilitres fluid, int dampers) {}
+    record BenchWorkJson(BenchWork work, String title, String when, List<String> channels, int minutes, Millilitres fluid, int dampers) {}
 
     record BeginWork(@NotNull(message = "Which work?") BenchWork work, @NotNull @Size(max = 40, message = "No machine has so many channels.") List<String> channels) {}
 
@@ -55,12 +59,12 @@ class BenchWorkController {
 
     /** What can be done at this machine, with what it takes. */
     @GetMapping("/api/machines/{machine}/works")
-    List<WorkJson> works(@PathVariable long machine) {
+    List<BenchWorkJson> works(@PathVariable long machine) {
         var found = machines.get(machine);
         return UpkeepBook.family(found).map(family -> Arrays.stream(BenchWork.values()).filter(w -> w.concerns(found.profile(), family)).map(w -> {
             var channels = w.channels(found.profile());
             boolean flush = w == BenchWork.LINE_FLUSH;
-            return new WorkJson(w, w.title(), w.when(), codes(channels), minutes(BenchCard.of(w, channels, found.profile(), family)), flush ? LineFlush.fluid(channels.size()) : Millilitres.ZERO, flush ? channels.size() : 0);
+            return new BenchWorkJson(w, w.title(), w.when(), codes(channels), minutes(BenchCard.of(w, channels, found.profile(), family)), flush ? LineFlush.fluid(channels.size()) : Millilitres.ZERO, flush ? channels.size() : 0);
         }).toList()).orElse(List.of());
     }
 
@@ -73,6 +77,9 @@ class BenchWorkController {
         var may = begin.work().channels(found.profile());
         if (!begin.work().concerns(found.profile(), family)) {
             throw Problem.refused("“%s” is nothing for %s.".formatted(begin.work().title(), found.name()), List.of());
+        }
+        if (begin.work() == BenchWork.LONG_RUN && !shop.settings().airedRoom()) {
+            throw Problem.refused(Changeovers.NOT_AIRED, List.of());
         }
         var channels = channels(begin.channels(), may);
         return new BegunCard(cards.care(found, family, make(found), begin.work().title(), new Cards.Caring(begin.work(), "", channels), BenchCard.of(begin.work(), channels, found.profile(), family)));

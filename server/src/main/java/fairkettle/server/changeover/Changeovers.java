@@ -57,8 +57,15 @@ public class Changeovers {
         }
     }
 
+    /** Why no powder is worked with in a shut room. */
+    public static final String NOT_AIRED = "By the shop’s settings this room can neither be aired nor has it a fan: powder, alcohol and hot adhesive need moving air. Find another room, or put in a fan and say so under Shop.";
+
     public Answer plan(Wish wish) {
-        return Planner.plan(job(wish), terms(wish.machine()));
+        var job = job(wish);
+        if (job.wish().family() == Family.FILM && !shop.settings().airedRoom()) {
+            return new Answer.Refused(NOT_AIRED);
+        }
+        return Planner.plan(job, terms(wish.machine()));
     }
 
     List<TradeOff> tradeOffs(Wish wish) {

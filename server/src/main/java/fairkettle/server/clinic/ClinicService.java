@@ -19,16 +19,17 @@ import fairkettle.ink.Millilitres;
 import fairkettle.path.Place;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Clinic;
-import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.Machine;
+import fairkettle.server.benches.Machines;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.clinic.CaseBook.Kept;
-import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.ledger.Ledger;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.people.Who;
 import fairkettle.server.routines.UpkeepBook;
+import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
 import java.time.Clock;
@@ -89,8 +90,8 @@ public class ClinicService implements Clinic {
         return book.open().stream().collect(Collectors.toMap(Kept::machine, k -> new Ill(k.id(), k.file().situation().complaints().stream().sorted().map(c -> c.label().toLowerCase(Locale.ROOT)).collect(Collectors.joining(", ")))));
     }
 
-    /** A case that waits for a hand. @param step how much is known of it so far; @param card that is open for it, 0 for none */
-    public record Waiting(long id, int step, long machine, String title, double minutes, long card) {}
+    /** A case that waits for a hand. @param rest minutes for which it takes the machine away, then; @param step how much is known of it so far; @param card that is open for it, 0 for none */
+    public record Waiting(long id, int step, long machine, String title, double minutes, int rest, long card) {}
 
     /** What every open case asks for next. */
     @Transactional(readOnly = true)
@@ -99,7 +100,7 @@ public class ClinicService implements Clinic {
         return book.open().stream().map(kept -> {
             var next = AdviceWords.of(kept.file().advice(table(kept.file().situation().family())), kept.file().situation());
             var card = open.get(kept.machine());
-            return new Waiting(kept.id(), kept.file().evidence().size(), kept.machine(), card == null ? next.title() : card.title(), next.minutes(), card == null ? 0 : card.id());
+            return new Waiting(kept.id(), kept.file().evidence().size(), kept.machine(), card == null ? next.title() : card.title(), next.minutes(), (int) Math.max(0, next.lasts().toMinutes() - Math.round(next.minutes())), card == null ? 0 : card.id());
         }).toList();
     }
 
@@ -263,6 +264,22 @@ public class ClinicService implements Clinic {
             throw Problem.refused("This case is closed.", List.of());
         }
         return kept;
+    }
+
+    /** Ink that turned out bad is in these machines: each gets a case, unless it has one. */
+    @EventListener
+    void spoiled(Shelf.Spoiled event) {
+        machines.all().stream().filter(m -> m.holdings().keySet().stream().anyMatch(c -> machines.lotIn(m.id(), c) == event.lot())).filter(m -> book.openOf(m.id()).isEmpty() && !cards.open().containsKey(m.id())).forEach(m -> {
+            var channels = m.holdings().keySet().stream().filter(c -> machines.lotIn(m.id(), c) == event.lot()).map(ChannelCode::code).sorted().collect(Collectors.joining(" "));
+            open(m, Set.of(Complaint.HUE), Work.values()[0], "Filled from %s, which was marked bad: %s. Channels %s.".formatted(event.code(), event.why(), channels), UUID.nameUUIDFromBytes(("lot/" + event.lot()).getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        });
+    }
+
+    /** Crust at an inlet is evidence, whoever saw it. */
+    @EventListener
+    void inletsSeen(CardService.InletsSeen event) {
+        book.openOf(event.machine()).ifPresent(kept -> kept.file().situation().channels().stream().map(p -> p.code()).filter(event.crusted()::containsKey)
+                .forEach(c -> book.add(kept, who.name(), new Evidence.Crust(c, event.crusted().get(c)), null)));
     }
 
     // ---- what other screens tell -----------------------------------------------------------------------------------

@@ -11,11 +11,13 @@ import fairkettle.ink.Millilitres;
 import fairkettle.machine.Chips;
 import fairkettle.machine.Fact;
 import fairkettle.machine.Feed;
+import fairkettle.procedure.Facet;
 import fairkettle.routine.Air;
 import fairkettle.routine.Driver;
 import fairkettle.routine.Routine;
 import fairkettle.routine.Upkeep;
 import fairkettle.server.benches.Checks;
+import fairkettle.server.benches.Defects;
 import fairkettle.server.benches.Machines.NewMachine;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Passports;
@@ -26,13 +28,14 @@ import fairkettle.server.clinic.ClinicService;
 import fairkettle.server.clinic.Ending;
 import fairkettle.server.hob.Hob;
 import fairkettle.server.keys.Vault;
-import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.ledger.Ledger;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.people.People;
 import fairkettle.server.people.Who;
 import fairkettle.server.promises.Promises;
 import fairkettle.server.refills.Refills;
+import fairkettle.server.routines.LineLooks;
 import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shelf.Shelf.NewLot;
 import fairkettle.server.shelf.Shelf;
@@ -41,6 +44,7 @@ import fairkettle.server.shelf.WasteBottles;
 import fairkettle.server.shop.Presets;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.shop.ShopSettings;
+import fairkettle.server.spares.Spares;
 import java.time.Clock;
 import java.time.DayOfWeek;
 import java.time.Duration;
@@ -92,12 +96,15 @@ class DemoShop implements ApplicationRunner {
     private final Hob hob;
     private final Ledger ledger;
     private final ClinicService clinic;
+    private final Spares spares;
+    private final Defects defects;
+    private final LineLooks looks;
     private final Who who;
     private final Clock clock;
     private final TransactionTemplate transaction;
 
     DemoShop(Shop shop, People people, Machines machines, Checks checks, Shelf shelf, Supplies supplies, WasteBottles waste, Refills refills, Passports passports, Owed owed, Promises promises, Presets presets,
-            Vault vault, Room room, CardService cards, DemoHands hands, Hob hob, Ledger ledger, ClinicService clinic, Who who, Clock clock,
+            Vault vault, Room room, CardService cards, DemoHands hands, Hob hob, Ledger ledger, ClinicService clinic, Spares spares, Defects defects, LineLooks looks, Who who, Clock clock,
             TransactionTemplate transaction) {
         this.shop = shop;
         this.people = people;
@@ -118,6 +125,9 @@ class DemoShop implements ApplicationRunner {
         this.hob = hob;
         this.ledger = ledger;
         this.clinic = clinic;
+        this.spares = spares;
+        this.defects = defects;
+        this.looks = looks;
         this.who = who;
         this.clock = clock;
         this.transaction = transaction;
@@ -176,8 +186,19 @@ class DemoShop implements ApplicationRunner {
         air();
         upkeep();
         ill(teasel, thistle);
+        spares(teasel, sorrel);
         hob.put(teasel, "rest after power cleaning", Duration.ofMinutes(401));
         hob.put(null, "press warming up", Duration.ofMinutes(12));
+    }
+
+    /** What was saved, what is broken, what Teasel’s white line looks like. */
+    private void spares(long teasel, long sorrel) {
+        spares.add("spring clip of the roller bar", "wide tank machines", 1, "a machine that was given up in spring", true);
+        spares.add("wiper blade", "film machines", 2, "bought", false);
+        spares.add("flat cable of the head", "small tank machines", 1, "a machine that was given up in spring", false);
+        defects.add(sorrel, Facet.COVERS, "the left clip of its rear cover is gone", "The cover holds by the right one: press it home with the flat hand, never by its corner.");
+        looks.keep(teasel, ChannelCode.of("W1"), LineLooks.Place.LINE, LineLooks.Seen.FILM, new byte[0]);
+        looks.keep(teasel, ChannelCode.of("W2"), LineLooks.Place.LINE, LineLooks.Seen.CLEAR, new byte[0]);
     }
 
     /** Teasel's white fades, and nobody knows yet why; Thistle was cured of a closed vent last week. */
@@ -241,7 +262,7 @@ class DemoShop implements ApplicationRunner {
         return new ShopSettings("Quillmere Rosettes", "GBP", "Europe/London", "mL", "mm", 1600, 250, 2400, usual.syringes(), usual.inkBottles(),
                 usual.fluidBottles(), usual.fluidTarget(), usual.reserve(), usual.maxRinses(), usual.minutesPerPull(), usual.minutesPerRinse(), week,
                 List.of(LocalDate.of(2026, 12, 25), LocalDate.of(2026, 12, 26), LocalDate.of(2027, 1, 1)), Map.of(),
-                "The household recycling yard takes it on Saturdays, capped and labelled.", usual.comparison(), null, null, null);
+                "The household recycling yard takes it on Saturdays, capped and labelled.", usual.comparison(), null, null, null, null);
     }
 
     private void bottles() {

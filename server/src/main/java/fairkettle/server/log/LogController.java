@@ -7,6 +7,8 @@ import static fairkettle.db.Tables.POSTING;
 
 import fairkettle.ink.Substance;
 import fairkettle.path.Place;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import java.time.Instant;
 import java.util.List;
 import org.jooq.DSLContext;
@@ -24,8 +26,10 @@ class LogController {
     private static final List<String> KINDS = List.of("bottle", "branch", "card", "check", "cleaning", "key", "machine", "note", "pad", "reading", "skip", "step", "strike", "supply", "waste");
 
     private final DSLContext db;
+    private final Burden burden;
 
-    LogController(DSLContext db) {
+    LogController(DSLContext db, Burden burden) {
+        this.burden = burden;
         this.db = db;
     }
 
@@ -64,6 +68,12 @@ class LogController {
     private org.jooq.Condition olderThan(long id) {
         var last = ENTRY.as("last");
         return DSL.row(ENTRY.AT, ENTRY.ID).lessThan(DSL.select(last.AT, last.ID).from(last).where(last.ID.eq(id)));
+    }
+
+    /** What keeping each kind of machine alive took, against what it printed. */
+    @GetMapping("/api/burden")
+    List<Burden.BurdenLine> burden(@RequestParam(defaultValue = "90") @Min(value = 1, message = "At least a day.") @Max(value = 3660, message = "At most ten years.") int days) {
+        return burden.lastDays(days);
     }
 
     /** Where a figure comes from. */

@@ -1,6 +1,10 @@
 package fairkettle.server.promises;
 
+import fairkettle.ink.Family;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.changeover.Changeovers;
+import fairkettle.server.shop.Shop;
+import fairkettle.server.web.Problem;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -23,8 +27,10 @@ class PromiseController {
 
     private final Promises promises;
     private final Machines machines;
+    private final Shop shop;
 
-    PromiseController(Promises promises, Machines machines) {
+    PromiseController(Promises promises, Machines machines, Shop shop) {
+        this.shop = shop;
         this.promises = promises;
         this.machines = machines;
     }
@@ -41,7 +47,10 @@ class PromiseController {
     @PostMapping("/api/machines/{machine}/promises")
     @ResponseStatus(HttpStatus.CREATED)
     List<Promises.Promise> promise(@PathVariable long machine, @Valid @RequestBody NewPromiseJson promise) {
-        machines.get(machine);
+        var found = machines.get(machine);
+        if (!shop.settings().airedRoom() && found.holdings().values().stream().anyMatch(h -> h.ink().filter(f -> f == Family.FILM).isPresent())) {
+            throw Problem.refused(Changeovers.NOT_AIRED, List.of());
+        }
         promises.add(machine, promise.words().strip(), promise.due(), promise.minutes() == null ? 60 : promise.minutes());
         return promises.of(machine);
     }

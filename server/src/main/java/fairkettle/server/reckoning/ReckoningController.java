@@ -1,5 +1,6 @@
 package fairkettle.server.reckoning;
 
+import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Architecture;
@@ -7,12 +8,19 @@ import fairkettle.machine.CarriageFreeing;
 import fairkettle.machine.Chips;
 import fairkettle.machine.PadFull;
 import fairkettle.machine.Plumbing;
+import fairkettle.machine.Profiles;
 import fairkettle.machine.SecondHand;
 import fairkettle.machine.Similarity;
 import fairkettle.machine.Standing;
+import fairkettle.routine.WhitePrint;
 import fairkettle.safety.Agent;
 import fairkettle.server.profiles.ProfileBook;
+import fairkettle.server.shop.Shop;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.util.Arrays;
 import java.util.List;
@@ -28,8 +36,10 @@ import org.springframework.web.bind.annotation.RestController;
 class ReckoningController {
 
     private final ProfileBook profiles;
+    private final Shop shop;
 
-    ReckoningController(ProfileBook profiles) {
+    ReckoningController(ProfileBook profiles, Shop shop) {
+        this.shop = shop;
         this.profiles = profiles;
     }
 
@@ -59,6 +69,17 @@ class ReckoningController {
         var holds = Plumbing.tubeVolume(boreMm, lengthCm).plus(Millilitres.rounded(Math.max(0, besideMl)));
         double exchanges = Plumbing.exchanges(residue);
         return new TubeJson(holds, exchanges, Millilitres.rounded(holds.mL() * exchanges));
+    }
+
+    /** What white prints like that stood so long. */
+    @GetMapping("/api/reckoning/white")
+    WhitePrint white(@RequestParam @DecimalMin(value = "0", message = "Not below nothing.") @DecimalMax(value = "60", message = "At most 60 days.") double days,
+            @RequestParam @Min(value = 0, message = "Not below nothing.") @Max(value = 60, message = "At most 60 times.") int shaken,
+            @RequestParam @Min(value = 0, message = "Not below nothing.") @Max(value = 60, message = "At most 60 times.") int moved,
+            @RequestParam @DecimalMin(value = "1", message = "At least one sheet.") @DecimalMax(value = "200", message = "At most 200 sheets.") double sheets) {
+        var film = Profiles.ALL.stream().filter(p -> p.architecture() == Architecture.FILM && p.codes().stream().anyMatch(ChannelCode::white)).findFirst().orElseThrow();
+        var white = film.codes().stream().filter(ChannelCode::white).findFirst().orElseThrow();
+        return WhitePrint.of(film.channel(white), shop.settings().sinking(), days, shaken, moved, sheets, film.draws().sheet().mL());
     }
 
     @GetMapping("/api/reckoning/adapter")

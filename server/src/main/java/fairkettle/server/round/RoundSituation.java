@@ -6,6 +6,7 @@ import fairkettle.round.CardErrand;
 import fairkettle.round.Day;
 import fairkettle.round.Errand;
 import fairkettle.round.Gloves;
+import fairkettle.round.Skill;
 import fairkettle.round.Task;
 import fairkettle.routine.DueTimes.Standing;
 import fairkettle.routine.Routine;
@@ -28,11 +29,13 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -132,11 +135,11 @@ class RoundSituation {
         var end = minutes.at(A_DAY);
         var open = cards.open().keySet();
         for (var machine : of.stream().filter(m -> !open.contains(m.machine().id())).toList()) { // a machine that stands open is its card’s alone
-            routines(machine, index.get(machine.machine().id()), minutes, end, errands, about);
+            routines(machine, index.get(machine.machine().id()), minutes, end, persons, errands, about);
         }
         cards(minutes, instant, machines, index, errands, about);
         owed(date, minutes, machines, index, errands, about);
-        cases(isToday, now, machines, index, errands, about);
+        cases(isToday, now, machines, index, persons, errands, about);
         done.forEach((key, again) -> {
             if (again.isBefore(end)) {
                 errands.computeIfPresent(key, (_, e) -> e.due(minutes.of(again)));
@@ -161,7 +164,7 @@ class RoundSituation {
         var benches = machines.stream().map(Machine::bench).distinct().toList();
         var stations = machines.stream().map(m -> new Day.Machine(m.name(), benches.indexOf(m.bench()))).toList();
         var staff = persons.isEmpty() ? List.of(new Day.Person("somebody", hours(null, kept, date, now), null, -1))
-                : IntStream.range(0, persons.size()).mapToObj(i -> person(persons.get(i), hours(persons.get(i).id(), kept, date, Math.max(now, free.getOrDefault(persons.get(i).id(), 0))), kept, machines, benches)).toList();
+                : IntStream.range(0, persons.size()).mapToObj(i -> person(persons.get(i), hours(persons.get(i), kept, date, Math.max(now, free.getOrDefault(persons.get(i).id(), 0))), kept, machines, benches)).toList();
         var agenda = Agenda.of(staff, stations, List.copyOf(errands.values()), promised.stream().map(p -> new Day.Promise(p.words(), index.get(p.machine()), Math.max(0, minutes.of(p.due())), p.minutes(), -1)).toList(),
                 fits, taken, isToday ? kept.slots() : Map.of());
         return new Situation(date, minutes, now, persons, machines, agenda, about, promised, of, atIt);
@@ -172,6 +175,17 @@ class RoundSituation {
         var last = kept.done().reversed().stream().filter(d -> Objects.equals(d.person(), person.id())).findFirst();
         var at = last.flatMap(d -> machines.stream().filter(m -> m.name().equals(d.machine())).findFirst());
         return new Day.Person(person.name(), hours, at.map(RoundSituation::gloves).orElse(null), at.map(m -> benches.indexOf(m.bench())).orElse(-1));
+    }
+
+    /** Bits of those who do such work; 0, for everybody, if nobody leaves it or all of them do. */
+    private static int only(Set<Skill> needs, List<People.Person> persons) {
+        int bits = 0;
+        for (int i = 0; i < persons.size(); i++) {
+            if (Collections.disjoint(needs, persons.get(i).own().leaves())) {
+                bits |= 1 << i;
+            }
+        }
+        return bits == (1 << persons.size()) - 1 ? 0 : bits;
     }
 
     private static int only(RoundBook.Pin pin, List<People.Person> persons) {
@@ -205,10 +219,13 @@ class RoundSituation {
         return free;
     }
 
-    private List<Day.Span> hours(@Nullable Long person, Kept kept, LocalDate date, int from) {
-        var own = person == null ? null : kept.people().get(person);
+    private List<Day.Span> hours(People.@Nullable Person person, Kept kept, LocalDate date, int from) {
+        var today = person == null ? null : kept.people().get(person.id());
         var span = shop.settings().hours().on(date);
-        var hours = own != null ? own : span == null ? new Hours(0, 0) : new Hours(span.open().toSecondOfDay() / 60, span.close().toSecondOfDay() / 60);
+        var own = person == null ? null : person.own().on(date.getDayOfWeek());
+        var hours = today != null ? today : span == null ? new Hours(0, 0) // nobody has hours of their own on a holiday
+                : own == null ? new Hours(span.open().toSecondOfDay() / 60, span.close().toSecondOfDay() / 60)
+                : own.map(d -> new Hours(d.open().toSecondOfDay() / 60, d.close().toSecondOfDay() / 60)).orElse(new Hours(0, 0));
         int begin = Math.max(hours.from(), from);
         return begin < hours.to() ? List.of(new Day.Span(begin, hours.to())) : List.of();
     }
@@ -227,7 +244,7 @@ class RoundSituation {
     }
 
     /** What is due by the end of the day: one errand for each routine, with the channels that want it. */
-    private void routines(Standings.OfMachine machine, int number, Minutes minutes, Instant end, Map<String, Errand> errands, Map<String, About> about) {
+    private void routines(Standings.OfMachine machine, int number, Minutes minutes, Instant end, List<People.Person> persons, Map<String, Errand> errands, Map<String, About> about) {
         var due = machine.all().stream().filter(s -> s.dueBy(end)).collect(Collectors.groupingBy(s -> s.key().routine(), LinkedHashMap::new, Collectors.toList()));
         due.forEach((id, standings) -> {
             var first = standings.getFirst();
@@ -238,7 +255,8 @@ class RoundSituation {
             var key = "r/%d/%s".formatted(machine.machine().id(), id);
             int latest = standings.stream().map(Standing::latest).filter(java.util.Objects::nonNull).mapToInt(minutes::of).min().orElse(2 * A_DAY);
             boolean white = routine.scope() == Routine.Scope.WHITE;
-            var part = new Errand.Part(key, title, routine.hands() * times, routine.machine() * times, routine.rest(), Task.OPEN, routine.thing().isEmpty() ? null : routine.thing(), 0);
+            var part = new Errand.Part(key, title, routine.hands() * times, routine.machine() * times, routine.rest(), Task.OPEN, routine.thing().isEmpty() ? null : routine.thing(),
+                    only(Skill.of(routine.cautions(), UpkeepBook.family(machine.machine()).filter(Family::food).isPresent()), persons));
             errands.put(key, new Errand(key, title, number, white ? Gloves.WHITE : gloves(machine.machine()), List.of(part), 0, Task.OPEN, false,
                     minutes.of(Objects.requireNonNull(first.ask())), latest, routine.weight()));
             about.put(key, new About("routine", machine.machine().id(), routine.say(), routine.skipping(), channels, id, 0, routine.cautions().stream().map(Caution::say).toList(),
@@ -257,12 +275,12 @@ class RoundSituation {
     }
 
     /** The next thing of each open case; what its card does is the card's own errand. */
-    private void cases(boolean isToday, int now, List<Machine> machines, Map<Long, Integer> index, Map<String, Errand> errands, Map<String, About> about) {
+    private void cases(boolean isToday, int now, List<Machine> machines, Map<Long, Integer> index, List<People.Person> persons, Map<String, Errand> errands, Map<String, About> about) {
         clinic.waiting().stream().filter(c -> c.card() == 0 && index.containsKey(c.machine())).forEach(c -> {
             var key = "k/%d/%d".formatted(c.id(), c.step());
             var machine = machines.get(index.get(c.machine()));
             if (isToday) { // later days have it only if today left it over
-                errands.put(key, new Errand(key, c.title(), index.get(c.machine()), gloves(machine), List.of(new Errand.Part(key, c.title(), (int) Math.max(2, Math.round(c.minutes())), 0, 0, Task.OPEN, null, 0)), 0, Task.OPEN, false, now,
+                errands.put(key, new Errand(key, c.title(), index.get(c.machine()), gloves(machine), List.of(new Errand.Part(key, c.title(), (int) Math.max(2, Math.round(c.minutes())), 0, c.rest(), Task.OPEN, null, only(Set.of(Skill.CASES), persons))), 0, Task.OPEN, false, now,
                         now + A_DAY, CASE_WEIGHT));
             }
             about.put(key, new About("case", machine.id(), "Its case says what to do, and why.", "It stays ill.", List.of(), "", c.id(), List.of(), List.of("the next step of its case")));

@@ -62,7 +62,7 @@ public class RoundView {
      * @param why here, the most telling first; @param due where its date comes from
      */
     public record VisitJson(String key, String errand, String kind, long machine, String title, String say, String skipping, List<String> cautions, @Nullable Long person, Instant at, int hands, int works, int rests, String thing, String gloves,
-            @Nullable Instant begun, boolean head, boolean pinned, @Nullable Long card, String routine, List<String> why, List<String> due) {}
+            @Nullable Instant begun, boolean head, boolean pinned, @Nullable Long card, String routine, List<String> channels, List<String> why, List<String> due) {}
 
     /** @param risk what leaving it costs */
     public record LeftJson(String key, String kind, long machine, String title, int hands, String why, String risk, @Nullable Long card) {}
@@ -145,7 +145,7 @@ public class RoundView {
                 if (plan.planned(task)) {
                     hands += part.hands();
                     visits.add(new VisitJson(part.key(), errand.key(), about.kind(), about.machine(), part.title(), about.say(), about.skipping(), about.cautions(), person(s, plan, task), s.minutes().at(plan.start()[task]), part.hands(),
-                            part.machine(), part.rest(), part.thing() == null ? "" : part.thing(), errand.gloves().name(), null, i == 0, planned.kept().pins().containsKey(part.key()), card, about.routine(), reasons.of(task), about.whereFrom()));
+                            part.machine(), part.rest(), part.thing() == null ? "" : part.thing(), errand.gloves().name(), null, i == 0, planned.kept().pins().containsKey(part.key()), card, about.routine(), about.channels(), reasons.of(task), about.whereFrom()));
                 } else if (!said) {
                     said = true;
                     int minutes = errand.parts().subList(i, errand.parts().size()).stream().mapToInt(p -> p.hands()).sum();
@@ -180,7 +180,7 @@ public class RoundView {
             var errand = key.startsWith("c/") ? key.substring(0, key.indexOf('/', 2)) : key;
             var about = Objects.requireNonNull(s.about().get(errand));
             visits.add(new VisitJson(key, errand, about.kind(), about.machine(), part.title(), about.say(), about.skipping(), about.cautions(), begun.person(), begun.at(), part.hands(), part.machine(), part.rest(), "", "", begun.at(), true,
-                    false, about.kind().equals("card") || about.kind().equals("case") ? Long.valueOf(about.id()) : null, about.routine(), List.of("begun at %s".formatted(CLOCK.format(begun.at().atZone(s.minutes().zone())))), about.whereFrom()));
+                    false, about.kind().equals("card") || about.kind().equals("case") ? Long.valueOf(about.id()) : null, about.routine(), about.channels(), List.of("begun at %s".formatted(CLOCK.format(begun.at().atZone(s.minutes().zone())))), about.whereFrom()));
         });
     }
 

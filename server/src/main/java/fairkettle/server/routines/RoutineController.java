@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
+import fairkettle.routine.ChangeOrClean;
 import fairkettle.routine.DueTimes.Standing;
 import fairkettle.routine.PadForecast;
 import fairkettle.routine.Revival;
@@ -31,11 +32,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -43,14 +46,16 @@ class RoutineController {
 
     private final Standings standings;
     private final RoutineService service;
+    private final LineLooks looks;
     private final UpkeepBook book;
     private final Checks checks;
     private final Cards cards;
     private final Clock clock;
 
-    RoutineController(Standings standings, RoutineService service, UpkeepBook book, Checks checks, Cards cards, Clock clock) {
+    RoutineController(Standings standings, RoutineService service, LineLooks looks, UpkeepBook book, Checks checks, Cards cards, Clock clock) {
         this.standings = standings;
         this.service = service;
+        this.looks = looks;
         this.book = book;
         this.checks = checks;
         this.cards = cards;
@@ -66,12 +71,12 @@ class RoutineController {
      * @param factor of its intervals at this machine
      */
     record RoutineJson(String routine, @Nullable String channel, String title, String say, String skipping, double progress, String drivenBy, @Nullable Instant due, @Nullable Instant ask, @Nullable Instant latest,
-            List<String> whereFrom, @Nullable String lastly, Instant since, double factor, List<String> cautions) {}
+            List<String> whereFrom, @Nullable String lastly, Instant since, double factor, List<String> cautions, @Nullable NewOrCleanJson part) {}
 
     /** @param off why it is left out at this machine */
     record LeftOutJson(String routine, String title, String off) {}
 
-    record MachineRoutinesJson(long machine, List<RoutineJson> routines, List<LeftOutJson> leftOut, List<WhiteGauge> whites, PadForecast pad) {}
+    record MachineRoutinesJson(long machine, List<RoutineJson> routines, List<LeftOutJson> leftOut, List<WhiteGauge> whites, PadForecast pad, List<LineLooks.LineLook> looks) {}
 
     /** @param now how many are due already; @param soonest the first that comes; @param family what it prints, null if nothing yet; @param revival minutes until it could print for somebody; null while its card is open */
     record DueJson(long machine, String name, int now, @Nullable RoutineJson soonest, List<WhiteGauge> whites, @Nullable String family, @Nullable Integer revival) {}
@@ -83,6 +88,9 @@ class RoutineController {
 
     record PrintedJson(@Min(value = 1, message = "At least one sheet.") @Max(value = 5000, message = "At most 5000 sheets.") int sheets, @Nullable List<String> channels,
             @Nullable @DecimalMin(value = "0.001", message = "Above nothing.") @DecimalMax(value = "3", message = "At most 3 full covers.") Double cover) {}
+
+    /** A part that can be changed or cleaned. @param clean and {@code change} cost of thirty days gained, minor units; clean is null where it gains nothing */
+    record NewOrCleanJson(@Nullable Long clean, long change, boolean exchange, String words) {}
 
     record WhiteJson(@NotBlank(message = "Which channel?") String channel, @NotNull(message = "How many mL?") Millilitres volume, @NotNull(message = "Where did it go?") WhiteDraw.To to, boolean shaken) {}
 
@@ -107,7 +115,7 @@ class RoutineController {
         var words = book.words(found.all().stream().map(s -> s.mark().entry()).filter(Objects::nonNull).distinct().toList());
         int inked = (int) found.machine().holdings().values().stream().filter(h -> !(h instanceof Holding.NeverInked)).count();
         return new MachineRoutinesJson(machine, found.all().stream().map(s -> json(s, settings, words)).toList(), leftOut(found, settings), found.whites(),
-                PadForecast.of(found.machine().profile(), inked, found.padShare(), found.padPerDay(), List.of(), clock.instant()));
+                PadForecast.of(found.machine().profile(), inked, found.padShare(), found.padPerDay(), List.of(), clock.instant()), looks.latest(machine));
     }
 
     private static List<LeftOutJson> leftOut(OfMachine found, Map<String, Setting> settings) {
@@ -115,12 +123,16 @@ class RoutineController {
         return all.stream().filter(r -> settings.containsKey(r.id()) && !settings.get(r.id()).off().isEmpty()).map(r -> new LeftOutJson(r.id(), r.title(), settings.get(r.id()).off())).toList();
     }
 
-    private static RoutineJson json(Standing s, Map<String, Setting> settings, Map<Long, String> words) {
+    private RoutineJson json(Standing s, Map<String, Setting> settings, Map<Long, String> words) {
         Routine r = s.routine();
         var channel = s.key().channel();
         var entry = s.mark().entry();
         return new RoutineJson(r.id(), channel == null ? null : channel.code(), r.title(), r.say(), r.skipping(), s.progress(), s.driver().unit(), s.due(), s.ask(), s.latest(), s.whereFrom(),
-                entry == null ? null : words.get(entry), s.mark().since(), settings.containsKey(r.id()) ? settings.get(r.id()).factor() : 1, r.cautions().stream().map(Caution::say).toList());
+                entry == null ? null : words.get(entry), s.mark().since(), settings.containsKey(r.id()) ? settings.get(r.id()).factor() : 1, r.cautions().stream().map(Caution::say).toList(), service.part(s).map(RoutineController::json).orElse(null));
+    }
+
+    private static NewOrCleanJson json(ChangeOrClean c) {
+        return new NewOrCleanJson(Double.isInfinite(c.clean()) ? null : Long.valueOf(Math.round(c.clean() * 30)), Math.round(c.change() * 30), c.exchange(), c.words());
     }
 
     @PostMapping("/api/machines/{machine}/routines/{routine}/done")
@@ -138,6 +150,13 @@ class RoutineController {
     @PostMapping("/api/machines/{machine}/printed")
     MachineRoutinesJson printedJob(@PathVariable long machine, @Valid @RequestBody PrintedJson printed) {
         service.printed(machine, printed.sheets(), Stream.ofNullable(printed.channels()).flatMap(List::stream).map(ChannelCode::of).toList(), printed.cover());
+        return routines(machine);
+    }
+
+    /** Bottle, line or damper of a white, looked at; with a picture, if the body is one. */
+    @PostMapping(path = "/api/machines/{machine}/line-looks", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    MachineRoutinesJson lookAtLine(@PathVariable long machine, @RequestParam String channel, @RequestParam LineLooks.Place place, @RequestParam LineLooks.Seen seen, @RequestBody(required = false) byte @Nullable [] picture) {
+        looks.keep(machine, ChannelCode.of(channel), place, seen, picture == null ? new byte[0] : picture);
         return routines(machine);
     }
 

@@ -1,21 +1,27 @@
 package fairkettle.server.routines;
 
+import fairkettle.changeover.Supply;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.path.Place;
+import fairkettle.routine.ChangeOrClean;
+import fairkettle.routine.Driver;
 import fairkettle.routine.Routine;
+import fairkettle.routine.DueTimes.Standing;
 import fairkettle.routine.WhiteDraw;
 import fairkettle.server.benches.Machines;
-import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.ledger.Ledger;
 import fairkettle.server.live.Live;
 import fairkettle.server.routines.UpkeepBook.Setting;
+import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shelf.WasteBottles;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,19 +32,23 @@ public class RoutineService {
 
     /** Of a page, what a print covers with each of its inks where nobody says otherwise. */
     private static final double USUAL_COVER = 0.12;
+    /** Minutes that rinsing a part takes beyond fitting a new one. */
+    private static final int RINSED = 8;
 
     private final Machines machines;
     private final UpkeepBook book;
     private final Ledger ledger;
     private final WasteBottles waste;
+    private final Supplies supplies;
     private final Shop shop;
     private final Live live;
 
-    RoutineService(Machines machines, UpkeepBook book, Ledger ledger, WasteBottles waste, Shop shop, Live live) {
+    RoutineService(Machines machines, UpkeepBook book, Ledger ledger, WasteBottles waste, Supplies supplies, Shop shop, Live live) {
         this.machines = machines;
         this.book = book;
         this.ledger = ledger;
         this.waste = waste;
+        this.supplies = supplies;
         this.shop = shop;
         this.live = live;
     }
@@ -58,6 +68,20 @@ public class RoutineService {
                     .about(channel == null ? routine : routine + "/" + channel.code(), 1), List.of());
         }
         live.changed("machine/" + id);
+    }
+
+    /** Whether a part that ages is exchanged or cleaned; empty for what is no such part. */
+    public Optional<ChangeOrClean> part(Standing standing) {
+        var what = switch (standing.routine().id()) {
+            case "damper", "white-damper" -> Supply.DAMPER;
+            default -> null;
+        };
+        if (what == null) {
+            return Optional.empty();
+        }
+        double life = standing.routine().drives().stream().filter(d -> d.driver() == Driver.CLOCK).mapToDouble(Routine.Drive::base).findFirst().orElse(365);
+        double labour = shop.settings().labourPerHour() / 60.0;
+        return Optional.of(ChangeOrClean.of(standing.progress(), life, supplies.prices().getOrDefault(what, what.usualPrice()), labour, standing.routine().hands(), standing.routine().hands() + RINSED));
     }
 
     /** @throws Problem if this machine has no such routine */

@@ -15,8 +15,8 @@ import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.path.Posting;
 import fairkettle.procedure.Surroundings.LotFacts;
-import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.ledger.Ledger;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
@@ -26,6 +26,7 @@ import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -34,9 +35,11 @@ public class Shelf {
 
     private final DSLContext db;
     private final Ledger ledger;
+    private final ApplicationEventPublisher events;
 
-    Shelf(DSLContext db, Ledger ledger) {
+    Shelf(DSLContext db, Ledger ledger, ApplicationEventPublisher events) {
         this.db = db;
+        this.events = events;
         this.ledger = ledger;
     }
 
@@ -114,9 +117,16 @@ public class Shelf {
                 .filter(l -> !family.food() || l.foodGrade()).toList();
     }
 
+    /** A bottle was marked bad: whatever was filled from it wants to be looked at. */
+    public record Spoiled(long lot, String code, String why) {}
+
     /** Nothing is filled from it any more. */
+    @Transactional
     public void spoil(long id, String why) {
-        db.update(LOT).set(LOT.SPOILED, why).where(LOT.ID.eq(id), LOT.SPOILED.isNull()).execute();
+        if (db.update(LOT).set(LOT.SPOILED, why).where(LOT.ID.eq(id), LOT.SPOILED.isNull()).execute() == 0) {
+            return; // somebody was quicker, or there is no such bottle
+        }
+        find(id).ifPresent(l -> events.publishEvent(new Spoiled(id, l.code(), why)));
         find(id).ifPresent(l -> ledger.record(NewEntry.of("bottle", "%s %s is marked bad: %s".formatted(l.family().label(), l.code(), why)), List.of()));
     }
 

@@ -39,6 +39,7 @@ import org.jspecify.annotations.Nullable;
  * @param fluidTarget share of fluid that may stay in a charged path
  * @param wasteRule where waste goes, by the rules of the place
  * @param tolerances gaps that work forgives, where the shop has its own mind
+ * @param aired false if the room can neither be aired nor has a fan; null as true
  * @param settling how its white sinks, if it knows better than the usual; {@code whiteReturns} how often white goes back into a tank
  */
 public record ShopSettings(
@@ -57,13 +58,18 @@ public record ShopSettings(
         @DecimalMin(value = "0.1", message = "At least 0.1 min.") double minutesPerPull, @DecimalMin(value = "0.1", message = "At least 0.1 min.") double minutesPerRinse,
         @NotEmpty(message = "The shop is open on some day.") @Valid List<OpenDay> week, List<LocalDate> holidays, Map<School, String> schools, String wasteRule,
         @Nullable @Valid Comparison comparison, @Nullable Map<Work, Work.Tolerance> tolerances,
-        @Nullable Settling settling, @Nullable @Min(value = 0, message = "Not below nothing.") @Max(value = 50, message = "At most 50.") Integer whiteReturns) {
+        @Nullable Settling settling, @Nullable @Min(value = 0, message = "Not below nothing.") @Max(value = 50, message = "At most 50.") Integer whiteReturns, @Nullable Boolean aired) {
 
     private static final int WHITE_RETURNS = 6;
 
     /** How white sinks: the shop's own figures, or the usual ones. */
     public Settling sinking() {
         return settling == null ? Settling.USUAL : settling;
+    }
+
+    /** Whether powder, alcohol and hot adhesive may be worked with here. */
+    public boolean airedRoom() {
+        return !Boolean.FALSE.equals(aired);
     }
 
     /** How often white may go back into a tank before it is filled anew. */
@@ -116,7 +122,7 @@ public record ShopSettings(
                 List.of(bottle("250", 900), bottle("1000", 2600)), 0.01, Millilitres.parse("15"), 6, 2, 3,
                 List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY).stream()
                         .map(day -> new OpenDay(day, nine, five)).toList(),
-                List.of(), Map.of(), "Collected in the labelled bottle; ask your local authority where it goes.", Comparison.usual(), null, null, null);
+                List.of(), Map.of(), "Collected in the labelled bottle; ask your local authority where it goes.", Comparison.usual(), null, null, null, null);
     }
 
     private static OwnedSyringe syringe(String size, String mark) {

@@ -1,0 +1,128 @@
+package fairkettle.benchwork;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import fairkettle.ink.Millilitres;
+import fairkettle.machine.Architecture;
+import fairkettle.machine.Profile;
+import fairkettle.machine.Profiles;
+import fairkettle.procedure.Ask;
+import fairkettle.procedure.Facet;
+import fairkettle.procedure.Move;
+import fairkettle.procedure.RouteProof;
+import fairkettle.procedure.Step;
+import fairkettle.routine.Routines;
+import fairkettle.safety.Caution;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.EnumSource.Mode;
+
+class BenchCardTest {
+
+    private static final Profile FILM = Profiles.ALL.stream().filter(p -> p.architecture() == Architecture.FILM && p.codes().stream().anyMatch(ChannelCode::white)).findFirst().orElseThrow();
+
+    private static List<ChannelCode> whites() {
+        return FILM.codes().stream().filter(ChannelCode::white).toList();
+    }
+
+    @ParameterizedTest
+    @EnumSource(mode = Mode.EXCLUDE, names = "ROUTINE")
+    void everyWorkHoldsWithEveryAnswerOnEveryMachineItConcerns(BenchWork work) {
+        for (var profile : Profiles.ALL) {
+            for (var family : Family.values()) {
+                if (work.concerns(profile, family)) {
+                    var procedure = BenchCard.of(work, work.channels(profile), profile, family);
+                    assertThat(RouteProof.violations(procedure)).as("%s on %s", work, profile.name()).isEmpty();
+                    assertThat(procedure.steps()).allSatisfy(s -> assertThat(s.say()).isNotBlank());
+                    assertThat(state(procedure.steps())).as("%s leaves the power on", work).isEqualTo("on");
+                }
+            }
+        }
+    }
+
+    @Test
+    void everyRoutineOfEveryMachineHasACardThatFulfilsIt() {
+        for (var profile : Profiles.ALL) {
+            for (var family : Family.values()) {
+                for (var routine : Routines.of(profile, family)) {
+                    var channels = routine.scope() == fairkettle.routine.Routine.Scope.MACHINE ? List.<ChannelCode>of() : profile.codes();
+                    var procedure = BenchCard.of(routine, channels, profile);
+                    assertThat(RouteProof.violations(procedure)).as("%s on %s", routine.id(), profile.name()).isEmpty();
+                    assertThat(procedure.steps()).as(routine.id()).anyMatch(s -> s.fulfils() != null && s.fulfils().contains(routine.id()));
+                    if (routine.cautions().contains(Caution.ELECTRICITY)) {
+                        assertThat(procedure.steps().getFirst().effects().toString() + procedure.steps().get(1).effects()).contains("unplugged");
+                    }
+                }
+            }
+        }
+    }
+
+    private static String state(List<Step> steps) {
+        return steps.stream().flatMap(s -> s.effects().stream()).filter(e -> e.facet() == Facet.POWER).reduce((_, b) -> b).map(e -> e.value()).orElse("on");
+    }
+
+    @Test
+    void whiteIsPushedHomeBeforeFluidIsUsedAndBothBottlesAreSwappedTwice() {
+        var steps = LineFlush.steps(whites(), FILM, Family.FILM);
+        var ids = steps.stream().map(Step::id).toList();
+        assertThat(ids).containsSubsequence("lower", "which", "home", "swap", "fluid", "clear", "swap-back", "damper", "prime", "loop");
+        assertThat(steps.get(ids.indexOf("home")).move()).isInstanceOf(Move.DrawBack.class);
+        assertThat(steps.get(ids.indexOf("fluid")).move()).isInstanceOf(Move.Rinse.class);
+        assertThat(steps.get(ids.indexOf("swap")).hold()).isNotNull();
+        assertThat(steps.get(ids.indexOf("swap-back")).hold()).contains("shaken");
+    }
+
+    @Test
+    void soManyLinesTakeSoManyTimesFluidMinutesAndDampers() {
+        var one = LineFlush.steps(whites().subList(0, 1), FILM, Family.FILM);
+        var two = LineFlush.steps(whites(), FILM, Family.FILM);
+        assertThat(LineFlush.fluid(4)).isEqualTo(Millilitres.parse("120"));
+        assertThat(poured(two)).isEqualTo(poured(one) * whites().size());
+        assertThat(minutes(two)).isGreaterThan(minutes(one));
+    }
+
+    private static double poured(List<Step> steps) {
+        return steps.stream().filter(s -> s.move() instanceof Move.Rinse).flatMap(s -> ((Ask.Grid) s.ask()).columns().stream()).flatMap(c -> c.expected().stream()).mapToDouble(Millilitres::mL).sum();
+    }
+
+    private static int minutes(List<Step> steps) {
+        return steps.stream().mapToInt(Step::minutes).sum();
+    }
+
+    @Test
+    void noBeltAndNoPartIsNamedBeforeTheRailIsDone() {
+        var steps = BenchCard.of(BenchWork.POSITION_FAULT, List.of(), FILM, Family.FILM).steps();
+        assertThat(steps.stream().map(Step::id)).containsSubsequence("rail", "strip", "wheel", "sensor", "tried").doesNotContain("belt", "parts");
+        var still = steps.stream().filter(s -> s.id().equals("tried")).findFirst().orElseThrow().branches().getFirst();
+        assertThat(still.steps().stream().map(Step::id)).containsSubsequence("belt", "parts");
+    }
+
+    @Test
+    void whiteIsWokenFirstAndGetsMoreMinutesThanAnyColour() {
+        var steps = BenchCard.of(BenchWork.WHITE_START, whites(), FILM, Family.FILM).steps();
+        var ids = steps.stream().map(Step::id).toList();
+        assertThat(ids).containsSubsequence("wipe", "shake", "pull", "flow", "colours", "tubes-back", "bubbles", "look", "white-block");
+        int colours = (int) FILM.codes().stream().filter(c -> !c.white()).count();
+        assertThat(steps.get(ids.indexOf("pull")).minutes() / whites().size()).isGreaterThan(steps.get(ids.indexOf("colours")).minutes() / colours);
+    }
+
+    @Test
+    void bothBanksOfADualHeadAreAskedForApart() {
+        var asks = BenchCard.of(BenchWork.UNDER_HEADS, List.of(), FILM, Family.FILM).steps().stream().map(Step::ask).filter(a -> a instanceof Ask.Each).map(a -> ((Ask.Each) a).items()).toList();
+        assertThat(asks).contains(List.of("white side", "colour side"));
+    }
+
+    @Test
+    void whatIsKnownOfAMachineIsToldAtTheFirstStepItConcerns() {
+        var told = BenchCard.of(BenchWork.POSITION_FAULT, List.of(), FILM, Family.FILM).reminding(Map.of(Facet.COVERS, "Known here: a clip is gone.", Facet.TANK_CAP, "not met"));
+        assertThat(told.steps().stream().filter(s -> s.say().contains("a clip is gone")).map(Step::id)).containsExactly("on");
+        assertThat(told.steps()).noneMatch(s -> s.say().contains("not met"));
+        assertThat(Arrays.asList(BenchWork.values())).allSatisfy(w -> assertThat(w.title()).isNotBlank());
+    }
+}

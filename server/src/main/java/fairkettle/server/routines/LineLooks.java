@@ -1,0 +1,84 @@
+package fairkettle.server.routines;
+
+import static fairkettle.db.Tables.LINE_LOOK;
+
+import fairkettle.server.benches.Machines;
+import fairkettle.server.ledger.Ledger;
+import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.live.Live;
+import fairkettle.server.people.Who;
+import fairkettle.server.pictures.Pictures;
+import fairkettle.server.web.Problem;
+import fairkettle.ink.ChannelCode;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What was seen in the bottles, lines and dampers of white, with a picture where one was taken. */
+@Repository
+public class LineLooks {
+
+    private static final int SIDE_BY_SIDE = 2;
+
+    private final DSLContext db;
+    private final Machines machines;
+    private final Pictures pictures;
+    private final Ledger ledger;
+    private final Live live;
+    private final Who who;
+    private final Clock clock;
+
+    LineLooks(DSLContext db, Machines machines, Pictures pictures, Ledger ledger, Live live, Who who, Clock clock) {
+        this.db = db;
+        this.machines = machines;
+        this.pictures = pictures;
+        this.ledger = ledger;
+        this.live = live;
+        this.who = who;
+        this.clock = clock;
+    }
+
+    public enum Place { BOTTLE, LINE, DAMPER }
+
+    public enum Seen { CLEAR, FILM, SOLID }
+
+    public record LineLook(String channel, Place place, Seen seen, Instant at, String person, @Nullable UUID picture) {}
+
+    /** The last two of each place: side by side they say whether it gets worse. */
+    public List<LineLook> latest(long machine) {
+        return db.selectFrom(LINE_LOOK).where(LINE_LOOK.MACHINE_ID.eq(machine)).orderBy(LINE_LOOK.CHANNEL, LINE_LOOK.PLACE, LINE_LOOK.AT.desc())
+                .fetch(r -> new LineLook(r.getChannel(), Place.valueOf(r.getPlace()), Seen.valueOf(r.getSeen()), r.getAt().toInstant(), r.getPerson(), r.getPictureId()))
+                .stream().collect(java.util.stream.Collectors.groupingBy(l -> l.channel() + l.place(), java.util.LinkedHashMap::new, java.util.stream.Collectors.toList()))
+                .values().stream().flatMap(l -> l.stream().limit(SIDE_BY_SIDE)).toList();
+    }
+
+    /** @param picture none if it is empty */
+    @Transactional
+    public void keep(long id, ChannelCode channel, Place place, Seen seen, byte[] picture) {
+        var machine = machines.get(id);
+        if (!channel.white() || !machine.holdings().containsKey(channel)) {
+            throw Problem.atField("channel", "%s has no white %s.".formatted(machine.name(), channel));
+        }
+        var kept = picture.length == 0 ? null : pictures.keep(picture);
+        db.insertInto(LINE_LOOK).set(LINE_LOOK.MACHINE_ID, id).set(LINE_LOOK.CHANNEL, channel.code()).set(LINE_LOOK.PLACE, place.name()).set(LINE_LOOK.SEEN, seen.name())
+                .set(LINE_LOOK.AT, clock.instant().atOffset(ZoneOffset.UTC)).set(LINE_LOOK.PERSON, who.name()).set(LINE_LOOK.PICTURE_ID, kept).execute();
+        var entry = NewEntry.of("upkeep", "%s: the %s of %s looks %s".formatted(machine.name(), place.name().toLowerCase(Locale.ROOT), channel, said(seen))).machine(id);
+        ledger.record(place == Place.LINE ? entry.about("look-line/" + channel.code(), 1) : entry.about("look-at/" + channel.code(), 1), List.of());
+        live.changed("machine/" + id);
+    }
+
+    private static String said(Seen seen) {
+        return switch (seen) {
+            case CLEAR -> "clear";
+            case FILM -> "as if a film lay on it";
+            case SOLID -> "solid at the floor";
+        };
+    }
+}

@@ -1,0 +1,189 @@
+package fairkettle.server.benchwork;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import fairkettle.server.Api;
+import fairkettle.server.ServerTest;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import tools.jackson.databind.JsonNode;
+
+/** Work on a machine as a card: credited step by step, and taken back with the step. */
+@ServerTest
+class BenchWorkTest {
+
+    @Autowired
+    private Api api;
+
+    private long film(String name) {
+        return api.read(api.post("/api/machines", """
+                {"name": "%s", "bench": "Test bench", "profile": "film-rebuilt", "holds": "INKED", "family": "FILM", "foodOnly": false, "tankShare": 0.7}
+                """.formatted(name))).at("/plate/id").asLong();
+    }
+
+    private long begin(long machine, String work) {
+        return api.read(api.post("/api/machines/" + machine + "/works", "{\"work\": \"%s\", \"channels\": []}".formatted(work))).get("card").asLong();
+    }
+
+    private JsonNode card(long card) {
+        return api.read(api.get("/api/cards/" + card));
+    }
+
+    private JsonNode step(long card, String id) {
+        for (var step : card(card).get("steps")) {
+            if (step.get("id").asString().equals(id)) {
+                return step;
+            }
+        }
+        throw new AssertionError("no step " + id);
+    }
+
+    private void enter(long card, String step, String cell, String value) {
+        assertThat(api.post("/api/cards/" + card + "/enter", "{\"step\": \"%s\", \"cell\": \"%s\", \"value\": \"%s\"}".formatted(step, cell, value))).as("%s %s %s", step, cell, value).hasStatusOk();
+    }
+
+    private void finish(long card, String step) {
+        assertThat(api.post("/api/cards/" + card + "/finish", "{\"step\": \"%s\"}".formatted(step))).as(step).hasStatusOk();
+    }
+
+    private double progress(long machine, String routine) {
+        for (var r : api.read(api.get("/api/machines/" + machine + "/routines")).get("routines")) {
+            if (r.get("routine").asString().equals(routine)) {
+                return r.get("progress").asDouble();
+            }
+        }
+        throw new AssertionError("no routine " + routine);
+    }
+
+    private List<String> log(long machine) {
+        var words = new ArrayList<String>();
+        api.read(api.get("/api/log?machine=" + machine)).get("entries").forEach(e -> words.add(e.get("words").asString()));
+        return words;
+    }
+
+    @Test
+    void aMachineOffersWhatItCanWantWithWhatItTakes() {
+        long machine = film("Works offered");
+        var works = api.read(api.get("/api/machines/" + machine + "/works"));
+        assertThat(works.toString()).contains("LINE_FLUSH", "WHITE_START", "POSITION_FAULT", "LONG_RUN");
+        var flush = works.get(0);
+        assertThat(flush.get("channels")).hasSize(2);
+        assertThat(flush.get("fluid").asDouble()).isEqualTo(60);
+        assertThat(flush.get("dampers").asInt()).isEqualTo(2);
+        long tank = api.machine("Works of a tank machine", "small-tank", "INKED");
+        assertThat(api.read(api.get("/api/machines/" + tank + "/works")).toString()).doesNotContain("LINE_FLUSH", "WHITE_START", "LONG_RUN").contains("POSITION_FAULT");
+        assertThat(api.post("/api/machines/" + tank + "/works", "{\"work\": \"WHITE_START\", \"channels\": []}")).hasStatus(422);
+    }
+
+    @Test
+    void stepsCreditTheirRoutineAndStrikingTakesThatBack() {
+        long machine = api.machine("Works position", "small-tank", "INKED");
+        long card = begin(machine, "POSITION_FAULT");
+        assertThat(api.post("/api/machines/" + machine + "/works", "{\"work\": \"POSITION_FAULT\", \"channels\": []}")).hasStatus(422);
+        finish(card, "off");
+        finish(card, "rail");
+        assertThat(log(machine)).anyMatch(w -> w.contains("Rail: clean, then oil (rail)"));
+        assertThat(api.post("/api/cards/" + card + "/strike", "{\"step\": \"rail\"}")).hasStatusOk();
+        assertThat(log(machine)).anyMatch(w -> w.contains("struck out “Rail"));
+        for (var step : List.of("rail", "strip", "wheel", "sensor")) {
+            finish(card, step);
+        }
+        enter(card, "on", "item/0", "yes");
+        enter(card, "on", "item/1", "yes");
+        finish(card, "on");
+        enter(card, "tried", "choice", "it runs");
+        finish(card, "tried");
+        assertThat(api.post("/api/cards/" + card + "/skip", "{\"step\": \"align\", \"reason\": \"it runs\"}")).hasStatusOk();
+        assertThat(card(card).get("state").asString()).isEqualTo("done");
+        assertThat(progress(machine, "rail")).isLessThan(.01);
+    }
+
+    @Test
+    void aLineIsMatchedToItsBottleAndOnlyANewDamperBeginsAnew() {
+        long machine = film("Works flush");
+        long card = begin(machine, "LINE_FLUSH");
+        finish(card, "off");
+        finish(card, "lower");
+        assertThat(api.post("/api/cards/" + card + "/enter", "{\"step\": \"which\", \"cell\": \"each/0\", \"value\": \"W2\"}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("Put it back");
+        enter(card, "which", "each/0", "W1");
+        enter(card, "which", "each/1", "W2");
+        finish(card, "which");
+        finish(card, "joint");
+        for (var channel : List.of("W1", "W2")) {
+            enter(card, "home", channel + "/0", "6");
+        }
+        finish(card, "home");
+        finish(card, "swap");
+        assertThat(log(machine)).anyMatch(w -> w.contains("Ink out first, with air"));
+        assertThat(step(card, "fluid").get("pause").get("minutes").asInt()).isEqualTo(5);
+    }
+
+    @Test
+    void aRoutineIsACardAndFulfilsTheChannelsThatWereDone() {
+        long machine = api.machine("Works routine", "small-tank", "INKED");
+        long card = api.read(api.post("/api/machines/" + machine + "/routines/damper/card", "{\"channels\": [\"C\", \"M\"]}")).get("card").asLong();
+        finish(card, "lower");
+        finish(card, "off");
+        assertThat(step(card, "work").get("ask").get("answers").toString()).contains("a new one");
+        enter(card, "work", "each/0", "a new one");
+        enter(card, "work", "each/1", "the old one");
+        finish(card, "work");
+        assertThat(log(machine)).anyMatch(w -> w.contains("(damper C)")).noneMatch(w -> w.contains("(damper M)"));
+        assertThat(api.post("/api/machines/" + machine + "/routines/nonsense/card", "{\"channels\": []}")).hasStatus(404);
+    }
+
+    @Test
+    void everyPartThatCameOutIsCountedBackBeforeThePowerComesOn() {
+        long machine = film("Works refit");
+        long card = begin(machine, "HEAD_REFIT");
+        finish(card, "worth");
+        finish(card, "lower");
+        finish(card, "off");
+        for (int i = 0; i < 4; i++) {
+            enter(card, "out", "part/" + i, String.valueOf(i + 1));
+        }
+        finish(card, "out");
+        finish(card, "wet");
+        finish(card, "base");
+        finish(card, "in");
+        assertThat(api.post("/api/cards/" + card + "/enter", "{\"step\": \"screws\", \"cell\": \"item/2\", \"value\": \"yes\"}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("First");
+        for (int i = 0; i < 5; i++) {
+            enter(card, "screws", "item/" + i, "yes");
+        }
+        finish(card, "screws");
+        for (int i = 0; i < 4; i++) {
+            enter(card, "counted", "part/" + i, String.valueOf(i));
+        }
+        assertThat(api.post("/api/cards/" + card + "/finish", "{\"step\": \"counted\", \"accept\": \"it will be all right\"}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("Look inside before any power");
+    }
+
+    @Test
+    void whatIsBrokenIsToldAtItsStepUntilItIsMended() {
+        long machine = api.machine("Works defect", "small-tank", "INKED");
+        var passport = api.read(api.post("/api/machines/" + machine + "/defects", "{\"concerns\": \"COVERS\", \"words\": \"left clip gone\", \"effect\": \"Press at the right.\"}"));
+        assertThat(passport.get("defects")).hasSize(1);
+        long card = begin(machine, "POSITION_FAULT");
+        assertThat(step(card, "on").get("say").asString()).contains("left clip gone", "Press at the right");
+        var after = api.read(api.post("/api/machines/" + machine + "/defects/" + passport.at("/defects/0/id").asLong() + "/mended", "{}"));
+        assertThat(after.get("defects")).isEmpty();
+        assertThat(api.post("/api/machines/" + machine + "/defects/999999/mended", "{}")).hasStatus(404);
+    }
+
+    @Test
+    void inAShutRoomNoPowderIsWorkedWith() {
+        long machine = film("Works air");
+        var shop = api.read(api.get("/api/shop"));
+        var settings = (tools.jackson.databind.node.ObjectNode) shop.get("settings");
+        settings.put("aired", false);
+        assertThat(api.put("/api/shop", settings.toString(), shop.get("version").asString())).hasStatusOk();
+        try {
+            assertThat(api.post("/api/machines/" + machine + "/works", "{\"work\": \"LONG_RUN\", \"channels\": []}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("moving air");
+            assertThat(api.post("/api/machines/" + machine + "/promises", "{\"words\": \"shirts\", \"due\": \"2030-01-01T10:00:00Z\"}")).hasStatus(422);
+        } finally {
+            settings.put("aired", true);
+            api.put("/api/shop", settings.toString(), api.read(api.get("/api/shop")).get("version").asString());
+        }
+    }
+}
