@@ -213,6 +213,8 @@ const { run: changePad } = oneAtATime(async () => {
           <MeasuresPlate :machine="machine" :unit="unit" @saved="load" />
           <PatternPlate :machine="machine" @saved="load" />
           <MachineSchools :machine="machine" @saved="show" />
+          <WorksPlate :machine="machine" :unit="unit" />
+          <DefectsPlate :machine="id" :zone="zone" />
         </div>
 
         <div>
@@ -283,9 +285,7 @@ const { run: changePad } = oneAtATime(async () => {
             </div>
           </div>
           <RoutinesPlate :machine="machine" :zone="zone" :unit="unit" />
-          <WorksPlate :machine="machine" :unit="unit" />
           <OwedPlate :machine="machine" :zone="zone" />
-          <DefectsPlate :machine="id" :zone="zone" />
           <PassportPlate :machine="machine" :zone="zone" @saved="show" />
           <section v-if="machine.cards.length">
             <h2>Cards</h2>

@@ -91,12 +91,19 @@ const end = (ending: Schemas['EndJson']['ending']) => emit('end', { ending, word
         :busy="busy"
         @seen="emit('say', { kind: 'PAGE', page: $event })"
       />
+      <RouterLink
+        v-else-if="advice.treatment === 'RENEW'"
+        class="btn btn-primary btn-lg wide"
+        :to="`/changeover?machine=${found.machine}&for=RENEW`"
+        >Plan it: the same ink, fresh</RouterLink
+      >
       <BButton v-else variant="primary" size="lg" class="wide" :disabled="opening" @click="open">Open the card</BButton>
     </template>
 
     <SimpleThings
       v-else-if="advice.kind === 'SIMPLE'"
       :channels="found.channels"
+      :simple="found.simple"
       :pad="`the pad has ${volume(found.padRoom, unit)} of room`"
       :busy="busy"
       @found="emit('say', { kind: 'SIMPLE', channels: $event })"

@@ -18,7 +18,7 @@ const { settings } = useShop()
 const zone = computed(() => settings.value?.zone ?? 'UTC')
 const unit = computed(() => (settings.value?.volumeUnit ?? 'mL') as VolumeUnit)
 const currency = computed(() => settings.value?.currency ?? 'GBP')
-const { found, problem, busy, load, say, end } = useCase(() => Number(route.params.id))
+const { found, problem, busy, load, say, end, printOn } = useCase(() => Number(route.params.id))
 const { checks, load: loadChecks } = useChecks(() => found.value?.machine ?? 0)
 watch(found, (now) => now && loadChecks())
 
@@ -55,6 +55,7 @@ const title = computed(() => {
         <span v-for="c in found.complaints" :key="c" class="tag">{{ c }}</span>
         <span class="tag">good for: {{ found.work }}</span>
         <RouterLink :to="`/machines/${found.machine}`" class="small">its page</RouterLink>
+        <a class="small" :href="`/api/cases/${found.id}/paper.pdf`">on paper</a>
         <a class="small" :href="`/api/cases/${found.id}`" :download="`case-${found.id}.json`">as a file</a>
       </header>
       <p v-if="found.words" class="quiet">“{{ found.words }}” {{ found.openedBy }}</p>
@@ -62,6 +63,12 @@ const title = computed(() => {
         Fell ill together with {{ found.beside.join(', ') }}: look at the room’s air before any head.
       </p>
       <p v-if="found.drift" class="notice">{{ found.drift }}</p>
+      <p v-if="found.provisionalUntil" class="notice" role="status">
+        <span
+          ><b>The last check is provisional.</b> It came before the rest was over: good now is luck, bad now is no
+          verdict. Look again after {{ dayAndTime(found.provisionalUntil, zone) }}.</span
+        >
+      </p>
 
       <div class="case">
         <div class="next">
@@ -87,6 +94,17 @@ const title = computed(() => {
               }}<template v-if="o.whyNot">, {{ o.whyNot }}</template
               ><template v-if="o.over > 0.5">; {{ cost(o.over) }} dearer in the end</template>.
             </p>
+          </div>
+          <div v-if="found.rounds" class="thin rounds">
+            <p class="strong">{{ found.rounds.words }}</p>
+            <p class="small quiet">
+              Another round, about {{ cost(found.rounds.again) }}; drained and filled anew,
+              {{ cost(found.rounds.renew) }}; a new head or the machine given up, {{ cost(found.rounds.head) }}.
+            </p>
+          </div>
+          <div v-if="found.printOn && !found.card" class="thin rounds">
+            <p>{{ found.printOn }}</p>
+            <BButton variant="outline-secondary" :disabled="busy" @click="printOn">Print on like this</BButton>
           </div>
           <div v-if="found.advice && !found.card" class="ways">
             <BButton variant="outline-secondary" @click="else_ = true">Something else</BButton>
@@ -260,6 +278,13 @@ h2 {
   gap: 12px;
   border-top: 1.5px solid var(--line);
   padding: 7px 0;
+}
+.rounds {
+  padding: 10px 14px;
+  margin: 12px 0;
+}
+.rounds p {
+  margin: 0 0 6px;
 }
 .spent {
   border-top: 1.5px solid var(--line);

@@ -5,7 +5,12 @@ import type { Schemas } from '../api/client'
 import { bare } from '../units/format'
 
 /** Level, vent, valve, seating, family, pad: a tap says that all is well, or where it was not. */
-const props = defineProps<{ channels: readonly Schemas['CaseChannelJson'][]; pad?: string; busy: boolean }>()
+const props = defineProps<{
+  channels: readonly Schemas['CaseChannelJson'][]
+  simple: readonly Schemas['SimpleJson'][]
+  pad?: string
+  busy: boolean
+}>()
 const emit = defineEmits<{ found: [channels: string[]] }>()
 
 const amiss = reactive(new Set<string>())
@@ -20,13 +25,16 @@ const send = () =>
 <template>
   <div>
     <ul class="looks">
-      <li><b>Level</b> ink stands in every tank, looked at, not read off the screen</li>
-      <li><b>Vents</b> open, holes not stuck over</li>
-      <li><b>Valve</b> open, tubes not pinched</li>
-      <li><b>Seating</b> cartridges clicked in, chips known</li>
-      <li><b>Ink</b> the right one in the right tank</li>
-      <li><b>Pad</b> has room</li>
+      <li v-for="s in simple.filter((s) => !s.known)" :key="s.label">
+        <b>{{ s.label }}</b> {{ s.look }}
+      </li>
     </ul>
+    <p v-if="simple.some((s) => s.known)" class="small quiet">
+      Known already:
+      <template v-for="(s, i) in simple.filter((s) => s.known)" :key="s.label"
+        >{{ i ? '; ' : '' }}<b>{{ s.label }}</b> {{ s.known }}</template
+      >.
+    </p>
     <p class="small quiet">
       By the account:
       <template v-for="(c, i) in channels" :key="c.channel"

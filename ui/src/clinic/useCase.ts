@@ -24,8 +24,11 @@ export function useCase(id: () => number) {
   const { run: end, busy: ending } = oneAtATime(async (body: Schemas['EndJson']) =>
     take(await api.POST('/api/cases/{id}/end', { params: { path: { id: id() } }, body })),
   )
+  const { run: printOn } = oneAtATime(async () =>
+    take(await api.POST('/api/cases/{id}/print-on', { params: { path: { id: id() } } })),
+  )
   const busy = computed(() => saying.value || ending.value)
-  return { found: shallowReadonly(found), problem, busy, load, say, end }
+  return { found: shallowReadonly(found), problem, busy, load, say, end, printOn }
 }
 
 /** The words a case is opened with, and all that may be tried. */

@@ -4,6 +4,7 @@ import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
+import PortSetter from './PortSetter.vue'
 
 /** One question at a time; every answer says what happens then. */
 const route = useRoute()
@@ -19,6 +20,8 @@ onMounted(async () => {
   if (data) drill.value = data
 })
 const question = computed(() => drill.value?.questions[at.value])
+/** Along the path, where there is one; as they come otherwise. */
+const inOrder = computed(() => [...(question.value?.answers ?? [])].sort((a, b) => a.place - b.place))
 const answered = computed(() => (question.value ? given[question.value.id] : undefined))
 const { run: finish, busy } = oneAtATime(async () => {
   const { data, error } = await api.POST('/api/practice/drills/{drill}', {
@@ -50,8 +53,14 @@ const { run: finish, busy } = oneAtATime(async () => {
           aria-label="The colour on the page"
         ></div>
         <h1 class="ask">{{ question.ask }}</h1>
-        <div class="answers">
-          <div v-for="a in question.answers" :key="a.number">
+        <PortSetter
+          v-if="question.ports.length"
+          :key="question.id"
+          :question="question"
+          @set="(right) => (given[question!.id] = right ? question!.right : 1 - question!.right)"
+        />
+        <div v-else class="answers" :class="{ path: drill.drill === 'PATH' }">
+          <div v-for="a in inOrder" :key="a.number">
             <button
               type="button"
               class="answer"
@@ -124,6 +133,14 @@ const { run: finish, busy } = oneAtATime(async () => {
 .answer.right {
   border-color: var(--rim);
   background: var(--wash);
+}
+.path {
+  border-left: 4px solid var(--rim-soft);
+  padding-left: 14px;
+  margin-bottom: 12px;
+}
+.path .answer {
+  min-height: 46px;
 }
 .then {
   margin: -2px 0 12px 14px;

@@ -140,11 +140,6 @@ const TABLE = [
         <p class="says" role="status">{{ tubeSays }}</p>
       </section>
       <section class="thin block">
-        <h2>What does standing white print like?</h2>
-        <WhitePrint />
-        <p class="small quiet">The dashed line is the white as it was mixed.</p>
-      </section>
-      <section class="thin block">
         <h2>What is left in a bottle?</h2>
         <div class="fields">
           <div>
@@ -227,6 +222,11 @@ const TABLE = [
             </tbody>
           </table>
         </div>
+      </section>
+      <section class="thin block">
+        <h2>What does standing white print like?</h2>
+        <WhitePrint />
+        <p class="small quiet">The dashed line is the white as it was mixed.</p>
       </section>
     </div>
   </div>

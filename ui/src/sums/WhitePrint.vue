@@ -44,7 +44,6 @@ const SLIDERS = [
         :id="`white-${s.key}`"
         v-model.number="stood[s.key]"
         type="range"
-        class="form-range"
         :min="'min' in s ? s.min : 0"
         :max="s.max"
       />
@@ -69,6 +68,11 @@ const SLIDERS = [
 </template>
 
 <style scoped>
+input {
+  width: 100%;
+  height: 32px;
+  accent-color: var(--rim);
+}
 svg {
   width: 100%;
   max-width: 620px;

@@ -80,7 +80,7 @@ public record Verdict(String headline, String says, Set<Work> goodFor, Set<Work>
         } else if (gaps > 0 && standing * 2 >= gaps) {
             words.add("That looks dried, not air.");
         }
-        WhitePasses.of(channels).ifPresent(p -> words.add(p.words()));
+        WhitePasses.of(channels.stream().map(c -> new WhitePasses.Counted(c.channel(), c.missing().size(), c.strokes())).toList()).ifPresent(p -> words.add(p.words()));
         if (!good.isEmpty()) {
             words.add("Good enough for %s.".formatted(names(good)));
         }

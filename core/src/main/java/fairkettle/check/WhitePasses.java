@@ -12,14 +12,17 @@ import java.util.Optional;
  */
 public record WhitePasses(List<ChannelCode> alive, int of, double times) {
 
+    /** Strokes missing of a channel. */
+    public record Counted(ChannelCode channel, int missing, int strokes) {}
+
     public WhitePasses {
         alive = List.copyOf(alive);
     }
 
     /** Empty where all whites print, or none does, or there is only one. A white prints while fewer than half of its strokes are missing. */
-    public static Optional<WhitePasses> of(List<Verdict.Judged> channels) {
+    public static Optional<WhitePasses> of(List<Counted> channels) {
         var whites = channels.stream().filter(c -> c.channel().white()).toList();
-        var alive = whites.stream().filter(c -> c.missing().size() * 2 < c.strokes()).map(Verdict.Judged::channel).toList();
+        var alive = whites.stream().filter(c -> c.missing() * 2 < c.strokes()).map(Counted::channel).toList();
         return alive.isEmpty() || alive.size() == whites.size() ? Optional.empty() : Optional.of(new WhitePasses(alive, whites.size(), (double) whites.size() / alive.size()));
     }
 

@@ -181,6 +181,10 @@ public final class Advisor {
             failing.stream().max(Comparator.comparingDouble(c -> belief.feed(belief.situation.index(c), Feed.GROWTH)))
                     .filter(c -> belief.feed(belief.situation.index(c), Feed.GROWTH) > .08 && so.starved().contains(c)).ifPresent(c -> all.add(new Next.Ask(Question.THREAD, c)));
         }
+        if (!so.asked(Evidence.Crust.class)) {
+            failing.stream().filter(c -> so.gaps(c) * 2 > belief.situation.channels().get(belief.situation.index(c)).strokes()).max(Comparator.comparingDouble(c -> belief.nozzle(belief.situation.index(c), Nozzle.HARD)))
+                    .filter(c -> between(belief.nozzle(belief.situation.index(c), Nozzle.HARD))).ifPresent(c -> all.add(new Next.Ask(Question.CRUST, c)));
+        }
         return all;
     }
 

@@ -199,7 +199,7 @@ public final class Belief {
                 after.act(Treatment.PURGE_SHEET, seen.keySet());
                 seen.forEach((code, page) -> after.page(situation.index(code), page));
             }
-            case Evidence.Done(var treatment, var channels) -> after.act(treatment, channels);
+            case Evidence.Done(var treatment, var channels, _) -> after.act(treatment, channels);
             case Evidence.Simple(var found) -> after.simple(found);
             case Evidence.WasteRose(var rose) -> {
                 var row = table.row("waste.rose");

@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
@@ -46,6 +47,25 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
         return Advisor.advise(state.belief(), state.progress(), 17L + evidence.size());
     }
 
+    /** Until when the last check is provisional: it came before the rest of the last act was over. Empty if it counts. */
+    public Optional<Instant> provisionalUntil() {
+        Instant over = null;
+        boolean early = false;
+        for (var dated : evidence) {
+            if (dated.evidence() instanceof Evidence.Done done) {
+                over = restOver(dated, done);
+                early = false;
+            } else if (dated.evidence() instanceof Evidence.Look && over != null) {
+                early = dated.at().isBefore(over);
+            }
+        }
+        return early ? Optional.ofNullable(over) : Optional.empty();
+    }
+
+    private static @Nullable Instant restOver(Dated dated, Evidence.Done done) {
+        return Boolean.TRUE.equals(done.rested()) || done.treatment().rest().isZero() ? null : dated.at().plus(done.treatment().rest());
+    }
+
     /**
      * One thing that was tried, and what the check after it showed.
      *
@@ -57,14 +77,16 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
     public List<Tried> tried() {
         var all = new ArrayList<Tried>();
         Tried open = null;
+        Instant over = null;
         int before = -1;
         for (var dated : evidence) {
             switch (dated.evidence()) {
-                case Evidence.Done(var treatment, var channels) -> {
+                case Evidence.Done(var treatment, var channels, _) -> {
                     if (open != null) {
                         all.add(open);
                     }
                     open = new Tried(dated.at(), dated.by(), treatment.label(), treatment.perChannel() ? channels : Set.of(), null);
+                    over = restOver(dated, (Evidence.Done) dated.evidence());
                 }
                 case Evidence.Page(var seen) -> {
                     if (open != null) {
@@ -88,7 +110,7 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
                 case Evidence.Look(var missing) -> {
                     int now = missing.values().stream().mapToInt(List::size).sum();
                     if (open != null) {
-                        all.add(new Tried(open.at(), open.by(), open.what(), open.channels(), before < 0 ? "looked at" : words(before, now)));
+                        all.add(new Tried(open.at(), open.by(), open.what(), open.channels(), (before < 0 ? "looked at" : words(before, now)) + (over != null && dated.at().isBefore(over) ? ", provisional" : "")));
                         open = null;
                     }
                     before = now;
@@ -137,9 +159,9 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
         return all;
     }
 
-    private java.util.Optional<Learning.Outcome> learn(Treatment treatment, ChannelCode code, Belief belief, int before, int now) {
+    private Optional<Learning.Outcome> learn(Treatment treatment, ChannelCode code, Belief belief, int before, int now) {
         if (before == 0) {
-            return java.util.Optional.empty();
+            return Optional.empty();
         }
         return Learning.Kind.of(belief, situation.index(code)).map(kind -> new Learning.Outcome(treatment, kind, situation.family(), now * 2 <= before));
     }

@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /** One thing that was seen, felt, found or done. */
 public sealed interface Evidence {
@@ -31,10 +32,14 @@ public sealed interface Evidence {
      */
     record Seen(double fade, boolean band, boolean off) {}
 
-    /** Somebody did this. @param channels those treated; all of them for an act on the whole machine */
-    record Done(Treatment treatment, Set<ChannelCode> channels) implements Evidence {
+    /** Somebody did this. @param channels those treated; all of them for an act on the whole machine; @param rested whether the rest that belongs to it was kept; null where nobody said */
+    record Done(Treatment treatment, Set<ChannelCode> channels, @Nullable Boolean rested) implements Evidence {
         public Done {
             channels = Set.copyOf(channels);
+        }
+
+        public Done(Treatment treatment, Set<ChannelCode> channels) {
+            this(treatment, channels, null);
         }
     }
 

@@ -126,7 +126,7 @@ public final class Progress {
                     seen.keySet().forEach(c -> drawn.merge(c, situation.ink().sheet(), Double::sum));
                 }
             }
-            case Evidence.Done(var treatment, var channels) -> treated(treatment, channels);
+            case Evidence.Done(var treatment, var channels, _) -> treated(treatment, channels);
             case Evidence.Filled(var code, var level) -> drawn.put(code, situation.channels().get(situation.index(code)).level() - level);
             case Evidence.Simple(var found) -> {
                 simpleKnown = true;
@@ -230,6 +230,14 @@ public final class Progress {
 
     public int times(Treatment treatment, ChannelCode code) {
         return doneOn.getOrDefault(treatment, Map.of()).getOrDefault(code, 0);
+    }
+
+    /** How often the whole ladder was gone up: something small, a wait, something strong. Another round is a decision, not a habit. */
+    public int rounds() {
+        int small = times(Treatment.PURGE_SHEET) + times(Treatment.CLEANING);
+        int waits = times(Treatment.REST_SHORT) + times(Treatment.REST_LONG) + times(Treatment.SOAK) + times(Treatment.SOAK_OVERNIGHT);
+        int strong = times(Treatment.POWER_CLEANING) + times(Treatment.DRAW_AT_WASTE_LINE) + times(Treatment.DRAW_AT_INLET);
+        return Math.min(small, Math.min(waits, strong));
     }
 
     public Set<Treatment> tried() {

@@ -20,6 +20,7 @@ public enum Remedy {
     RAIL(Complaint.SHIFTED, "Clean the rail, and lubricate it", "A dry rail jerks. Unplug first; hair and sleeves away."),
     STRIP(Complaint.SHIFTED, "Wipe the encoder strip and its wheel", "One spot of ink is read as a wrong place. A damp cloth, then dry; no pure alcohol."),
     BACK_IN(Complaint.SHIFTED, "Look whether the strip sits in its sensor", "A strip that slipped off its hook is the usual cause after the cover was open."),
+    BELT(Complaint.SHIFTED, "Only now the belt", "With the rail clean and oiled a belt seldom skips. Teeth whole, taut, not singing; its tensioner before a new one."),
     ALIGN(Complaint.SHIFTED, "Align the head", "With a check that has no gaps, and again after every move of the head.");
 
     private final Complaint complaint;

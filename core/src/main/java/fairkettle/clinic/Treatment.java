@@ -66,6 +66,11 @@ public enum Treatment {
         return Duration.ofMinutes(minutes + Math.round(scope == Scope.CHANNELS ? handsEach * Math.max(0, channels - 1) : 0));
     }
 
+    /** The wait that belongs to it although the machine could be looked at before: an early check says little. Zero where it waits by itself. */
+    public Duration rest() {
+        return this == POWER_CLEANING ? Duration.ofMinutes(minutes) : Duration.ZERO;
+    }
+
     /** Whether the pump or a syringe pulls at the plate. */
     public boolean cleans() {
         return this == CLEANING || this == POWER_CLEANING;

@@ -100,8 +100,7 @@ public final class TreatmentCard {
                             .ask(volumes("fluid drawn", channels, FLUID_AT_INLET)).moves(new Move.Rinse(List.of(VesselKind.HEAD), Move.Liquid.FLUID))
                             .branch(Branch.stop("sides", "Liquid at the plate’s sides", "The plate has parted: stop. This head is lost.")).build(),
                     step("towel-out", "Take the towel out").say("Before the lid is closed.").minutes(1).hold("Every towel that went in is out.").build(), on(profile));
-            case RENEW -> List.of(step("renew", "Renew the ink of " + names)
-                    .say("Drain the channel, flush it, rinse the tools, fill it from a fresh bottle. The changeover’s route for a spoiled channel leads through it; tick this when it is done.").minutes(30).care(Caution.INK, Caution.WASTE).build());
+            case RENEW -> throw new IllegalArgumentException("Renewing is a changeover; it has a plan of its own.");
             case HEAD_OUT -> joined(List.of(off(), step("worth", "Can this head be lost?").say("One in twenty does not come back. Price of a head, price of the machine: decide now, not with the screws in hand.").minutes(2).hold("We can afford the head.").care(Caution.HEAD_RISK).build(),
                     UsualSteps.headOut(profile),
                     step("bath", "Clean it on the table").say("Over a wet cloth, never dry, its board never wet. Fluid through each inlet, drawn; a fine mist is good, drops are poor, from the sides is the end.").minutes(25)

@@ -13,6 +13,7 @@ public enum Fact {
     PLACE("Where tanks, tube exit and waste bottle are", null),
     PROCESSING("Firmware and image processing", null),
     PROTECTED("Head protected by", null),
+    PRINTS_WITH("For now it prints with", null),
     DIFFERS("Differs from its profile in", null),
     BROKEN("Broken, and what works without it", null);
 

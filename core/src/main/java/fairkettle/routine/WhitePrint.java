@@ -11,9 +11,8 @@ import java.util.List;
 /**
  * How dense a print of settled white is, from its first centimetre to its last.
  *
- * Each vessel’s ink comes in its turn. Of what has settled, a part lies where the ink leaves and comes first, thick; what follows is thinner by the
- * rest, which stays on the floor. The part that comes is carried off exponentially with the volume drawn; so what a vessel gives is never
- * more than it held.
+ * Each vessel’s ink comes in its turn. Of what has settled, a part lies where the ink leaves and comes first, thick, carried off exponentially with
+ * the volume drawn; a part is picked up by the flow all along; the rest stays on the floor. So what a vessel gives is never more than it held.
  *
  * @param density along the print, 1 where the ink is as it was mixed
  * @param words what one would see
@@ -22,7 +21,9 @@ public record WhitePrint(List<Double> density, String words) {
 
     private static final int POINTS = 24;
     /** Of what has settled, what is taken along again. */
-    private static final double TAKEN = 0.35;
+    private static final double TAKEN = 0.25;
+    /** And what the flow picks up all along. */
+    private static final double PICKED_UP = 0.45;
     /** Of a vessel’s volume, over which that is carried off. */
     private static final double CARRIED = 0.12;
     private static final double SEEN = 0.08; // a difference in density that an eye notices on dark film
@@ -55,7 +56,7 @@ public record WhitePrint(List<Double> density, String words) {
                 double stood = days / (1 + (stirred ? shaken : moved));
                 double settled = settling.share(vessel.depthAt(1), Duration.ofSeconds(Math.round(stood * 86_400)));
                 double into = Math.min(1, (mL - before) / volume);
-                return 1 - settled + settled * TAKEN / CARRIED * Math.exp(-into / CARRIED);
+                return 1 - settled * (1 - PICKED_UP) + settled * TAKEN / CARRIED * Math.exp(-into / CARRIED);
             }
             before += volume;
         }

@@ -27,6 +27,19 @@ class DrillTest {
     }
 
     @Test
+    void everyPortOfEveryWorkCanBeWrongAndSaysWhatThatDoes() {
+        assertThat(Drill.PORTS.questions()).allSatisfy(q -> assertThat(q.ports()).hasSizeGreaterThanOrEqualTo(2)
+                .allSatisfy(p -> assertThat(p.wrong()).isNotEmpty().allSatisfy(w -> assertThat(w.then()).isNotBlank()).noneSatisfy(w -> assertThat(w.words()).isEqualTo(p.right()))));
+    }
+
+    @Test
+    void thePathIsAskedForInTheOrderOfTheInk() {
+        var first = Drill.PATH.questions().getFirst();
+        assertThat(first.answers()).hasSize(11);
+        assertThat(first.answers().stream().map(Drill.PATH::place)).containsExactlyInAnyOrderElementsOf(IntStream.range(0, 11).boxed().toList());
+    }
+
+    @Test
     void thereAreThirtyMessages() {
         assertThat(Drill.MESSAGES.questions()).hasSize(30);
     }

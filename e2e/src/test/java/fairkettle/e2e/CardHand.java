@@ -118,7 +118,7 @@ final class CardHand {
             var expected = browser.find("label[for=count]").getText().replaceAll("\\D", "");
             while (!expected.equals(browser.find("#count").getDomProperty("value"))) {
                 var before = browser.find("#count").getDomProperty("value");
-                browser.click("[aria-label='One more']");
+                browser.click("[aria-label$='one more']");
                 browser.until(d -> !d.findElement(By.cssSelector("#count")).getDomProperty("value").equals(before));
             }
         }

@@ -217,7 +217,7 @@ class CardController {
         return new CardJson(kept.id(), machine.id(), machine.name(), kept.title(), kept.version(),
                 kept.givenUp() != null ? "given up" : kept.finishedAt() != null ? "done" : "open", card.next().map(r -> r.step().id()).orElse(null), steps,
                 standing(card),
-                lots, bottles, comparison(kept, machine), kept.createdAt(), uncappedSince(card), card.state().value(Facet.POWER, null), stages(card),
+                lots, bottles, comparison(kept, machine), kept.createdAt(), uncappedSince(card), card.state().value(Facet.POWER, null), kept.treating() == null && kept.caring() == null ? stages(card) : List.of(),
                 passports.picks(machine.id()).stream().collect(java.util.stream.Collectors.toMap(Passports.Pick::pattern, Passports.Pick::pick)),
                 presets.all().stream().filter(p -> p.family() == kept.family()).map(Presets.Preset::words).toList(), StopHere.of(card),
                 kept.treating() == null ? null : Long.valueOf(kept.treating().caseId()));

@@ -2,6 +2,7 @@ package fairkettle.server.cards;
 
 import fairkettle.changeover.Answer;
 import fairkettle.changeover.ChannelPlan;
+import fairkettle.changeover.Purpose;
 import fairkettle.changeover.Supply;
 import fairkettle.clinic.TreatmentCard;
 import fairkettle.ink.ChannelCode;
@@ -123,8 +124,11 @@ public class CardService {
         return id;
     }
 
-    /** A treatment of a case went well, or had to be stopped: said within its transaction. @param branch why it was stopped; null if it is done */
-    public record Treated(Cards.Treating treating, @Nullable String branch) {}
+    /** A treatment of a case went well, or had to be stopped: said within its transaction. @param branch why it was stopped; null if it is done; @param rested whether every wait on it was kept */
+    public record Treated(Cards.Treating treating, @Nullable String branch, boolean rested) {}
+
+    /** A changeover that renewed a machine's ink is signed off. */
+    public record Renewed(long machine) {}
 
     /** Makes a treatment a card. @param make of the ink that is in the machine */
     @Transactional
@@ -169,7 +173,7 @@ public class CardService {
             case Outcome.Stopped(var words) -> {
                 giveUp(id, words);
                 if (kept.treating() != null && act instanceof CardAct.Fail(_, var branch)) {
-                    events.publishEvent(new Treated(kept.treating(), branch));
+                    events.publishEvent(new Treated(kept.treating(), branch, false));
                 }
             }
             case Outcome.Went(var card, var changed) -> {
@@ -409,10 +413,13 @@ public class CardService {
         }
         if (kept.treating() != null) {
             write("card", kept, machine, "", "%s is done".formatted(kept.title().toLowerCase(java.util.Locale.ROOT)), List.of());
-            events.publishEvent(new Treated(kept.treating(), null));
+            events.publishEvent(new Treated(kept.treating(), null, card.runs().stream().noneMatch(r -> r.status() == StepRun.Status.SKIPPED && r.step().pause() != null)));
             return;
         }
         machines.signedOff(machine.id());
+        if (cards.wish(kept.id()).filter(w -> w.purpose() == Purpose.RENEW).isPresent()) {
+            events.publishEvent(new Renewed(machine.id()));
+        }
         shelf.release(kept.id());
         long skipped = card.runs().stream().filter(r -> r.status() == StepRun.Status.SKIPPED).count();
         write("card", kept, machine, "", "signed off, %s%s".formatted(kept.title(), skipped == 0 ? "" : "; %d steps skipped".formatted(skipped)), List.of());

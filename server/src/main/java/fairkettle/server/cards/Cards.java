@@ -5,11 +5,11 @@ import static fairkettle.db.Tables.CARD_NOTE;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.PERSON;
 
+import fairkettle.benchwork.BenchWork;
 import fairkettle.changeover.Answer;
 import fairkettle.changeover.ChannelPlan;
 import fairkettle.changeover.Route;
 import fairkettle.changeover.Supply;
-import fairkettle.benchwork.BenchWork;
 import fairkettle.clinic.Treatment;
 import fairkettle.db.tables.records.CardRecord;
 import fairkettle.ink.ChannelCode;
@@ -25,6 +25,7 @@ import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -196,6 +197,11 @@ public class Cards {
 
     public Summary summary(Kept kept) {
         return json.readValue(kept.plan().data(), Summary.class);
+    }
+
+    /** What a changeover's card was wished for; empty for other cards. */
+    Optional<Changeovers.Wish> wish(long id) {
+        return db.select(CARD.WISH).from(CARD).where(CARD.ID.eq(id), CARD.WISH.isNotNull()).fetchOptional(r -> json.readValue(r.value1().data(), Changeovers.Wish.class));
     }
 
     public Kept get(long id) {

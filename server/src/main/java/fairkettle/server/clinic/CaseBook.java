@@ -5,8 +5,8 @@ import static fairkettle.db.Tables.CLINIC_CASE;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.TREATMENT_OUTCOME;
 
-import fairkettle.clinic.CaseFile;
 import fairkettle.clinic.CaseFile.Dated;
+import fairkettle.clinic.CaseFile;
 import fairkettle.clinic.Evidence;
 import fairkettle.clinic.Learning.Kind;
 import fairkettle.clinic.Learning.Outcome;
@@ -17,6 +17,7 @@ import fairkettle.server.live.Live;
 import fairkettle.server.web.Problem;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
@@ -24,6 +25,7 @@ import java.util.UUID;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
+import org.jooq.Record2;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -51,6 +53,22 @@ class CaseBook {
         boolean open() {
             return endedAt == null;
         }
+    }
+
+    /** When somebody last looked at a machine's simple things, in any case. */
+    Optional<Instant> simpleLooked(long machine) {
+        return latest(machine, "Simple").map(r -> r.value1().toInstant());
+    }
+
+    /** When a full page of a machine last kept its weight, in any case. */
+    Optional<Instant> evenPage(long machine) {
+        return latest(machine, "Page").filter(r -> json.readValue(r.value2().data(), Evidence.class) instanceof Evidence.Page(var seen)
+                && seen.values().stream().noneMatch(s -> s.off() || s.fade() > .15)).map(r -> r.value1().toInstant());
+    }
+
+    private Optional<Record2<OffsetDateTime, JSONB>> latest(long machine, String kind) {
+        return db.select(CASE_EVIDENCE.AT, CASE_EVIDENCE.BODY).from(CASE_EVIDENCE).join(CLINIC_CASE).on(CLINIC_CASE.ID.eq(CASE_EVIDENCE.CASE_ID)).where(CLINIC_CASE.MACHINE_ID.eq(machine),
+                DSL.field("{0}->>'kind'", String.class, CASE_EVIDENCE.BODY).eq(kind)).orderBy(CASE_EVIDENCE.ID.desc()).limit(1).fetchOptional();
     }
 
     long open(long machine, UUID together, String by, String words, String work, Situation situation) {

@@ -1,9 +1,11 @@
 package fairkettle.server.clinic;
 
+import fairkettle.check.WhitePasses;
 import fairkettle.check.Work;
-import fairkettle.clinic.Advice;
 import fairkettle.clinic.Advice.Next;
+import fairkettle.clinic.Advice;
 import fairkettle.clinic.AdviceWords;
+import fairkettle.clinic.AnotherRound;
 import fairkettle.clinic.CaseFile;
 import fairkettle.clinic.Complaint;
 import fairkettle.clinic.Evidence;
@@ -11,11 +13,14 @@ import fairkettle.clinic.Finding;
 import fairkettle.clinic.Learning;
 import fairkettle.clinic.Progress;
 import fairkettle.clinic.Remedy;
+import fairkettle.clinic.SimpleThing;
 import fairkettle.clinic.Table;
 import fairkettle.clinic.Treatment;
 import fairkettle.ink.ChannelCode;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.clinic.CaseBook.Kept;
+import fairkettle.server.papers.Sheet;
+import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
@@ -27,17 +32,23 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -50,9 +61,11 @@ class ClinicController {
     private final ClinicService service;
     private final CaseBook book;
     private final Cards cards;
+    private final Shop shop;
     private final Clock clock;
 
-    ClinicController(ClinicService service, CaseBook book, Cards cards, Clock clock) {
+    ClinicController(ClinicService service, CaseBook book, Cards cards, Shop shop, Clock clock) {
+        this.shop = shop;
         this.service = service;
         this.book = book;
         this.cards = cards;
@@ -98,7 +111,13 @@ class ClinicController {
      */
     record CaseJson(long id, long machine, String name, String family, List<String> complaints, String words, String work, Instant openedAt, String openedBy, @Nullable Instant endedAt, @Nullable Ending ending, String endingWords,
             List<CaseChannelJson> channels, List<FindingJson> findings, List<String> because, @Nullable CaseAdviceJson advice, List<OtherJson> others, List<TriedJson> tried, SpentJson spent, List<RuleJson> rules, List<String> beside,
-            @Nullable Long card, @Nullable String drift, List<String> cannotKnow, double padRoom) {}
+            @Nullable Long card, @Nullable String drift, List<String> cannotKnow, double padRoom, List<SimpleJson> simple, @Nullable Instant provisionalUntil, @Nullable String printOn, @Nullable RoundsJson rounds) {}
+
+    /** @param known why nobody need look; null if somebody must */
+    record SimpleJson(String label, String look, @Nullable String known) {}
+
+    /** Full rounds that are behind, and what another costs against other ways. */
+    record RoundsJson(int behind, double again, double renew, double head, String words) {}
 
     record RuleJson(Treatment treatment, String why) {}
 
@@ -188,6 +207,21 @@ class ClinicController {
         return json(book.get(id));
     }
 
+    /** Some of its whites print: the machine is set to them, and the case is good enough until there is a head. */
+    @PostMapping("/api/cases/{id}/print-on")
+    CaseJson printOn(@PathVariable long id) {
+        service.printOn(id);
+        return json(book.get(id));
+    }
+
+    /** The whole case on paper. */
+    @GetMapping("/api/cases/{id}/paper.pdf")
+    ResponseEntity<byte[]> casePaper(@PathVariable long id, @RequestParam(defaultValue = "a4") String paper) {
+        var kept = book.get(id);
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.inline().filename("case-%d.pdf".formatted(id)).build().toString())
+                .body(CasePaper.of(Sheet.paper(paper), kept, json(kept), shop.settings().zoneId()));
+    }
+
     // ---- in --------------------------------------------------------------------------------------------------------
 
     private static Set<ChannelCode> codes(@Nullable List<String> channels) {
@@ -251,7 +285,17 @@ class ClinicController {
                 AdviceWords.because(kept.file()), advice == null ? null : adviceOf(advice, kept), advice == null ? List.of() : others(advice, kept),
                 kept.file().tried().stream().map(t -> new TriedJson(t.at(), t.by(), t.what(), names(t.channels()), t.result())).toList(),
                 new SpentJson(so.mL(), so.pad(), so.hands(), Duration.between(kept.openedAt(), kept.endedAt() == null ? clock.instant() : kept.endedAt()).toMinutes() / 60.0, so.money()), rules(kept, so), beside, card == null ? null : card.id(),
-                service.drift(kept).orElse(null), cannotKnow(kept.file()), so.padRoom());
+                service.drift(kept).orElse(null), cannotKnow(kept.file()), so.padRoom(), simple(kept), kept.open() ? kept.file().provisionalUntil().filter(clock.instant()::isBefore).orElse(null) : null,
+                service.printOn(kept, so).map(WhitePasses::words).orElse(null), kept.open() && so.rounds() > 0 ? rounds(AnotherRound.of(so, failing)) : null);
+    }
+
+    private List<SimpleJson> simple(Kept kept) {
+        var known = kept.open() ? service.known(kept.machine()) : Map.<SimpleThing, String>of();
+        return Arrays.stream(SimpleThing.values()).map(t -> new SimpleJson(t.label(), t.look(), known.get(t))).toList();
+    }
+
+    private static RoundsJson rounds(AnotherRound round) {
+        return new RoundsJson(round.rounds(), round.again(), round.renew(), round.head(), round.words());
     }
 
     private static List<String> names(Set<ChannelCode> channels) {

@@ -1,6 +1,7 @@
 package fairkettle.server.clinic;
 
 import fairkettle.changeover.Supply;
+import fairkettle.check.WhitePasses;
 import fairkettle.check.Work;
 import fairkettle.clinic.AdviceWords;
 import fairkettle.clinic.Belief;
@@ -10,17 +11,21 @@ import fairkettle.clinic.Evidence;
 import fairkettle.clinic.Finding;
 import fairkettle.clinic.GroundRules;
 import fairkettle.clinic.Learning;
+import fairkettle.clinic.Progress;
+import fairkettle.clinic.SimpleThing;
 import fairkettle.clinic.Table;
 import fairkettle.clinic.Treatment;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Fact;
 import fairkettle.path.Place;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Clinic;
 import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.benches.Passports;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.clinic.CaseBook.Kept;
@@ -64,12 +69,13 @@ public class ClinicService implements Clinic {
     private final CardService cardService;
     private final Ledger ledger;
     private final Owed owed;
+    private final Passports passports;
     private final UpkeepBook upkeep;
     private final Shop shop;
     private final Who who;
     private final Clock clock;
 
-    ClinicService(CaseBook book, ClinicSituation situations, Machines machines, Checks checks, Cards cards, CardService cardService, Ledger ledger, Owed owed, UpkeepBook upkeep, Shop shop, Who who, Clock clock) {
+    ClinicService(CaseBook book, ClinicSituation situations, Machines machines, Checks checks, Cards cards, CardService cardService, Ledger ledger, Owed owed, Passports passports, UpkeepBook upkeep, Shop shop, Who who, Clock clock) {
         this.book = book;
         this.situations = situations;
         this.machines = machines;
@@ -78,6 +84,7 @@ public class ClinicService implements Clinic {
         this.cardService = cardService;
         this.ledger = ledger;
         this.owed = owed;
+        this.passports = passports;
         this.upkeep = upkeep;
         this.shop = shop;
         this.who = who;
@@ -121,13 +128,38 @@ public class ClinicService implements Clinic {
         if (book.openOf(machine.id()).isPresent()) {
             throw Problem.refused("%s has a case already.".formatted(machine.name()), List.of());
         }
-        long id = book.open(machine.id(), together, who.name(), words.strip(), work.name(), situations.of(machine, complaints, work));
+        long id = book.open(machine.id(), together, who.name(), words.strip(), work.name(), situations.of(machine, complaints, work, known(machine).size() == SimpleThing.values().length));
         var fresh = freshCheck(machine);
         if (fresh.keySet().containsAll(machine.holdings().keySet())) {
             book.add(book.get(id), who.name(), new Evidence.Look(fresh), null);
         }
         ledger.record(NewEntry.of("clinic", "%s: a case was opened, %s".formatted(machine.name(), complaints.stream().map(c -> c.label().toLowerCase(Locale.ROOT)).sorted().collect(Collectors.joining(", ")))).machine(machine.id()), List.of());
         return id;
+    }
+
+    Map<SimpleThing, String> known(long machine) {
+        return known(machines.get(machine));
+    }
+
+    /** Whether it can go on with those of its whites that print. */
+    Optional<WhitePasses> printOn(Kept kept, Progress so) {
+        return !kept.open() || !so.lookedOnce() ? Optional.empty()
+                : WhitePasses.of(kept.file().situation().channels().stream().map(p -> new WhitePasses.Counted(p.code(), so.gaps(p.code()), p.strokes())).toList());
+    }
+
+    /** Set to the whites that print, until there is a head for the others. */
+    @Transactional
+    void printOn(long id) {
+        var kept = hold(id);
+        var passes = printOn(kept, kept.file().state(table(kept.file().situation().family())).progress()).orElseThrow(() -> Problem.refused("By the last check either all of its whites print, or none.", List.of()));
+        passports.write(kept.machine(), Fact.PRINTS_WITH, passes.words());
+        owed.add(kept.machine(), new Owed.NewTask("A new head, or the whites once more", passes.words(), 30, null));
+        end(id, Ending.GOOD_ENOUGH, passes.words());
+    }
+
+    /** Simple things that the books prove already. */
+    Map<SimpleThing, String> known(Machine machine) {
+        return situations.known(machine, book.evenPage(machine.id()).orElse(null), book.simpleLooked(machine.id()).orElse(null));
     }
 
     private Map<ChannelCode, List<Integer>> freshCheck(Machine machine) {
@@ -149,7 +181,7 @@ public class ClinicService implements Clinic {
         check(kept, evidence);
         Long entry = null;
         switch (evidence) {
-            case Evidence.Done(var treatment, var channels) -> entry = bookDone(kept, treatment, channels);
+            case Evidence.Done(var treatment, var channels, _) -> entry = bookDone(kept, treatment, channels);
             case Evidence.Page(var seen) -> entry = bookPage(kept, seen.keySet());
             default -> { }
         }
@@ -160,7 +192,7 @@ public class ClinicService implements Clinic {
         var known = kept.file().situation().channels().stream().map(p -> p.code()).collect(Collectors.toSet());
         Set<ChannelCode> named = switch (evidence) {
             case Evidence.Page(var seen) -> seen.keySet();
-            case Evidence.Done(_, var channels) -> channels;
+            case Evidence.Done(_, var channels, _) -> channels;
             case Evidence.Simple(var found) -> found;
             case Evidence.Bubbles(var c, _) -> Set.of(c);
             case Evidence.Thread(var c, _) -> Set.of(c);
@@ -217,6 +249,9 @@ public class ClinicService implements Clinic {
         if (on.isEmpty()) {
             throw Problem.atField("channels", "Which channels?");
         }
+        if (treatment == Treatment.RENEW) {
+            throw Problem.refused("Renewing the ink is a changeover with its own plan: “The same ink, fresh”. When it is signed off, this case knows.", List.of());
+        }
         check(kept, new Evidence.Done(treatment, on));
         var takes = kept.file().situation().takes(treatment, on.size());
         var make = machine.holdings().values().stream().filter(h -> h instanceof Holding.Inked).map(h -> ((Holding.Inked) h).make()).findFirst().orElse("");
@@ -232,7 +267,7 @@ public class ClinicService implements Clinic {
     }
 
     /** Why something should not be done now; for who wants to all the same. */
-    static String caution(Treatment treatment, Set<ChannelCode> channels, Kept kept, fairkettle.clinic.Progress so) {
+    static String caution(Treatment treatment, Set<ChannelCode> channels, Kept kept, Progress so) {
         return GroundRules.against(treatment, channels.isEmpty() ? Set.of(kept.file().situation().channels().getFirst().code()) : channels, so).orElse("");
     }
 
@@ -241,6 +276,9 @@ public class ClinicService implements Clinic {
         var kept = hold(id);
         if (cards.open().values().stream().anyMatch(c -> c.machine() == kept.machine() && cards.get(c.id()).treating() != null)) {
             throw Problem.refused("A card of this case is open. Finish it, or give it up, first.", List.of());
+        }
+        if (ending == Ending.CURED && kept.file().provisionalUntil().filter(clock.instant()::isBefore).isPresent()) {
+            throw Problem.refused("The last check came before the rest was over: early success is luck. Look again when it is.", List.of());
         }
         var table = table(kept.file().situation().family());
         book.end(kept, ending, words.strip());
@@ -275,6 +313,12 @@ public class ClinicService implements Clinic {
         });
     }
 
+    /** The machine's ink was renewed by a changeover: for its case that is a treatment of every channel. */
+    @EventListener
+    void renewed(CardService.Renewed event) {
+        book.openOf(event.machine()).ifPresent(kept -> book.add(kept, who.name(), new Evidence.Done(Treatment.RENEW, kept.file().situation().channels().stream().map(p -> p.code()).collect(Collectors.toSet()), true), null));
+    }
+
     /** Crust at an inlet is evidence, whoever saw it. */
     @EventListener
     void inletsSeen(CardService.InletsSeen event) {
@@ -307,7 +351,7 @@ public class ClinicService implements Clinic {
             return;
         }
         if (event.branch() == null || event.branch().equals("sides")) {
-            book.add(kept, who.name(), new Evidence.Done(event.treating().treatment(), event.treating().channels()), null);
+            book.add(kept, who.name(), new Evidence.Done(event.treating().treatment(), event.treating().channels(), event.rested()), null);
         }
         if ("sides".equals(event.branch())) {
             book.add(kept, who.name(), new Evidence.Parted(), null);

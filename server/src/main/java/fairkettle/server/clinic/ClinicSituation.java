@@ -1,12 +1,13 @@
 package fairkettle.server.clinic;
 
+import fairkettle.changeover.Supply;
 import fairkettle.check.Work;
 import fairkettle.clinic.Complaint;
-import fairkettle.clinic.Situation;
+import fairkettle.clinic.SimpleThing;
 import fairkettle.clinic.Situation.Part;
 import fairkettle.clinic.Situation.Prices;
+import fairkettle.clinic.Situation;
 import fairkettle.clinic.Treatment;
-import fairkettle.changeover.Supply;
 import fairkettle.ink.Family;
 import fairkettle.machine.Architecture;
 import fairkettle.path.Mixture;
@@ -14,7 +15,9 @@ import fairkettle.path.Place;
 import fairkettle.routine.DryingCurve;
 import fairkettle.routine.DueTimes.Standing;
 import fairkettle.safety.School;
+import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines.Machine;
+import fairkettle.server.benches.Machines;
 import fairkettle.server.climate.Room;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.routines.Standings;
@@ -27,7 +30,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** What the shop knows of a machine when a case is opened: nothing of it is asked. */
@@ -39,6 +45,8 @@ class ClinicSituation {
     private static final int IN_A_ROW = 3; // the profile says nothing else
     private static final double OFTEN = 1.5; // cleanings a day of late
 
+    private final Machines machines;
+    private final Checks checks;
     private final Standings standings;
     private final Ledger ledger;
     private final Room room;
@@ -47,7 +55,9 @@ class ClinicSituation {
     private final Shop shop;
     private final Clock clock;
 
-    ClinicSituation(Standings standings, Ledger ledger, Room room, Shelf shelf, Supplies supplies, Shop shop, Clock clock) {
+    ClinicSituation(Machines machines, Checks checks, Standings standings, Ledger ledger, Room room, Shelf shelf, Supplies supplies, Shop shop, Clock clock) {
+        this.machines = machines;
+        this.checks = checks;
         this.standings = standings;
         this.ledger = ledger;
         this.room = room;
@@ -57,7 +67,23 @@ class ClinicSituation {
         this.clock = clock;
     }
 
-    Situation of(Machine machine, Set<Complaint> complaints, Work work) {
+    /** What needs no look. @param even when a full page last kept its weight; @param looked when somebody last looked at all of it */
+    Map<SimpleThing, String> known(Machine machine, @Nullable Instant even, @Nullable Instant looked) {
+        var now = clock.instant();
+        var contents = ledger.ofMachineNow(machine.id());
+        var profile = machine.profile();
+        double lowest = profile.channels().stream().filter(c -> machine.holdings().containsKey(c.code()))
+                .mapToDouble(c -> contents.getOrDefault(new Place.InPath(machine.id(), c.code(), c.first().kind()), Mixture.EMPTY).volume().mL() / c.first().capacity().mL()).min().orElse(0);
+        double pad = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY).volume().mL();
+        double cleaning = profile.draws().cleaning().mL() * machine.holdings().size();
+        boolean lots = machine.holdings().keySet().stream().allMatch(c -> machines.lotIn(machine.id(), c) != 0);
+        var read = standings.of(machine.id()).all().stream().filter(s -> s.key().routine().equals("levels") && s.mark().entry() != null).map(s -> s.mark().since()).findFirst().orElse(null);
+        var printed = checks.latest(machine.id(), 1).values().stream().flatMap(List::stream).map(c -> c.at()).max(Comparator.naturalOrder()).orElse(null);
+        return SimpleThing.known(new SimpleThing.Books(read, lowest, lots, (int) ((profile.padCapacity().mL() - pad) / cleaning), printed, even, looked), now);
+    }
+
+    /** @param simple whether the books prove all the simple things */
+    Situation of(Machine machine, Set<Complaint> complaints, Work work, boolean simple) {
         var now = clock.instant();
         var standing = standings.of(machine.id());
         var settings = shop.settings();
@@ -77,7 +103,7 @@ class ClinicSituation {
         boolean changed = signedOff != null && signedOff.isAfter(now.minus(Duration.ofDays(3)));
         return new Situation(family, channels, profile.architecture() == Architecture.CARTRIDGE || profile.architecture() == Architecture.BULK, true, profile.capable().headOut(),
                 Math.max(.02, Duration.between(last, now).toMinutes() / 1440.0), last.isBefore(now) ? new DryingCurve(room.since(last.minus(Duration.ofDays(2)))).average(last, now) : 1, months(standing, "cap-rim", now) + YOUNG_PART,
-                standing.padPerDay() * profile.padCapacity().mL() > OFTEN * draws.cleaning().mL() * channels.size(), changed, false, Math.max(0, profile.padCapacity().mL() - pad), IN_A_ROW, complaints, never(machine),
+                standing.padPerDay() * profile.padCapacity().mL() > OFTEN * draws.cleaning().mL() * channels.size(), changed, simple, Math.max(0, profile.padCapacity().mL() - pad), IN_A_ROW, complaints, never(machine),
                 prices(family, profile.padCapacity().mL()), new Situation.Ink(draws.nozzleCheck().mL(), draws.sheet().mL(), draws.cleaning().mL(), draws.powerCleaning().mL()));
     }
 

@@ -21,12 +21,14 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
@@ -58,10 +60,16 @@ class PracticeController {
 
     record PracticeJson(List<RunLineJson> runs, List<DrillLineJson> drills, List<SequenceLineJson> sequences) {}
 
-    record DrillAnswerJson(int number, String words, String then) {}
+    /** @param place on a drawing, from the left; 0 where nothing is drawn */
+    record DrillAnswerJson(int number, String words, String then, int place) {}
+
+    /** @param states in no order that tells; one of them is right, the others say what they do */
+    record DrillPortJson(String label, List<DrillStateJson> states) {}
+
+    record DrillStateJson(String words, boolean right, String then) {}
 
     /** @param right the number of the right answer */
-    record DrillQuestionJson(String id, String ask, String swatch, List<DrillAnswerJson> answers, int right) {}
+    record DrillQuestionJson(String id, String ask, String swatch, List<DrillAnswerJson> answers, int right, List<DrillPortJson> ports) {}
 
     record DrillJson(Drill drill, String label, String say, List<DrillQuestionJson> questions) {}
 
@@ -112,8 +120,13 @@ class PracticeController {
     DrillJson drill(@PathVariable Drill drill) {
         return new DrillJson(drill, drill.label(), drill.say(), drill.questions().stream().map(q -> {
             var order = shuffled(q.answers().size(), q.id());
-            return new DrillQuestionJson(q.id(), q.ask(), q.swatch(), IntStream.range(0, order.size()).mapToObj(i -> new DrillAnswerJson(i, q.answers().get(order.get(i)).words(), q.answers().get(order.get(i)).then())).toList(), order.indexOf(0));
+            return new DrillQuestionJson(q.id(), q.ask(), q.swatch(), IntStream.range(0, order.size()).mapToObj(i -> new DrillAnswerJson(i, q.answers().get(order.get(i)).words(), q.answers().get(order.get(i)).then(), drill.place(q.answers().get(order.get(i))))).toList(), order.indexOf(0), q.ports().stream().map(PracticeController::port).toList());
         }).toList());
+    }
+
+    private static DrillPortJson port(Drill.Port port) {
+        return new DrillPortJson(port.label(), Stream.concat(Stream.of(new DrillStateJson(port.right(), true, "")), port.wrong().stream().map(w -> new DrillStateJson(w.words(), false, w.then())))
+                .sorted(Comparator.comparing(DrillStateJson::words)).toList());
     }
 
     /** The same for the same question, so that an answer means the same here and there. */

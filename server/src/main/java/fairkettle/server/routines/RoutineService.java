@@ -32,6 +32,8 @@ public class RoutineService {
 
     /** Of a page, what a print covers with each of its inks where nobody says otherwise. */
     private static final double USUAL_COVER = 0.12;
+    /** Before that nobody asks what is to become of a part. */
+    private static final double NEARLY = 0.7;
     /** Minutes that rinsing a part takes beyond fitting a new one. */
     private static final int RINSED = 8;
 
@@ -76,7 +78,7 @@ public class RoutineService {
             case "damper", "white-damper" -> Supply.DAMPER;
             default -> null;
         };
-        if (what == null) {
+        if (what == null || standing.progress() < NEARLY) {
             return Optional.empty();
         }
         double life = standing.routine().drives().stream().filter(d -> d.driver() == Driver.CLOCK).mapToDouble(Routine.Drive::base).findFirst().orElse(365);
