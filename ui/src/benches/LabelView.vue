@@ -68,6 +68,8 @@ onMounted(async () => {
 <style scoped>
 .label {
   display: flex;
+  flex-wrap: wrap;
+  overflow-wrap: anywhere;
   gap: 22px;
   align-items: center;
   padding: 18px 22px;

@@ -34,6 +34,7 @@ const unlikely = computed(() => found.value?.findings.filter((f) => f.share < LE
 const whole = (share: number) => `${Math.round(share * 100)} %`
 const else_ = ref(false)
 const saw = ref(false)
+const words = ref('')
 const cost = (amount: number) =>
   new Intl.NumberFormat('en-GB', { style: 'currency', currency: currency.value }).format(amount)
 const title = computed(() => {
@@ -109,14 +110,30 @@ const title = computed(() => {
           <div v-if="found.advice && !found.card" class="ways">
             <BButton variant="outline-secondary" @click="else_ = true">Something else</BButton>
             <BButton variant="outline-secondary" @click="saw = true">Seen or felt</BButton>
-            <BButton
-              v-if="found.advice.kind !== 'STOP' && found.advice.kind !== 'CLOSE'"
-              variant="outline-secondary"
-              :disabled="busy"
-              @click="end({ ending: 'STOPPED', words: '' })"
-              >Stop here</BButton
-            >
           </div>
+          <details v-if="found.advice && !found.card && !['STOP', 'CLOSE'].includes(found.advice.kind)" class="fold">
+            <summary>End it all the same</summary>
+            <label class="small" for="ending-words">In a word, for the log</label>
+            <input id="ending-words" v-model="words" class="form-control" maxlength="500" />
+            <div class="ways">
+              <BButton
+                v-if="!found.channels.some((c) => c.failing)"
+                variant="outline-secondary"
+                :disabled="busy"
+                @click="end({ ending: 'CURED', words })"
+                >Cured</BButton
+              >
+              <BButton variant="outline-secondary" :disabled="busy" @click="end({ ending: 'GOOD_ENOUGH', words })"
+                >Good enough</BButton
+              >
+              <BButton variant="outline-secondary" :disabled="busy" @click="end({ ending: 'STOPPED', words })"
+                >Stop here</BButton
+              >
+              <BButton variant="outline-secondary" :disabled="busy" @click="end({ ending: 'HANDED_OVER', words })"
+                >Handed over</BButton
+              >
+            </div>
+          </details>
         </div>
 
         <div class="belief">

@@ -62,6 +62,9 @@ function look() {
   flex-wrap: wrap;
   gap: 8px;
 }
+.port:last-of-type {
+  margin-bottom: 12px;
+}
 .then {
   grid-column: 2;
   margin: 0;

@@ -99,6 +99,8 @@ final class Browser implements AutoCloseable {
               const cells = {}, enter = (cell, value) => { if (!step.entries[cell]) cells[cell] = String(value) }
               const bottle = (c) => all.bottles.find((b) => b.channel === c && b.label.startsWith(codes))?.id
               if (ask.kind === 'Ticks') for (let i = 0; i < ask.items.length; i++) await enter('item/' + i, 'yes')
+              if (ask.kind === 'Each') for (let i = 0; i < ask.items.length; i++) await enter('each/' + i, String(ask.items) === String(ask.answers) ? ask.items[i] : ask.answers[0])
+              if (ask.kind === 'Tally') for (let i = 0; i < ask.items.length; i++) await enter('part/' + i, '2')
               if (ask.kind === 'InOrder') for (const c of ask.channels) await enter(c, 'yes')
               if (ask.kind === 'Picks') for (let i = 0; i < ask.items.length; i++) await enter('pick/' + i, '5')
               if (ask.kind === 'Acknowledge') await enter('agreed', 'yes')

@@ -78,11 +78,25 @@ final class CardHand {
             browser.click(row + ".square:nth-child(5)");
             browser.until(d -> !d.findElements(By.cssSelector(row + ".square.done")).isEmpty());
         }
-        var tick = ".ask .ticks:not(.choice) .tick:not(.done), .ask > .tick:not(.done)";
+        for (int of = 1; of <= browser.all(".each .of").size(); of++) {
+            var row = ".each .of:nth-of-type(%d) ".formatted(of);
+            if (browser.all(row + ".tick.done").isEmpty()) {
+                var own = browser.find(row + ".code").getText();
+                var answers = browser.all(row + ".tick").stream().map(t -> t.getText()).toList();
+                browser.click(row + ".tick:nth-child(%d)".formatted(Math.max(0, answers.indexOf(own)) + 1)); // a label that is read is its own
+                browser.until(d -> !d.findElements(By.cssSelector(row + ".tick.done")).isEmpty());
+            }
+        }
+        for (int part = 0; part < browser.all(".tally .count").size(); part++) {
+            var cell = "#part-" + part;
+            browser.click(".tally .count:nth-of-type(%d) [aria-label$='one more']".formatted(part + 1));
+            browser.until(d -> !d.findElement(By.cssSelector(cell)).getDomProperty("value").isEmpty());
+        }
+        var tick = ".ask .ticks:not(.choice) .tick:not(.done):not([disabled]), .ask > .tick:not(.done)";
         while (!browser.all(tick).isEmpty()) {
-            int before = browser.all(tick).size();
+            int before = browser.all(".tick.done").size();
             browser.click(tick);
-            browser.until(d -> d.findElements(By.cssSelector(tick)).size() < before);
+            browser.until(d -> d.findElements(By.cssSelector(".tick.done")).size() > before);
         }
         var cell = ".ask .cell:not(.done)";
         while (!browser.all(cell).isEmpty()) {

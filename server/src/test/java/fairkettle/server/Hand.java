@@ -105,6 +105,17 @@ public class Hand {
                     cells.put("item/" + i, "yes");
                 }
             }
+            case "Each" -> {
+                var items = ask.get("items").toString();
+                for (int i = 0; i < ask.get("items").size(); i++) {
+                    cells.put("each/" + i, items.equals(ask.get("answers").toString()) ? ask.get("items").get(i).asString() : ask.get("answers").get(0).asString());
+                }
+            }
+            case "Tally" -> {
+                for (int i = 0; i < ask.get("items").size(); i++) {
+                    cells.put("part/" + i, "2");
+                }
+            }
             case "Count" -> cells.put("count", ask.get("expected").asString());
             case "Acknowledge" -> cells.put("agreed", "yes");
             case "Words" -> cells.put("words", "as found");

@@ -10,6 +10,7 @@ import fairkettle.clinic.Situation;
 import fairkettle.clinic.Treatment;
 import fairkettle.ink.Family;
 import fairkettle.machine.Architecture;
+import fairkettle.machine.Profile;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.routine.DryingCurve;
@@ -43,6 +44,7 @@ class ClinicSituation {
     private static final double HOURS_A_MONTH = 730;
     private static final double YOUNG_PART = 6; // months, where nobody knows when it was fitted
     private static final int IN_A_ROW = 3; // the profile says nothing else
+    private static final double SNAPPED_IN = 15; // minutes of a hand
     private static final double OFTEN = 1.5; // cleanings a day of late
 
     private final Machines machines;
@@ -104,7 +106,7 @@ class ClinicSituation {
         return new Situation(family, channels, profile.architecture() == Architecture.CARTRIDGE || profile.architecture() == Architecture.BULK, true, profile.capable().headOut(),
                 Math.max(.02, Duration.between(last, now).toMinutes() / 1440.0), last.isBefore(now) ? new DryingCurve(room.since(last.minus(Duration.ofDays(2)))).average(last, now) : 1, months(standing, "cap-rim", now) + YOUNG_PART,
                 standing.padPerDay() * profile.padCapacity().mL() > OFTEN * draws.cleaning().mL() * channels.size(), changed, simple, Math.max(0, profile.padCapacity().mL() - pad), IN_A_ROW, complaints, never(machine),
-                prices(family, profile.padCapacity().mL()), new Situation.Ink(draws.nozzleCheck().mL(), draws.sheet().mL(), draws.cleaning().mL(), draws.powerCleaning().mL()));
+                prices(family, profile), new Situation.Ink(draws.nozzleCheck().mL(), draws.sheet().mL(), draws.cleaning().mL(), draws.powerCleaning().mL()));
     }
 
     private static double months(Standings.OfMachine machine, String routine, Instant now) {
@@ -126,7 +128,7 @@ class ClinicSituation {
         return never;
     }
 
-    private Prices prices(Family family, double padCapacity) {
+    private Prices prices(Family family, Profile profile) {
         var settings = shop.settings();
         double minor = Math.pow(10, settings.money().getDefaultFractionDigits());
         double ink = shelf.lots().stream().filter(l -> !l.fluid() && l.family() == family && !l.volume().isZero()).mapToDouble(l -> l.price() / minor / l.volume().mL()).average().orElse(Prices.USUAL.ink());
@@ -135,7 +137,9 @@ class ClinicSituation {
         double minute = settings.labourPerHour() / minor / 60;
         var usual = Prices.USUAL;
         double scale = minute > 0 ? minute / usual.minute() : 1; // why: what a false cure costs is mostly hands and ink, at this shop's rates
-        return new Prices(ink, settings.padPrice() / minor / padCapacity, fluid, minute, usual.hour() * scale, parts.containsKey(Supply.DAMPER) ? parts.get(Supply.DAMPER) / minor : usual.damper(), usual.cap(), usual.falseDone() * scale,
-                usual.relapse() * scale, usual.head() * scale);
+        // why: where the user snaps the head in, a hopeless one is exchanged, and the ladder ends sooner
+        double head = profile.headsByUser() ? parts.getOrDefault(Supply.HEAD_CARTRIDGE, Supply.HEAD_CARTRIDGE.usualPrice()) / minor + SNAPPED_IN * minute : usual.head() * scale;
+        return new Prices(ink, settings.padPrice() / minor / profile.padCapacity().mL(), fluid, minute, usual.hour() * scale, parts.containsKey(Supply.DAMPER) ? parts.get(Supply.DAMPER) / minor : usual.damper(), usual.cap(), usual.falseDone() * scale,
+                usual.relapse() * scale, head);
     }
 }

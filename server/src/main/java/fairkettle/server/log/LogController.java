@@ -23,7 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 class LogController {
 
     private static final int PAGE = 50;
-    private static final List<String> KINDS = List.of("bottle", "branch", "card", "check", "cleaning", "key", "machine", "note", "pad", "reading", "skip", "step", "strike", "supply", "waste");
+    private static final List<String> KINDS = List.of("bottle", "branch", "card", "check", "cleaning", "clinic", "key", "machine", "note", "owed", "pad", "print", "purge", "reading", "skip", "step", "strike", "supply", "treatment", "upkeep", "waste", "white");
 
     private final DSLContext db;
     private final Burden burden;

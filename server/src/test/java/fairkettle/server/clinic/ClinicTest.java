@@ -5,6 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fairkettle.server.Api;
 import fairkettle.server.Hand;
 import fairkettle.server.ServerTest;
+import java.io.IOException;
+import java.util.stream.IntStream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -133,5 +137,89 @@ class ClinicTest {
         assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"NONSENSE\"}")).hasStatus(400);
         assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"PAGE\", \"page\": []}")).hasStatus(400);
         assertThat(advice(say(id, "{\"kind\": \"TRIED\", \"remedy\": \"CLICK_IN\", \"yes\": true}"))).isEqualTo("CLOSE");
+    }
+
+    @Test
+    void whatTheBooksProveIsNotAskedAgain() {
+        long machine = api.machine("Clinic books", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/checks", GAPS);
+        long id = open(machine, "GAPS").get("id").asLong();
+        var simple = look(id).get("simple").toString();
+        assertThat(simple).contains("it printed today", "by the account").contains("\"label\":\"Vents\",\"look\":\"open, holes not stuck over\"}");
+        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        api.post("/api/cases/" + id + "/end", "{\"ending\": \"STOPPED\", \"words\": \"\"}");
+        var again = open(machine, "GAPS");
+        assertThat(advice(again)).as("all of it was looked at today").isNotEqualTo("SIMPLE");
+    }
+
+    @Test
+    void anEarlyCheckAfterAPowerCleaningIsNoCure() {
+        long machine = api.machine("Clinic early", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/checks", GAPS);
+        long id = open(machine, "GAPS").get("id").asLong();
+        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        say(id, "{\"kind\": \"DONE\", \"treatment\": \"POWER_CLEANING\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
+        api.post("/api/machines/" + machine + "/checks", WHOLE);
+        assertThat(look(id).get("provisionalUntil").asString()).isNotBlank();
+        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"\"}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("early success is luck");
+        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"HANDED_OVER\", \"words\": \"to the evening\"}")).hasStatusOk();
+    }
+
+    private long film(String name) {
+        return api.read(api.post("/api/machines", """
+                {"name": "%s", "bench": "Test bench", "profile": "film-rebuilt", "holds": "INKED", "family": "FILM", "foodOnly": false, "tankShare": 0.7}
+                """.formatted(name))).at("/plate/id").asLong();
+    }
+
+    @Test
+    void withHalfOfItsWhitesItPrintsOnInMorePasses() {
+        long machine = film("Clinic passes");
+        var gone = IntStream.range(0, 88).boxed().toList();
+        api.post("/api/machines/" + machine + "/checks", "{\"missing\": {\"K\": [], \"C\": [], \"M\": [], \"Y\": [], \"W1\": [], \"W2\": %s}}".formatted(gone));
+        var opened = api.read(api.post("/api/cases", "{\"machines\": [%d], \"complaints\": [\"GONE\"], \"work\": \"WHITE\", \"words\": \"\"}".formatted(machine)));
+        long id = opened.get("id").asLong();
+        assertThat(opened.get("printOn").asString()).contains("1 of 2 whites print", "2 times as long");
+        assertThat(api.read(api.post("/api/cases/" + id + "/print-on", "{}")).get("ending").asString()).isEqualTo("GOOD_ENOUGH");
+        assertThat(api.read(api.get("/api/machines/" + machine + "/passport")).toString()).contains("set white to W1");
+        assertThat(api.post("/api/cases/" + id + "/print-on", "{}")).hasStatus(422);
+    }
+
+    @Test
+    void renewingIsAChangeoverAndCrustIsEvidenceWhoeverSawIt() {
+        long machine = api.machine("Clinic crust", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/checks", GAPS);
+        long id = open(machine, "GAPS").get("id").asLong();
+        assertThat(api.post("/api/cases/" + id + "/card", "{\"treatment\": \"RENEW\", \"channels\": [\"C\"]}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("The same ink, fresh");
+        long card = api.read(api.post("/api/machines/" + machine + "/works", "{\"work\": \"INLET_POINTS\", \"channels\": [\"C\"]}")).get("card").asLong();
+        hand.carryOutUntil(card, "MAKERS_DYE", "dissolve");
+        assertThat(db.sql("select count(*) from case_evidence where case_id = ? and body->>'kind' = 'Crust'").param(id).query(Integer.class).single()).isEqualTo(1);
+    }
+
+    @Test
+    void aBottleThatTurnsOutBadOpensACaseWhereItWasFilledFrom() {
+        hand.bottles("SUBLIMATION", false, "K", "C", "M", "Y");
+        long machine = api.machine("Clinic lot", "small-tank", "INKED");
+        db.sql("update channel set lot_id = (select max(id) from lot where channel = 'C' and family = 'SUBLIMATION') where machine_id = ? and code = 'C'").param(machine).update();
+        long lot = db.sql("select lot_id from channel where machine_id = ? and code = 'C'").param(machine).query(Long.class).single();
+        assertThat(api.post("/api/shelf/lots/" + lot + "/spoiled", "{\"reason\": \"threads on the needle\"}")).hasStatusOk();
+        var open = api.read(api.get("/api/clinic")).get("open").toString();
+        assertThat(open).contains("Clinic lot");
+        int cases = db.sql("select count(*) from clinic_case where machine_id = ?").param(machine).query(Integer.class).single();
+        api.post("/api/shelf/lots/" + lot + "/spoiled", "{\"reason\": \"threads on the needle\"}");
+        assertThat(db.sql("select count(*) from clinic_case where machine_id = ?").param(machine).query(Integer.class).single()).as("marked twice, opened once").isEqualTo(cases);
+        hand.setBottlesAside();
+    }
+
+    @Test
+    void aCaseGoesOntoPaper() throws IOException {
+        long machine = api.machine("Clinic paper", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/checks", GAPS);
+        long id = open(machine, "GAPS").get("id").asLong();
+        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        say(id, "{\"kind\": \"DONE\", \"treatment\": \"SOAK\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
+        var paper = api.get("/api/cases/" + id + "/paper.pdf").getResponse().getContentAsByteArray();
+        try (var pdf = Loader.loadPDF(paper)) {
+            assertThat(new PDFTextStripper().getText(pdf)).contains("Clinic paper", "Soak over a wet cloth", "6 missing", "Believed");
+        }
     }
 }

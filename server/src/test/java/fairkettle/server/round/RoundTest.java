@@ -56,6 +56,16 @@ class RoundTest {
         return StreamSupport.stream(round.get("visits").spliterator(), false).filter(v -> v.get("key").asString().equals(key)).findFirst().orElse(null);
     }
 
+    @Test
+    void aLongHoldSaysWhatItLeavesUndone() {
+        long machine = api.machine("Held long", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/promises", "{\"words\": \"sashes for the show\", \"due\": \"%s\", \"minutes\": 60}".formatted(clock.instant().plus(Duration.ofHours(3))));
+        var hold = api.read(api.get("/api/machines/" + machine + "/hold?minutes=720"));
+        assertThat(hold.get("clashes").toString()).contains("promised in that time: sashes for the show");
+        assertThat(hold.get("better").asString()).isNotBlank();
+        assertThat(api.read(api.get("/api/machines/" + machine + "/hold?minutes=30")).get("clashes")).isEmpty();
+    }
+
     private String owed(long machine, String words) {
         var tasks = api.read(api.post("/api/machines/" + machine + "/owed", "{\"words\": \"%s\", \"why\": \"it drips\", \"inDays\": 0}".formatted(words)));
         return "o/" + StreamSupport.stream(tasks.spliterator(), false).filter(t -> t.get("words").asString().equals(words)).findFirst().orElseThrow().get("id").asLong();

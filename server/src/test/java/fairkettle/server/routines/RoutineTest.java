@@ -107,6 +107,40 @@ class RoutineTest {
     }
 
     @Test
+    void twoLooksAtALineStandSideBySide() {
+        long machine = api.read(api.post("/api/machines", """
+                {"name": "Routine looks at lines", "bench": "Test bench", "profile": "film-rebuilt", "holds": "INKED", "family": "FILM", "foodOnly": false, "tankShare": 0.7}
+                """)).at("/plate/id").asLong();
+        var path = "/api/machines/" + machine + "/line-looks?place=LINE&channel=";
+        for (var seen : List.of("CLEAR", "FILM", "SOLID")) {
+            assertThat(api.send(path + "W1&seen=" + seen, new byte[0])).hasStatusOk();
+        }
+        var looks = api.read(api.get("/api/machines/" + machine + "/routines")).get("looks");
+        assertThat(looks).hasSize(2);
+        assertThat(looks.get(0).get("seen").asString()).isEqualTo("SOLID");
+        assertThat(routine(machine, "look-line", "W1").get("progress").asDouble()).isLessThan(.01);
+        assertThat(api.send(path + "C&seen=CLEAR", new byte[0])).hasStatus(400);
+        assertThat(api.send(path + "W1&seen=CLEAR", new byte[] {1, 2, 3})).as("no picture").matches(r -> r.getResponse().getStatus() >= 400);
+    }
+
+    @Test
+    void upkeepIsHeldAgainstWhatWasPrinted() {
+        long machine = api.machine("Routine burden", "small-cartridge", "INKED");
+        api.post("/api/machines/" + machine + "/printed", "{\"sheets\": 100}");
+        api.post("/api/machines/" + machine + "/cleanings", "{\"power\": false}");
+        api.post("/api/machines/" + machine + "/routines/rail/done", "{}");
+        for (var line : api.read(api.get("/api/burden?days=30"))) {
+            if (line.get("machines").toString().contains("Routine burden")) {
+                assertThat(line.get("printed").asDouble()).isGreaterThanOrEqualTo(6.2);
+                assertThat(line.get("minutes").asInt()).isGreaterThanOrEqualTo(14);
+                assertThat(line.get("mL").asDouble()).isGreaterThanOrEqualTo(2);
+                assertThat(line.at("/perSquareMetre/minutes").asDouble()).isPositive();
+            }
+        }
+        assertThat(api.get("/api/burden?days=0")).hasStatus(400);
+    }
+
+    @Test
     void whiteGoesBackShakenAndItsLineCountsAsMoved() {
         long machine = api.read(api.post("/api/machines", """
                 {"name": "Routine white", "bench": "Test bench", "profile": "film-rebuilt", "holds": "INKED", "family": "FILM", "foodOnly": false, "tankShare": 0.7}
