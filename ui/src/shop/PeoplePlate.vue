@@ -127,10 +127,19 @@ const says = (p: Person) =>
   gap: 10px;
   align-items: center;
 }
+.day input:not([type='checkbox']) {
+  flex: 1 1 90px;
+  min-width: 0;
+}
 .day-name {
   width: 150px;
   flex: none;
   text-transform: capitalize;
+}
+@media (max-width: 600px) {
+  .day {
+    flex-wrap: wrap;
+  }
 }
 h2 {
   margin-bottom: 10px;

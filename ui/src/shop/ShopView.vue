@@ -375,6 +375,10 @@ async function reload() {
   margin-bottom: 6px;
   min-height: 44px;
 }
+.day input:not([type='checkbox']) {
+  flex: 1 1 90px;
+  min-width: 0;
+}
 .day-name {
   width: 150px;
   flex: none;
@@ -396,6 +400,11 @@ h2 {
   gap: 16px;
   align-items: center;
   margin-top: 18px;
+}
+@media (max-width: 600px) {
+  .day {
+    flex-wrap: wrap;
+  }
 }
 @media (max-width: 900px) {
   .sections,

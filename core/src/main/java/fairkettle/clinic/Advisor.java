@@ -195,15 +195,11 @@ public final class Advisor {
     // ---- treating -------------------------------------------------------------------------------------------------
 
     private boolean possible(Treatment t) {
-        return !situation.never().contains(t) && switch (t) {
-            case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> situation.refillable();
-            case FLUSH_LINE -> !situation.refillable();
-            case DRAW_AT_WASTE_LINE -> situation.wasteLine();
-            case AGITATE -> situation.channels().stream().anyMatch(p -> p.code().white());
+        return !situation.never().contains(t) && situation.builtFor(t) && switch (t) {
             case RENEW -> so.failing().stream().anyMatch(c -> so.threads().contains(c) || so.offColour().contains(c));
             case POWER_CLEANING -> so.times(t) < 2 && so.padRoom() > 2 * situation.takes(t, 0).pad();
             case CLEANING -> so.padRoom() > situation.takes(t, 0).pad();
-            case HEAD_OUT -> situation.headOut() && so.times(t) == 0 && so.took().toHours() >= 20;
+            case HEAD_OUT -> so.times(t) == 0 && so.took().toHours() >= 20;
             case NEW_DAMPER -> so.failing().stream().anyMatch(c -> so.times(t, c) == 0);
             case DRAW_AT_INLET -> !so.gainedByHand() && so.failing().stream().allMatch(c -> so.times(t, c) < 3);
             default -> true;

@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
@@ -15,6 +16,8 @@ import java.util.function.ToDoubleFunction;
  * @param share 0 to 1, of the channel where it is most likely
  */
 public record Finding(Cause cause, Set<ChannelCode> channels, double share) {
+
+    private static final double STILL = .25;
 
     private static final double WORTH_SAYING = .02;
 
@@ -98,5 +101,10 @@ public record Finding(Cause cause, Set<ChannelCode> channels, double share) {
         var believed = new TreeSet<ChannelCode>();
         codes.stream().filter(c -> share.applyAsDouble(belief.causes(c)) >= Math.max(.3, most / 2)).forEach(believed::add);
         all.add(new Finding(cause, believed, most));
+    }
+
+    /** What is still suspected in a machine that is fit: it wants a look tomorrow. Gaps that the check itself shows are not meant. */
+    public static Optional<Finding> stillSuspect(Belief belief) {
+        return of(belief, Set.of()).stream().filter(f -> f.share > STILL && f.cause != Cause.DRIED && f.cause != Cause.DEAD).findFirst();
     }
 }

@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /** What the advice never breaks. A person may do otherwise; then it is recorded, not refused. */
 public final class GroundRules {
@@ -30,6 +31,15 @@ public final class GroundRules {
         if (situation.never().contains(treatment)) {
             return Optional.of("Left out by the shop’s school.");
         }
+        if (!situation.builtFor(treatment)) {
+            return Optional.of(switch (treatment) {
+                case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> "There is no cartridge to reach.";
+                case DRAW_AT_WASTE_LINE -> "The waste line cannot be reached on this machine.";
+                case FLUSH_LINE -> "There is no long line on this machine.";
+                case HEAD_OUT -> "Its user cannot take this head out.";
+                default -> "This machine is not built for that.";
+            });
+        }
         return Optional.ofNullable(switch (treatment) {
             case CLEANING -> so.cleaningsInARow() >= situation.inARow() ? "%d cleanings in a row: rest first, more only pulls air.".formatted(so.cleaningsInARow())
                     : tooLittle(situation.ink().cleaning(), so) ? "Too little ink for a cleaning."
@@ -38,18 +48,12 @@ public final class GroundRules {
                     : tooLittle(situation.ink().powerCleaning() + POWER_RESERVE, so) ? "Tanks are below what a power cleaning needs."
                     : so.padRoom() < situation.takes(treatment, 0).pad() ? "The pad has no room for a power cleaning."
                     : so.times(treatment) >= POWER_MOST ? "Two power cleanings are enough." : null;
-            case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> situation.refillable() ? null : "There is no cartridge to reach.";
-            case DRAW_AT_WASTE_LINE -> situation.wasteLine() ? null : "The waste line cannot be reached on this machine.";
             case AGITATE -> channels.stream().allMatch(ChannelCode::white) ? null : "Only white settles so fast.";
-            case FLUSH_LINE -> situation.refillable() ? "There is no long line on this machine." : null;
             case RENEW -> channels.stream().allMatch(c -> so.threads().contains(c) || so.offColour().contains(c)) ? null
                     : "No thread was seen and no foreign colour: renewing would throw good ink away.";
             case NEW_DAMPER -> channels.stream().allMatch(c -> so.times(treatment, c) < 1) ? null : "It was changed already.";
             case DRAW_AT_INLET -> headWork(so, channels);
             case HEAD_OUT -> {
-                if (!situation.headOut()) {
-                    yield "Its user cannot take this head out.";
-                }
                 if (so.times(treatment) > 0) {
                     yield "The head was out already.";
                 }
@@ -58,7 +62,7 @@ public final class GroundRules {
                 }
                 yield so.took().compareTo(DAYS_OF_CHECKS) < 0 ? "Before a head comes out: checks over a day at least." : null;
             }
-            case PURGE_SHEET, REST_SHORT, REST_LONG, SOAK, SOAK_OVERNIGHT, WIPE, FLUSH_CAP, NEW_CAP, LOOK_AGAIN -> null;
+            case PURGE_SHEET, REST_SHORT, REST_LONG, SOAK, SOAK_OVERNIGHT, WIPE, FLUSH_CAP, NEW_CAP, LOOK_AGAIN, DRAW_AT_CARTRIDGE, PUSH_AT_VENT, DRAW_AT_WASTE_LINE, FLUSH_LINE -> null;
         });
     }
 
@@ -66,7 +70,7 @@ public final class GroundRules {
         return so.times(Treatment.WIPE) + so.times(Treatment.FLUSH_CAP) + so.times(Treatment.NEW_CAP) > 0;
     }
 
-    private static @org.jspecify.annotations.Nullable String headWork(Progress so, Set<ChannelCode> channels) {
+    private static @Nullable String headWork(Progress so, Set<ChannelCode> channels) {
         if (so.gainedByHand()) {
             return "Half was gained: stop forcing, let the machine finish the cure.";
         }

@@ -58,6 +58,18 @@ public record Situation(Family family, List<Part> channels, boolean refillable, 
         public static final Ink USUAL = new Ink(.02, .7, .9, 7);
     }
 
+    /** Whether this machine is built so that it can be done at all. */
+    public boolean builtFor(Treatment treatment) {
+        return switch (treatment) {
+            case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> refillable;
+            case FLUSH_LINE -> !refillable;
+            case DRAW_AT_WASTE_LINE -> wasteLine;
+            case HEAD_OUT -> headOut;
+            case AGITATE -> channels.stream().anyMatch(p -> p.code().white());
+            default -> true;
+        };
+    }
+
     public int index(ChannelCode code) {
         for (int i = 0; i < channels.size(); i++) {
             if (channels.get(i).code().equals(code)) {

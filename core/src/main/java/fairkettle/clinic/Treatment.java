@@ -1,6 +1,10 @@
 package fairkettle.clinic;
 
+import fairkettle.safety.School;
 import java.time.Duration;
+import java.util.EnumSet;
+import java.util.Map;
+import java.util.Set;
 
 /** What can be tried. Prices are per act; those of acts on single channels grow with the channels treated. */
 public enum Treatment {
@@ -64,6 +68,18 @@ public enum Treatment {
     /** Until the machine may be looked at again, its own wait included. @param channels treated */
     public Duration lasts(int channels) {
         return Duration.ofMinutes(minutes + Math.round(scope == Scope.CHANNELS ? handsEach * Math.max(0, channels - 1) : 0));
+    }
+
+    /** What a shop's schools leave out. @param schools positions by school; the defaults where none is given */
+    public static Set<Treatment> leftOut(Map<School, String> schools) {
+        var never = EnumSet.noneOf(Treatment.class);
+        if (!"push".equals(schools.get(School.DRAW_OR_PUSH))) {
+            never.add(PUSH_AT_VENT);
+        }
+        if ("spare".equals(schools.get(School.POWER_CLEANING))) {
+            never.add(POWER_CLEANING);
+        }
+        return never;
     }
 
     /** The wait that belongs to it although the machine could be looked at before: an early check says little. Zero where it waits by itself. */

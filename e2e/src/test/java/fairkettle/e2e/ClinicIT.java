@@ -3,6 +3,7 @@ package fairkettle.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.sql.SQLException;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -92,19 +93,20 @@ class ClinicIT {
 
     @Test
     void aClosedVentCostsNothingAndEndsTheCase() throws SQLException {
-        check("Juniper", Map.of("C", teeth(10, 40)));
-        long id = open("Juniper", "Fades down the page");
+        kettle.casesWereBefore(Duration.ofDays(7)); // it was cured last week, and what was looked at then says nothing today
+        check("Thistle", Map.of("C", teeth(10, 40)));
+        long id = open("Thistle", "Fades down the page");
         tablet.sees("Look at the simple things");
         tablet.sees("Known already:");
         tablet.find(".advice .code[aria-pressed]");
         tablet.script("[...document.querySelectorAll('.advice .code')].find((b) => b.textContent.trim() === 'C').click()");
         tablet.press("Found, and put right");
         tablet.sees("Print a check");
-        check("Juniper", Map.of());
+        check("Thistle", Map.of());
         tablet.sees("Lay down a full page");
         tablet.press("All even");
         for (int i = 0; i < 4 && !"CLOSE".equals(advice(id).get("kind")); i++) {
-            check("Juniper", Map.of());
+            check("Thistle", Map.of());
             if ("PAGE".equals(advice(id).get("kind"))) {
                 tablet.sees("Lay down a full page");
                 tablet.press("All even");

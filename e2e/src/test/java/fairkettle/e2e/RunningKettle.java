@@ -103,6 +103,13 @@ final class RunningKettle implements AutoCloseable {
         process.destroyForcibly().waitFor();
     }
 
+    /** What was said in cases was said so much earlier. */
+    void casesWereBefore(Duration length) throws SQLException {
+        try (var connection = DriverManager.getConnection(pg.url(), "kettle", ""); var write = connection.createStatement()) {
+            write.executeUpdate("update case_evidence set at = at - interval '%d seconds'".formatted(length.toSeconds()));
+        }
+    }
+
     /** As if every wait had begun so much earlier. */
     void timePasses(Duration length) throws SQLException {
         try (var connection = DriverManager.getConnection(pg.url(), "kettle", ""); var read = connection.createStatement();

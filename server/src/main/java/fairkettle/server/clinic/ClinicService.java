@@ -59,7 +59,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class ClinicService implements Clinic {
 
     private static final Duration FRESH = Duration.ofHours(12); // a check that may open a case without another
-    private static final double STILL_SUSPECT = .25;
 
     private final CaseBook book;
     private final ClinicSituation situations;
@@ -292,7 +291,7 @@ public class ClinicService implements Clinic {
         if (ending != Ending.CURED && ending != Ending.GOOD_ENOUGH) {
             return;
         }
-        Finding.of(belief, Set.of()).stream().filter(f -> f.share() > STILL_SUSPECT && f.cause() != Finding.Cause.DRIED && f.cause() != Finding.Cause.DEAD).findFirst()
+        Finding.stillSuspect(belief)
                 .ifPresent(f -> owed.add(kept.machine(), new Owed.NewTask("Nozzle check after the cure", "Fit when the case was closed; %s is still suspected.".formatted(f.cause().label()), 1, null)));
     }
 

@@ -30,7 +30,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
-import java.util.EnumSet;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -115,17 +115,10 @@ class ClinicSituation {
 
     /** What this shop's school, or this machine's, leaves out. */
     private Set<Treatment> never(Machine machine) {
-        var schools = new java.util.EnumMap<School, String>(School.class);
+        var schools = new EnumMap<School, String>(School.class);
         schools.putAll(shop.settings().schools());
         schools.putAll(machine.schools());
-        var never = EnumSet.noneOf(Treatment.class);
-        if (!"push".equals(schools.get(School.DRAW_OR_PUSH))) {
-            never.add(Treatment.PUSH_AT_VENT);
-        }
-        if ("spare".equals(schools.get(School.POWER_CLEANING))) {
-            never.add(Treatment.POWER_CLEANING);
-        }
-        return never;
+        return Treatment.leftOut(schools);
     }
 
     private Prices prices(Family family, Profile profile) {

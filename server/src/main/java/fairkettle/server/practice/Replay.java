@@ -1,19 +1,20 @@
 package fairkettle.server.practice;
 
-import fairkettle.clinic.Advisor;
 import fairkettle.clinic.AdviceWords;
+import fairkettle.clinic.Advisor;
 import fairkettle.clinic.Belief;
 import fairkettle.clinic.Evidence;
 import fairkettle.clinic.Table;
 import fairkettle.clinic.Treatment;
 import fairkettle.ink.ChannelCode;
+import fairkettle.practice.Score;
 import fairkettle.server.practice.PracticeBook.PracticeAct;
 import fairkettle.server.practice.PracticeBook.Run;
 import fairkettle.server.web.Problem;
 import fairkettle.standin.sick.AdvisedHand;
 import fairkettle.standin.sick.Bedside;
-import fairkettle.standin.sick.SickCases;
 import fairkettle.standin.sick.SickCases.Level;
+import fairkettle.standin.sick.SickCases;
 import fairkettle.standin.sick.SickMachine.Fault;
 import java.util.ArrayList;
 import java.util.List;
@@ -152,15 +153,7 @@ final class Replay {
 
     private void possible(Treatment treatment) {
         var situation = bed.sick().situation();
-        boolean there = switch (treatment) {
-            case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> situation.refillable();
-            case FLUSH_LINE -> !situation.refillable();
-            case DRAW_AT_WASTE_LINE -> situation.wasteLine();
-            case HEAD_OUT -> situation.headOut();
-            case AGITATE -> bed.all().stream().anyMatch(ChannelCode::white);
-            default -> true;
-        };
-        if (!there) {
+        if (!situation.builtFor(treatment)) {
             throw Problem.refused("This machine is not built for that.", List.of());
         }
     }
@@ -216,21 +209,7 @@ final class Replay {
 
     /** 0 to 100: against what a careful hand spent on the same machine. */
     int score(Careful careful) {
-        if (bed.machine().parted()) {
-            return 0;
-        }
-        boolean right = "DONE".equals(ended) ? cured() : hopeless();
-        if (!right) {
-            return "DONE".equals(ended) ? 10 : 20;
-        }
-        double mine = cost(bed.machine().ink(), bed.machine().hands(), bed.machine().hours());
-        double theirs = cost(careful.mL(), careful.hands(), careful.hours());
-        return Math.clamp(Math.round(100 * Math.min(1, (theirs + SMALL) / (mine + SMALL)) - HINT_COSTS * hints()), 25, 100);
+        return Score.of(new Score.Ended("DONE".equals(ended), cured(), hopeless(), bed.machine().parted()), new Score.Spent(bed.machine().ink(), bed.machine().hands(), bed.machine().hours()),
+                new Score.Spent(careful.mL(), careful.hands(), careful.hours()), hints(), bed.sick().situation().prices());
     }
-
-    private double cost(double mL, double hands, double hours) {
-        var prices = bed.sick().situation().prices();
-        return mL * prices.ink() + hands * prices.minute() + hours * prices.hour();
-    }
-
 }
