@@ -86,6 +86,9 @@ const { run: begin, busy } = oneAtATime(async (w: Work) => {
 section {
   margin-bottom: 22px;
 }
+h2 {
+  margin-bottom: 6px;
+}
 .chips {
   margin-bottom: 8px;
 }

@@ -108,6 +108,10 @@ const end = (ending: Schemas['EndJson']['ending']) => emit('end', { ending, word
       :busy="busy"
       @found="emit('say', { kind: 'SIMPLE', channels: $event })"
     />
+    <details v-else-if="advice.kind === 'WAIT'" class="fold">
+      <summary>It was looked at again</summary>
+      <LookNow :machine="found.machine" :channels="found.channels" @looked="emit('reload')" />
+    </details>
     <LookNow
       v-else-if="advice.kind === 'LOOK'"
       :machine="found.machine"

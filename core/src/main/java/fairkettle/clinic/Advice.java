@@ -1,6 +1,7 @@
 package fairkettle.clinic;
 
 import fairkettle.ink.ChannelCode;
+import java.time.Instant;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -27,6 +28,9 @@ public record Advice(Next next, double cost, @Nullable Outlook outlook, List<Oth
 
         /** Print and enter a check. */
         record Look() implements Next {}
+
+        /** The rest that belongs to the last act is not over: a check before it says little. */
+        record Wait(Instant until) implements Next {}
 
         /** Lay down a full page of every channel. */
         record Page() implements Next {}

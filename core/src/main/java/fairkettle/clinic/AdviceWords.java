@@ -26,6 +26,7 @@ public record AdviceWords(String title, String say, double minutes, Duration las
     public static AdviceWords of(Advice advice, Situation situation) {
         return switch (advice.next()) {
             case Next.Look _ -> plain("Print a check", "Nobody knows what the last act did until the strokes are looked at. Every channel, not only the sick one.", 1.5);
+            case Next.Wait _ -> plain("Let it rest, then look again", "The last check came before the rest was over: good then is luck, bad then is no verdict. Nothing is treated meanwhile.", 0);
             case Next.Page _ -> plain("Lay down a full page", "A good check is one good tenth of a millilitre. A page tells whether ink follows: strong from top to foot, no bare bands, its own colour.", 3);
             case Next.Simple _ -> plain("Look at the simple things", "Level, vent, valve, seating, family, pad. They cost nothing, and half of all “clogs” end here.", 3);
             case Next.Try(var remedy) -> plain(remedy.title(), remedy.say(), 4);
@@ -74,6 +75,7 @@ public record AdviceWords(String title, String say, double minutes, Duration las
     public static String name(Next next) {
         return switch (next) {
             case Next.Look _ -> "Another check";
+            case Next.Wait _ -> "Let it rest";
             case Next.Page _ -> "A full page";
             case Next.Simple _ -> "The simple things";
             case Next.Try(var remedy) -> remedy.title();

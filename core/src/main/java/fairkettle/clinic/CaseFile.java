@@ -41,8 +41,12 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
         return new State(belief, progress);
     }
 
-    /** The advice now: the same for the same file. */
-    public Advice advice(Table table) {
+    /** The advice at a moment: the same for the same file. */
+    public Advice advice(Table table, Instant now) {
+        var early = provisionalUntil().filter(now::isBefore);
+        if (early.isPresent()) {
+            return Advice.of(new Advice.Next.Wait(early.get()));
+        }
         var state = state(table);
         return Advisor.advise(state.belief(), state.progress(), 17L + evidence.size());
     }

@@ -36,6 +36,8 @@ class CaseFileTest {
         var early = file(at(0, look(1, 2, 3, 4)), at(1, new Evidence.Done(Treatment.POWER_CLEANING, Set.of(C), false)), at(2, look()));
         assertThat(early.provisionalUntil()).contains(NINE.plus(Duration.ofHours(13)));
         assertThat(early.tried().getLast().result()).isEqualTo("cured, provisional");
+        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(3))).next()).isEqualTo(new Advice.Next.Wait(NINE.plus(Duration.ofHours(13))));
+        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(14))).next()).isNotInstanceOf(Advice.Next.Wait.class);
     }
 
     @Test

@@ -53,7 +53,7 @@ final class CasePaper {
             });
             if (!told.findings().isEmpty()) {
                 sheet.heading("Believed");
-                told.findings().forEach(f -> sheet.text("%s %s: %.0f %%, %s".formatted(f.label(), String.join(" ", f.channels()), f.share() * 100, f.band())));
+                told.findings().forEach(f -> sheet.text("%s%s: %.0f %%, %s".formatted(f.label(), f.channels().isEmpty() ? "" : ", " + String.join(" ", f.channels()), f.share() * 100, f.band())));
             }
             if (told.advice() != null) {
                 sheet.heading("Next");

@@ -90,7 +90,7 @@ class ClinicController {
     /** @param place where it sits on the ink path */
     record FindingJson(Finding.Cause cause, String label, Finding.Place place, String signature, List<String> channels, double share, String band) {}
 
-    /** @param kind LOOK, PAGE, SIMPLE, ASK, TRY, TREAT, CLOSE or STOP */
+    /** @param kind LOOK, WAIT, PAGE, SIMPLE, ASK, TRY, TREAT, CLOSE or STOP */
     record CaseAdviceJson(String kind, String title, String say, List<String> channels, @Nullable Treatment treatment, Advice.@Nullable Question question, @Nullable Remedy remedy, double minutes, long lastsMinutes, double mL, double padML,
             double fluidML, double parts, double cost, @Nullable Double fit, @Nullable String expect, @Nullable String otherwise, @Nullable String here) {}
 
@@ -164,7 +164,7 @@ class ClinicController {
     }
 
     private CaseLineJson line(Kept kept) {
-        var next = kept.open() ? AdviceWords.of(kept.file().advice(service.table(kept.file().situation().family())), kept.file().situation()).title() : kept.endingWords();
+        var next = kept.open() ? AdviceWords.of(kept.file().advice(service.table(kept.file().situation().family()), clock.instant()), kept.file().situation()).title() : kept.endingWords();
         return new CaseLineJson(kept.id(), kept.machine(), kept.machineName(), labels(kept), kept.openedAt(), kept.endedAt(), kept.ending(), next);
     }
 
@@ -276,7 +276,7 @@ class ClinicController {
         var state = kept.file().state(table);
         var so = state.progress();
         var failing = so.failing();
-        var advice = kept.open() ? kept.file().advice(table) : null;
+        var advice = kept.open() ? kept.file().advice(table, clock.instant()) : null;
         var card = cards.open().get(kept.machine());
         var beside = book.open().stream().filter(k -> k.together().equals(kept.together()) && k.id() != kept.id()).map(Kept::machineName).toList();
         return new CaseJson(kept.id(), kept.machine(), kept.machineName(), situation.family().label(), labels(kept), kept.words(), Work.valueOf(kept.work()).label(), kept.openedAt(), kept.openedBy(), kept.endedAt(), kept.ending(), kept.endingWords(),
@@ -325,6 +325,7 @@ class ClinicController {
     private static String kind(Next next) {
         return switch (next) {
             case Next.Look _ -> "LOOK";
+            case Next.Wait _ -> "WAIT";
             case Next.Page _ -> "PAGE";
             case Next.Simple _ -> "SIMPLE";
             case Next.Ask _ -> "ASK";

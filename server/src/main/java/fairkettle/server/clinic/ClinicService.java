@@ -104,7 +104,7 @@ public class ClinicService implements Clinic {
     public List<Waiting> waiting() {
         var open = cards.open();
         return book.open().stream().map(kept -> {
-            var next = AdviceWords.of(kept.file().advice(table(kept.file().situation().family())), kept.file().situation());
+            var next = AdviceWords.of(kept.file().advice(table(kept.file().situation().family()), clock.instant()), kept.file().situation());
             var card = open.get(kept.machine());
             return new Waiting(kept.id(), kept.file().evidence().size(), kept.machine(), card == null ? next.title() : card.title(), next.minutes(), (int) Math.max(0, next.lasts().toMinutes() - Math.round(next.minutes())), card == null ? 0 : card.id());
         }).toList();

@@ -36,6 +36,7 @@ public final class AdvisedHand {
                     }
                 }
                 case Next.Page _ -> bed.page();
+                case Next.Wait _ -> throw new IllegalStateException("Impossible state: on the sick bench every rest is kept.");
                 case Next.Simple _ -> bed.simple();
                 case Next.Try(var remedy) -> bed.attempt(remedy);
                 case Next.Ask(var question, var code) -> bed.ask(question, code);
