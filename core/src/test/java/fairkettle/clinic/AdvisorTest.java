@@ -116,6 +116,7 @@ class AdvisorTest {
             watch.advised(next, so);
             Evidence evidence = switch (next) {
                 case Next.Look _ -> look(Map.of(COLOURS.get(bad), IntStream.range(0, 60).filter(_ -> random.nextInt(5) == 0).boxed().toList()));
+                case Next.Wait _ -> throw new AssertionError("advice knows no clock");
                 case Next.Page _ -> page(COLOURS, Map.of(COLOURS.get(bad), random.nextDouble()));
                 case Next.Simple _ -> WELL;
                 case Next.Try(var remedy) -> new Evidence.Tried(remedy, random.nextBoolean());
