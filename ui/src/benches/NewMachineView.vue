@@ -93,6 +93,7 @@ const { run: save, busy: saving } = oneAtATime(async () => {
     <form novalidate @submit.prevent="save">
       <fieldset>
         <legend>1 · What is it like?</legend>
+        <p v-if="!profiles.length" class="quiet loading">Fetching the profiles …</p>
         <div class="profiles" role="radiogroup" aria-label="What is it like?">
           <label
             v-for="profile in profiles"

@@ -180,6 +180,7 @@ const title = computed(() => {
             />
             <p class="small quiet">Standing gaps make columns, air scatters, healing fills.</p>
           </template>
+          <p v-else-if="!checks" class="quiet loading">Fetching the checks …</p>
           <p v-else class="quiet">No check yet.</p>
         </div>
 

@@ -9,9 +9,9 @@ import fairkettle.procedure.Ask;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Step;
 import fairkettle.safety.Caution;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
-import org.junit.jupiter.api.Test;
 
 class TreatmentCardTest {
 

@@ -2,8 +2,8 @@ package fairkettle.server.benches;
 
 import fairkettle.machine.Architecture;
 import fairkettle.machine.Fact;
-import fairkettle.machine.TankHeight.Sign;
 import fairkettle.machine.TankHeight;
+import fairkettle.machine.TankHeight.Sign;
 import fairkettle.procedure.Facet;
 import fairkettle.safety.School;
 import fairkettle.server.shop.Shop;

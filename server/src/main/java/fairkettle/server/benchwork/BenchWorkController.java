@@ -10,8 +10,8 @@ import fairkettle.ink.Millilitres;
 import fairkettle.procedure.Procedure;
 import fairkettle.procedure.Step;
 import fairkettle.routine.Routine;
-import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.changeover.Changeovers;
@@ -24,6 +24,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -118,6 +119,6 @@ class BenchWorkController {
     }
 
     private static String make(Machine machine) {
-        return machine.holdings().values().stream().flatMap(h -> h instanceof Holding.Inked inked ? java.util.stream.Stream.of(inked.make()) : java.util.stream.Stream.empty()).findFirst().orElse("");
+        return machine.holdings().values().stream().flatMap(h -> h instanceof Holding.Inked inked ? Stream.of(inked.make()) : Stream.empty()).findFirst().orElse("");
     }
 }

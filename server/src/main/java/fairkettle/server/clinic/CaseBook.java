@@ -5,8 +5,8 @@ import static fairkettle.db.Tables.CLINIC_CASE;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.TREATMENT_OUTCOME;
 
-import fairkettle.clinic.CaseFile.Dated;
 import fairkettle.clinic.CaseFile;
+import fairkettle.clinic.CaseFile.Dated;
 import fairkettle.clinic.Evidence;
 import fairkettle.clinic.Learning.Kind;
 import fairkettle.clinic.Learning.Outcome;

@@ -2,8 +2,8 @@ package fairkettle.server.clinic;
 
 import fairkettle.check.WhitePasses;
 import fairkettle.check.Work;
-import fairkettle.clinic.Advice.Next;
 import fairkettle.clinic.Advice;
+import fairkettle.clinic.Advice.Next;
 import fairkettle.clinic.AdviceWords;
 import fairkettle.clinic.AnotherRound;
 import fairkettle.clinic.CaseFile;

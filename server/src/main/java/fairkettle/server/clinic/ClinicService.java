@@ -23,20 +23,21 @@ import fairkettle.machine.Fact;
 import fairkettle.path.Place;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Clinic;
-import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.benches.Passports;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.clinic.CaseBook.Kept;
-import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.ledger.Ledger;
+import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.people.Who;
 import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -308,7 +309,7 @@ public class ClinicService implements Clinic {
     void spoiled(Shelf.Spoiled event) {
         machines.all().stream().filter(m -> m.holdings().keySet().stream().anyMatch(c -> machines.lotIn(m.id(), c) == event.lot())).filter(m -> book.openOf(m.id()).isEmpty() && !cards.open().containsKey(m.id())).forEach(m -> {
             var channels = m.holdings().keySet().stream().filter(c -> machines.lotIn(m.id(), c) == event.lot()).map(ChannelCode::code).sorted().collect(Collectors.joining(" "));
-            open(m, Set.of(Complaint.HUE), Work.values()[0], "Filled from %s, which was marked bad: %s. Channels %s.".formatted(event.code(), event.why(), channels), UUID.nameUUIDFromBytes(("lot/" + event.lot()).getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+            open(m, Set.of(Complaint.HUE), Work.values()[0], "Filled from %s, which was marked bad: %s. Channels %s.".formatted(event.code(), event.why(), channels), UUID.nameUUIDFromBytes(("lot/" + event.lot()).getBytes(StandardCharsets.UTF_8)));
         });
     }
 

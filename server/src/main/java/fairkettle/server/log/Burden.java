@@ -19,6 +19,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
@@ -82,7 +83,7 @@ class Burden {
             var sum = kinds.computeIfAbsent(kind, _ -> new Sum());
             sum.names.add(machine.name());
             of.put(machine.id(), sum);
-            hands.put(machine.id(), UpkeepBook.family(machine).map(f -> Routines.of(machine.profile(), f)).orElse(List.of()).stream().collect(java.util.stream.Collectors.toMap(r -> r.id(), r -> r.hands())));
+            hands.put(machine.id(), UpkeepBook.family(machine).map(f -> Routines.of(machine.profile(), f)).orElse(List.of()).stream().collect(Collectors.toMap(r -> r.id(), r -> r.hands())));
         }
         db.select(ENTRY.MACHINE_ID, ENTRY.KIND, ENTRY.TOPIC, ENTRY.AMOUNT, ENTRY.CARD_ID).from(ENTRY).where(ENTRY.AT.ge(since), ENTRY.MACHINE_ID.isNotNull(), ENTRY.CONTRA_OF.isNull()).forEach(r -> {
             var sum = of.get(r.value1());

@@ -2,6 +2,7 @@ package fairkettle.server.routines;
 
 import static fairkettle.db.Tables.LINE_LOOK;
 
+import fairkettle.ink.ChannelCode;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
@@ -9,13 +10,14 @@ import fairkettle.server.live.Live;
 import fairkettle.server.people.Who;
 import fairkettle.server.pictures.Pictures;
 import fairkettle.server.web.Problem;
-import fairkettle.ink.ChannelCode;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -55,7 +57,7 @@ public class LineLooks {
     public List<LineLook> latest(long machine) {
         return db.selectFrom(LINE_LOOK).where(LINE_LOOK.MACHINE_ID.eq(machine)).orderBy(LINE_LOOK.CHANNEL, LINE_LOOK.PLACE, LINE_LOOK.AT.desc())
                 .fetch(r -> new LineLook(r.getChannel(), Place.valueOf(r.getPlace()), Seen.valueOf(r.getSeen()), r.getAt().toInstant(), r.getPerson(), r.getPictureId()))
-                .stream().collect(java.util.stream.Collectors.groupingBy(l -> l.channel() + l.place(), java.util.LinkedHashMap::new, java.util.stream.Collectors.toList()))
+                .stream().collect(Collectors.groupingBy(l -> l.channel() + l.place(), LinkedHashMap::new, Collectors.toList()))
                 .values().stream().flatMap(l -> l.stream().limit(SIDE_BY_SIDE)).toList();
     }
 
