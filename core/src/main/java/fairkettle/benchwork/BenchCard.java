@@ -33,7 +33,9 @@ public final class BenchCard {
     private static final Millilitres LOST_WITH_DAMPER = Millilitres.parse("3");
     private static final List<VesselKind> WHOLE = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER, VesselKind.HEAD);
     private static final List<VesselKind> TO_DAMPER = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER);
-    private static final List<String> RUNS = List.of("it runs", "no better");
+
+    /** The step that looks at the inlet points, one answer for each channel; the first is “clear”. */
+    public static final String INLETS_LOOKED_AT = "points";
 
     private BenchCard() {}
 
@@ -80,7 +82,7 @@ public final class BenchCard {
                         step("tubes-in", "Waste tubes back, one cleaning").say("A cleaning between two rounds takes the loosened paste away. " + Panel.how(profile.capable(), Panel.Act.CLEANING).say()).minutes(2).hold("The waste tubes are back.").care(Caution.NO_POWER_OFF)
                                 .moves(new Move.Clean(profile.codes(), profile.draws().cleaning())).waits(new Pause("cleaning", Duration.ofMinutes(profile.minutes().cleaning()), null, true)).build(),
                         step("pull-again", "Draw the white once more").say("Slowly. Say in the next step how it comes now.").minutes(6 * n).care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE).ask(volumes("drawn", whites, PULLED)).moves(new Move.Draw(WHOLE)).build())).build());
-        steps.add(step("colours", "Colours: only those that fail").say("One pull each, own syringe. A colour that was whole is left alone: enter 0 for it.").minutes(2 * colours.size()).with("syringe per colour").care(Caution.SLOW, Caution.WASTE).skippable()
+        steps.add(step("colours", "Colours: only those that fail").say("One pull each, own syringe. A colour that was whole is left alone: enter 0 for it, and say so when you are asked.").minutes(2 * colours.size()).with("syringe per colour").care(Caution.SLOW, Caution.WASTE).skippable()
                 .ask(volumes("drawn", colours, PULLED_COLOUR)).moves(new Move.Draw(WHOLE)).build());
         steps.add(step("tubes-back", "Waste tubes back, one cleaning").say("Now the machine’s own cleaning. " + Panel.how(profile.capable(), Panel.Act.CLEANING).say()).minutes(2).hold("The waste tubes are back.").care(Caution.NO_POWER_OFF)
                 .moves(new Move.Clean(profile.codes(), profile.draws().cleaning())).waits(new Pause("cleaning", Duration.ofMinutes(profile.minutes().cleaning()), null, true)).build());
@@ -116,14 +118,18 @@ public final class BenchCard {
                 step("align", "Align the head, if lines stand beside their place").say("On a check without gaps.").minutes(5).skippable().build());
     }
 
+    private static Step lowered() {
+        return step("lower", "Raised bottles down").say("Before a joint is opened, or it squirts.").minutes(2).hold("No bottle stands above the head.").care(Caution.SQUIRT).build();
+    }
+
     private static Step motion(String routine, String title, String say, int minutes) {
         return step(routine, title).say(say).minutes(minutes).care(Caution.ELECTRICITY, Caution.MOVING_PARTS).needs(Facet.POWER, "unplugged").fulfils(routine).build();
     }
 
     private static List<Step> inlets(List<ChannelCode> channels, Profile profile) {
-        return List.of(off(),
+        return List.of(lowered(), off(),
                 step("open", "Bring the inlets to light").say("Cartridges or dampers off over a cloth, one channel at a time, so that nothing is mixed up.").minutes(2 * channels.size()).care(Caution.INK, Caution.SQUIRT).needs(Facet.POWER, "unplugged").build(),
-                step("points", "Swab and look, point by point").say("A fresh swab for each. If anything is probed at all: a very fine needle, gently, straight. A point that is hurt gives uneven flow for good.").minutes(2 * channels.size()).with("swab per channel", "lamp")
+                step(INLETS_LOOKED_AT, "Swab and look, point by point").say("A fresh swab for each. If anything is probed at all: a very fine needle, gently, straight. A point that is hurt gives uneven flow for good.").minutes(2 * channels.size()).with("swab per channel", "lamp")
                         .care(Caution.HEAD_RISK, Caution.SHARPS).ask(new Ask.Each("The point is", channels.stream().map(ChannelCode::code).toList(), List.of("clear", "crusted"))).build(),
                 step("dissolve", "Crust: a drop of fluid, and time").say("A drop on a crusted point, five minutes, swab again. Crust here explains a missing channel: its nozzles may be well.").minutes(4).skippable().waits(new Pause("fluid on the points", Duration.ofMinutes(5), Duration.ofMinutes(15), false)).build(),
                 step("shut", "Everything back on").say("Pressed until it sits; no gap at a fitting.").minutes(channels.size()).hold("Each is back in its own place.").care(Caution.FORCE).fulfils("bay-filter").build(),
@@ -143,7 +149,7 @@ public final class BenchCard {
     private static List<Step> headRefit(Profile profile) {
         var steps = new ArrayList<Step>();
         steps.add(step("worth", "Must it come out?").say("Soaks, cap care and days of checks come before this. Decide now, not with the screws in hand.").minutes(2).hold("We can afford the head.").care(Caution.HEAD_RISK).build());
-        steps.add(step("lower", "Raised bottles down").say("Or they squirt when the head leaves its lines.").minutes(2).hold("No bottle stands above the head.").care(Caution.SQUIRT).build());
+        steps.add(lowered());
         steps.add(off());
         steps.add(UsualSteps.headOut(profile));
         steps.add(step("wet", "It waits on a wet cloth").say("Plate down on a wet lint-free cloth, board dry and covered. It may not stand dry for a minute.").minutes(2).care(Caution.BOARD).needs(Facet.HEAD, "out").build());
@@ -169,7 +175,7 @@ public final class BenchCard {
         var steps = new ArrayList<Step>();
         boolean inside = routine.cautions().contains(Caution.ELECTRICITY) || routine.cautions().contains(Caution.SQUIRT);
         if (routine.cautions().contains(Caution.SQUIRT)) {
-            steps.add(step("lower", "Raised bottles down").say("Before a joint is opened, or it squirts.").minutes(2).hold("No bottle stands above the head.").care(Caution.SQUIRT).build());
+            steps.add(lowered());
         }
         if (inside) {
             steps.add(off());

@@ -63,7 +63,7 @@ public final class LineFlush {
                         .ask(UsualSteps.fitted(channels)).fulfils("damper", "white-damper").then(Facet.LINE, channels, "joined").build(),
                 step("prime", "Ink through, bottle still low").say("Draw at the damper’s outlet until ink comes without bubbles.").minutes(4 * n).with("syringe per channel").care(Caution.SLOW, Caution.WASTE).needs(Facet.LINE, channels, "joined")
                         .ask(volumes("drawn", channels, PRIMED)).moves(new Move.Draw(TO_DAMPER)).build(),
-                step("loop", "Bottle up again, look along the line").say("A bubble that hangs in the loop is tapped on until it rises.").minutes(2).ask(new Ask.Ticks(List.of("bottle at its height", "no bubble in the loop", "joints dry"))).fulfils("move-white").build(),
+                step("loop", "Bottle up again, look along the line").say("A bubble that hangs in the loop is tapped on until it rises.").minutes(2).ask(new Ask.Ticks(List.of("bottle at its height", "no bubble in the loop", "joints dry"))).build(),
                 UsualSteps.on(profile));
     }
 

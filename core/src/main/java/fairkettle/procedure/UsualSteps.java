@@ -8,6 +8,8 @@ import fairkettle.machine.Channel;
 import fairkettle.machine.Profile;
 import fairkettle.safety.Caution;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Moves of the hands that several kinds of card share: in one place, so that they are said alike everywhere. */
 public final class UsualSteps {
@@ -42,9 +44,17 @@ public final class UsualSteps {
         return new Ask.Grid(channels, List.of(new Ask.Column(label, Ask.ColumnKind.VOLUME, channels.stream().map(_ -> each).toList())));
     }
 
+    private static final List<String> NEW_OR_OLD = List.of("a new one", "the old one");
+
     /** A fitted thing or the old one again: only what is new begins to age from now. */
     public static Ask.Each fitted(List<ChannelCode> channels) {
-        return new Ask.Each("What went in?", channels.stream().map(ChannelCode::code).toList(), List.of("a new one", "the old one"));
+        return new Ask.Each("What went in?", channels.stream().map(ChannelCode::code).toList(), NEW_OR_OLD);
+    }
+
+    /** How many new ones went in on a card; empty if it never asks. */
+    public static Optional<Integer> newlyFitted(Card card) {
+        return card.runs().stream().filter(r -> r.status() == StepRun.Status.DONE)
+                .flatMap(r -> r.step().ask() instanceof Ask.Each each && each.answers().equals(NEW_OR_OLD) ? Stream.of(Entries.answeredFirst(r, each).size()) : Stream.empty()).reduce(Integer::sum);
     }
 
     /** Out with a head: every part counted before it is loose. */

@@ -7,20 +7,14 @@ import java.util.Set;
 
 /** Work that not everybody in a shop does. */
 public enum Skill {
-    INSIDE("work inside a machine"),
-    HEADS("work at heads"),
-    FOOD("machines for food"),
-    CASES("cures and cards");
-
-    private final String label;
-
-    Skill(String label) {
-        this.label = label;
-    }
-
-    public String label() {
-        return label;
-    }
+    /** Hands inside a machine. */
+    INSIDE,
+    /** Work that can end a head. */
+    HEADS,
+    /** Machines that print food. */
+    FOOD,
+    /** Cures. */
+    CASES;
 
     /** What something asks for, by its cautions. */
     public static Set<Skill> of(Collection<Caution> cautions, boolean food) {

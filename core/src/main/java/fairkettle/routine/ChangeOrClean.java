@@ -8,6 +8,7 @@ package fairkettle.routine;
  */
 public record ChangeOrClean(double clean, double change, boolean exchange, String words) {
 
+    // Both figures are assumed until a shop’s own parts say better.
     /** Of a new part’s life, what cleaning gives a part of no age. */
     private static final double GIVEN_BACK = 0.5;
     /** A filter holds what it caught: beyond twice its life, cleaning gives nothing. */

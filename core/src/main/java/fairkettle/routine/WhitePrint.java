@@ -20,6 +20,7 @@ import java.util.List;
 public record WhitePrint(List<Double> density, String words) {
 
     private static final int POINTS = 24;
+    // The three shares below are assumed, in the order of what is seen at the bench; only the settling itself follows a law (Settling, Stokes).
     /** Of what has settled, what is taken along again. */
     private static final double TAKEN = 0.25;
     /** And what the flow picks up all along. */

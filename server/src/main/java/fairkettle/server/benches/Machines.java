@@ -25,9 +25,9 @@ import fairkettle.machine.VesselKind;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.path.Posting;
+import fairkettle.safety.School;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
-import fairkettle.safety.School;
 import fairkettle.server.live.Live;
 import fairkettle.server.people.Who;
 import fairkettle.server.profiles.ProfileBook;
@@ -40,6 +40,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.jooq.Record;
@@ -97,6 +98,11 @@ public class Machines {
         /** "sublimation", or "maker's dye and maker's pigment". */
         public String family() {
             return String.join(" and ", holdings.values().stream().map(Holding::label).distinct().toList());
+        }
+
+        /** Whose ink is in it; empty if none is. */
+        public String make() {
+            return holdings.values().stream().flatMap(h -> h instanceof Holding.Inked inked ? Stream.of(inked.make()) : Stream.empty()).findFirst().orElse("");
         }
 
         /** It rests on fluid altogether. */

@@ -5,7 +5,6 @@ import fairkettle.benchwork.BenchWork;
 import fairkettle.benchwork.LineFlush;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
-import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.procedure.Procedure;
 import fairkettle.procedure.Step;
@@ -24,7 +23,6 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.Arrays;
 import java.util.List;
-import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -83,7 +81,7 @@ class BenchWorkController {
             throw Problem.refused(Changeovers.NOT_AIRED, List.of());
         }
         var channels = channels(begin.channels(), may);
-        return new BegunCard(cards.care(found, family, make(found), begin.work().title(), new Cards.Caring(begin.work(), "", channels), BenchCard.of(begin.work(), channels, found.profile(), family)));
+        return new BegunCard(cards.care(found, family, found.make(), begin.work().title(), new Cards.Caring(begin.work(), "", channels), BenchCard.of(begin.work(), channels, found.profile(), family)));
     }
 
     @PostMapping("/api/machines/{machine}/routines/{routine}/card")
@@ -94,7 +92,7 @@ class BenchWorkController {
         var wanted = routines.routine(found, routine);
         var channels = wanted.scope() == Routine.Scope.MACHINE ? List.<ChannelCode>of()
                 : channels(begin.channels(), found.profile().codes().stream().filter(c -> wanted.scope() != Routine.Scope.WHITE || c.white()).toList());
-        return new BegunCard(cards.care(found, family(found), make(found), wanted.title(), new Cards.Caring(BenchWork.ROUTINE, routine, channels), BenchCard.of(wanted, channels, found.profile())));
+        return new BegunCard(cards.care(found, family(found), found.make(), wanted.title(), new Cards.Caring(BenchWork.ROUTINE, routine, channels), BenchCard.of(wanted, channels, found.profile())));
     }
 
     /** In the profile's order; all that it may be for where nothing was chosen. */
@@ -116,9 +114,5 @@ class BenchWorkController {
 
     private static Family family(Machine machine) {
         return UpkeepBook.family(machine).orElseThrow(() -> Problem.refused("%s holds no ink yet. Begin with a changeover.".formatted(machine.name()), List.of()));
-    }
-
-    private static String make(Machine machine) {
-        return machine.holdings().values().stream().flatMap(h -> h instanceof Holding.Inked inked ? Stream.of(inked.make()) : Stream.empty()).findFirst().orElse("");
     }
 }

@@ -1,5 +1,6 @@
 package fairkettle.server.cards;
 
+import fairkettle.benchwork.BenchCard;
 import fairkettle.changeover.Answer;
 import fairkettle.changeover.ChannelPlan;
 import fairkettle.changeover.Purpose;
@@ -27,6 +28,8 @@ import fairkettle.procedure.Procedure;
 import fairkettle.procedure.Step;
 import fairkettle.procedure.StepRun;
 import fairkettle.procedure.Surroundings;
+import fairkettle.routine.Routine;
+import fairkettle.routine.Routines;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Defects;
 import fairkettle.server.benches.Machines;
@@ -275,14 +278,24 @@ public class CardService {
     private void fulfil(Cards.Kept kept, Machines.Machine machine, StepRun run) {
         var step = run.step();
         for (var routine : java.util.Objects.requireNonNullElse(step.fulfils(), List.<String>of())) {
-            var topics = step.ask() instanceof Ask.Each each && machine.profile().codes().stream().map(ChannelCode::code).toList().containsAll(each.items())
-                    ? Entries.answeredFirst(run, each).stream().map(c -> routine + "/" + c).toList() : List.of(routine);
+            var channels = fulfilledFor(kept, machine, run, routine);
+            var topics = channels == null ? List.of(routine) : channels.stream().map(c -> routine + "/" + c).toList();
             topics.forEach(topic -> ledger.record(NewEntry.of("upkeep", "%s: %s (%s)".formatted(machine.name(), step.title(), topic.replace('/', ' '))).machine(machine.id()).card(kept.id(), step.id()).about(topic, 1), List.of()));
         }
-        if (step.id().equals("points") && step.ask() instanceof Ask.Each each) {
+        if (step.id().equals(BenchCard.INLETS_LOOKED_AT) && step.ask() instanceof Ask.Each each) {
             var clear = Entries.answeredFirst(run, each);
             events.publishEvent(new InletsSeen(machine.id(), each.items().stream().collect(java.util.stream.Collectors.toMap(ChannelCode::of, c -> !clear.contains(c)))));
         }
+    }
+
+    /** Channels for which a routine was done: those that the step answered for, else those that the card is for. Null for the whole machine. */
+    private static @Nullable List<String> fulfilledFor(Cards.Kept kept, Machines.Machine machine, StepRun run, String routine) {
+        if (run.step().ask() instanceof Ask.Each each && machine.profile().codes().stream().map(ChannelCode::code).toList().containsAll(each.items())) {
+            return Entries.answeredFirst(run, each);
+        }
+        boolean whole = Routines.of(machine.profile(), kept.family()).stream().noneMatch(r -> r.id().equals(routine) && r.scope() != Routine.Scope.MACHINE);
+        var channels = kept.caring() != null ? kept.caring().channels() : kept.treating() != null && kept.treating().treatment().perChannel() ? kept.treating().channels() : List.<ChannelCode>of();
+        return whole || channels.isEmpty() ? null : channels.stream().map(ChannelCode::code).sorted().toList();
     }
 
     /** The inlet points of a machine were looked at. @param crusted by channel */
@@ -404,9 +417,7 @@ public class CardService {
 
     private void signOff(Cards.Kept kept, Machines.Machine machine, Card card) {
         hob.takeOffAll(kept.id());
-        var used = new java.util.HashMap<>(java.util.Objects.requireNonNullElse(cards.summary(kept).used(), Map.<Supply, Integer>of()));
-        fitted(card).ifPresent(count -> used.put(Supply.DAMPER, count));
-        supplies.used(used);
+        supplies.used(cards.used(kept, card));
         if (kept.caring() != null) {
             write("card", kept, machine, "", "%s is done".formatted(kept.title().toLowerCase(java.util.Locale.ROOT)), List.of());
             return;
@@ -423,12 +434,6 @@ public class CardService {
         shelf.release(kept.id());
         long skipped = card.runs().stream().filter(r -> r.status() == StepRun.Status.SKIPPED).count();
         write("card", kept, machine, "", "signed off, %s%s".formatted(kept.title(), skipped == 0 ? "" : "; %d steps skipped".formatted(skipped)), List.of());
-    }
-
-    /** Dampers that went in new: only they leave the shelf. Empty if the card asks for none. */
-    private static Optional<Integer> fitted(Card card) {
-        return card.runs().stream().filter(r -> r.status() == StepRun.Status.DONE && r.step().fulfils() != null && r.step().fulfils().contains("white-damper"))
-                .flatMap(r -> r.step().ask() instanceof Ask.Each each ? java.util.stream.Stream.of(Entries.answeredFirst(r, each).size()) : java.util.stream.Stream.empty()).reduce(Integer::sum);
     }
 
     private long write(String kind, Cards.Kept kept, Machines.Machine machine, String step, String words, List<Posting> postings) {

@@ -16,6 +16,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.procedure.Card;
 import fairkettle.procedure.Surroundings;
+import fairkettle.procedure.UsualSteps;
 import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.live.Live;
 import fairkettle.server.web.Problem;
@@ -23,6 +24,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -197,6 +199,17 @@ public class Cards {
 
     public Summary summary(Kept kept) {
         return json.readValue(kept.plan().data(), Summary.class);
+    }
+
+    /** Supplies that a card used up or fitted, as far as its steps say: what was promised, but of dampers only those that went in new. */
+    public Map<Supply, Integer> used(Kept kept, Card card) {
+        var used = new EnumMap<Supply, Integer>(Supply.class);
+        var promised = summary(kept).used();
+        if (promised != null) {
+            used.putAll(promised);
+        }
+        UsualSteps.newlyFitted(card).ifPresent(count -> used.put(Supply.DAMPER, count));
+        return used;
     }
 
     /** What a changeover's card was wished for; empty for other cards. */

@@ -254,8 +254,7 @@ public class ClinicService implements Clinic {
         }
         check(kept, new Evidence.Done(treatment, on));
         var takes = kept.file().situation().takes(treatment, on.size());
-        var make = machine.holdings().values().stream().filter(h -> h instanceof Holding.Inked).map(h -> ((Holding.Inked) h).make()).findFirst().orElse("");
-        return cardService.treat(machine, kept.file().situation().family(), make, new Cards.Treating(id, treatment, on), treatment.hands(on.size()), takes.mL(), takes.fluid(),
+        return cardService.treat(machine, kept.file().situation().family(), machine.make(), new Cards.Treating(id, treatment, on), treatment.hands(on.size()), takes.mL(), takes.fluid(),
                 treatment == Treatment.NEW_DAMPER || treatment == Treatment.FLUSH_LINE ? Map.of(Supply.DAMPER, on.size()) : Map.of());
     }
 

@@ -85,7 +85,9 @@ class Burden {
             of.put(machine.id(), sum);
             hands.put(machine.id(), UpkeepBook.family(machine).map(f -> Routines.of(machine.profile(), f)).orElse(List.of()).stream().collect(Collectors.toMap(r -> r.id(), r -> r.hands())));
         }
-        db.select(ENTRY.MACHINE_ID, ENTRY.KIND, ENTRY.TOPIC, ENTRY.AMOUNT, ENTRY.CARD_ID).from(ENTRY).where(ENTRY.AT.ge(since), ENTRY.MACHINE_ID.isNotNull(), ENTRY.CONTRA_OF.isNull()).forEach(r -> {
+        var contra = ENTRY.as("contra");
+        db.select(ENTRY.MACHINE_ID, ENTRY.KIND, ENTRY.TOPIC, ENTRY.AMOUNT, ENTRY.CARD_ID).from(ENTRY).where(ENTRY.AT.ge(since), ENTRY.MACHINE_ID.isNotNull(), ENTRY.CONTRA_OF.isNull())
+                .andNotExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID))).forEach(r -> {
             var sum = of.get(r.value1());
             if (sum == null) {
                 return;
@@ -109,9 +111,8 @@ class Burden {
             var sum = of.get(kept.machine());
             if (sum != null) {
                 sum.minutes += kept.card().runs().stream().filter(r -> r.status() == StepRun.Status.DONE).mapToInt(r -> r.step().minutes()).sum();
-                var used = cards.summary(kept).used();
-                if (used != null && kept.finishedAt() != null) {
-                    used.forEach((what, count) -> sum.parts += count * prices.getOrDefault(what, what.usualPrice()));
+                if (kept.finishedAt() != null) {
+                    cards.used(kept, kept.card()).forEach((what, count) -> sum.parts += count * prices.getOrDefault(what, what.usualPrice()));
                 }
             }
         });

@@ -2,7 +2,9 @@ package fairkettle.server.benchwork;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairkettle.changeover.Supply;
 import fairkettle.server.Api;
+import fairkettle.server.Hand;
 import fairkettle.server.ServerTest;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,6 +18,9 @@ class BenchWorkTest {
 
     @Autowired
     private Api api;
+
+    @Autowired
+    private Hand hand;
 
     private long film(String name) {
         return api.read(api.post("/api/machines", """
@@ -118,6 +123,33 @@ class BenchWorkTest {
         finish(card, "swap");
         assertThat(log(machine)).anyMatch(w -> w.contains("Ink out first, with air"));
         assertThat(step(card, "fluid").get("pause").get("minutes").asInt()).isEqualTo(5);
+    }
+
+    @Test
+    void onlyTheLinesOfTheCardAreCredited() {
+        long machine = film("Works one line");
+        long card = api.read(api.post("/api/machines/" + machine + "/works", "{\"work\": \"WHITE_START\", \"channels\": [\"W1\"]}")).get("card").asLong();
+        hand.carryOutUntil(card, "FILM", "docked");
+        assertThat(log(machine)).anyMatch(w -> w.contains("(shake W1)")).noneMatch(w -> w.contains("(shake W2)") || w.contains("(shake)")).anyMatch(w -> w.contains("(wiper)"));
+    }
+
+    @Test
+    void dampersThatWentInNewAreTheirKindsBurden() {
+        long machine = film("Works burden");
+        long card = api.read(api.post("/api/machines/" + machine + "/routines/white-damper/card", "{\"channels\": [\"W1\"]}")).get("card").asLong();
+        long before = parts(machine);
+        assertThat(hand.carryOut(card, "FILM").get("state").asString()).isEqualTo("done");
+        assertThat(parts(machine) - before).isEqualTo(Supply.DAMPER.usualPrice());
+    }
+
+    private long parts(long machine) {
+        var name = api.read(api.get("/api/machines/" + machine)).at("/plate/name").asString();
+        for (var line : api.read(api.get("/api/burden"))) {
+            if (line.get("machines").toString().contains(name)) {
+                return line.get("parts").asLong();
+            }
+        }
+        throw new AssertionError("no kind of this machine");
     }
 
     @Test

@@ -96,6 +96,17 @@ class ClinicTest {
         assertThat(found.at("/spent/padML").asDouble()).isGreaterThan(3);
     }
 
+    @Test
+    void aNewDamperOfOneChannelIsNoNewDamperOfTheOthers() {
+        long machine = api.machine("Clinic damper", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/checks", GAPS);
+        long id = open(machine, "GAPS").get("id").asLong();
+        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        long card = api.read(api.post("/api/cases/" + id + "/card", "{\"treatment\": \"NEW_DAMPER\", \"channels\": [\"C\"]}")).get("card").asLong();
+        hand.carryOut(card, "MAKERS_DYE");
+        assertThat(db.sql("select string_agg(topic, ' ' order by topic) from entry where card_id = ? and kind = 'upkeep' and topic like 'damper%'").param(card).query(String.class).single()).isEqualTo("damper/C");
+    }
+
     private double padOf(long machine) {
         return db.sql("select coalesce(sum(microlitres), 0) from content where place = ?").param("pad/" + machine).query(Double.class).single() / 1000;
     }
