@@ -31,8 +31,10 @@ public final class BenchCard {
     private static final Millilitres PULLED = Millilitres.parse("5");
     private static final Millilitres PULLED_COLOUR = Millilitres.parse("3");
     private static final Millilitres LOST_WITH_DAMPER = Millilitres.parse("3");
-    private static final List<VesselKind> WHOLE = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER, VesselKind.HEAD);
-    private static final List<VesselKind> TO_DAMPER = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER);
+    private static final List<VesselKind> WHOLE =
+            List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER, VesselKind.HEAD);
+    private static final List<VesselKind> TO_DAMPER =
+            List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER);
 
     /** The step that looks at the inlet points, one answer for each channel; the first is “clear”. */
     public static final String INLETS_LOOKED_AT = "points";
@@ -57,7 +59,9 @@ public final class BenchCard {
     /** Plates of nozzles that are looked at apart. */
     static List<String> banks(Profile profile) {
         boolean white = profile.codes().stream().anyMatch(ChannelCode::white);
-        return white ? List.of("white side", "colour side") : profile.headsByUser() ? List.of("left head", "right head") : List.of("the head");
+        return white
+                ? List.of("white side", "colour side")
+                : profile.headsByUser() ? List.of("left head", "right head") : List.of("the head");
     }
 
     private static List<Step> whiteStart(List<ChannelCode> whites, Profile profile, Family family) {
@@ -65,32 +69,132 @@ public final class BenchCard {
         var names = whites.stream().map(ChannelCode::code).toList();
         var colours = profile.codes().stream().filter(c -> !c.white()).toList();
         var steps = new ArrayList<Step>();
-        steps.add(step("poor", "What stood worst?").say("The last check and the look of the tanks say it. White poor alone: only its circuit is treated. Colours poor too: something they share comes first.").minutes(2)
-                .ask(new Ask.Choice("What is poor?", List.of("white alone, or nothing known"))).branch(Branch.once("both", "Colours are poor too",
-                        step("shared", "Cap, dock and air first").say("Before any line: a cap that does not seal, a head off its dock and a shut vent make every colour poor at once.").minutes(6).care(Caution.INK)
-                                .ask(new Ask.Ticks(List.of("cap’s rim wiped, and it springs", "head stands on its dock", "vents open, no line kinked"))).fulfils("cap-rim").build())).build());
+        steps.add(step("poor", "What stood worst?")
+                .say("The last check and the look of the tanks say it. White poor alone: only its circuit is"
+                        + " treated. Colours poor too: something they share comes first.")
+                .minutes(2)
+                .ask(new Ask.Choice("What is poor?", List.of("white alone, or nothing known")))
+                .branch(Branch.once(
+                        "both",
+                        "Colours are poor too",
+                        step("shared", "Cap, dock and air first")
+                                .say("Before any line: a cap that does not seal, a head off its dock and a shut"
+                                        + " vent make every colour poor at once.")
+                                .minutes(6)
+                                .care(Caution.INK)
+                                .ask(new Ask.Ticks(List.of(
+                                        "cap’s rim wiped, and it springs",
+                                        "head stands on its dock",
+                                        "vents open, no line kinked")))
+                                .fulfils("cap-rim")
+                                .build()))
+                .build());
         steps.add(off());
         steps.add(UsualSteps.cloth());
         steps.add(wiped(profile, family));
         steps.add(on(profile));
-        steps.add(step("shake", "Shake bottle and tank of the white").say("Both: what lies in the tank does not rise when the bottle is shaken.").minutes(2 * n).care(Caution.INK).fulfils("shake").build());
-        steps.add(step("docked", "Is the head on its dock?").say("Off the dock nothing comes but air.").minutes(1).hold("The head stands docked on its cap.").build());
-        steps.add(step("pull", "Draw %s at the waste line".formatted(String.join(" and ", names))).say("With the white’s own syringe, slowly, let go, again. More minutes than any colour gets.").minutes(6 * n).with("white’s own syringe").care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE)
-                .ask(volumes("drawn", whites, PULLED)).moves(new Move.Draw(WHOLE)).branch(Branch.stop("blocked", "Nothing moves", "Blocked: more force breaks the head. Stop, and open a case for this machine.")).build());
-        steps.add(step("flow", "How did it come?").say("Resistance, ink, bubbles: the round is over when it comes evenly and loosens.").minutes(1).ask(new Ask.Each("How did it come?", names, List.of("evenly, without bubbles", "hard, and easing")))
-                .branch(Branch.again("round", "Bubbles, or it stutters", 3, "Three rounds and still not even: flush its line instead, or open a case.",
-                        step("tubes-in", "Waste tubes back, one cleaning").say("A cleaning between two rounds takes the loosened paste away. " + Panel.how(profile.capable(), Panel.Act.CLEANING).say()).minutes(2).hold("The waste tubes are back.").care(Caution.NO_POWER_OFF)
-                                .moves(new Move.Clean(profile.codes(), profile.draws().cleaning())).waits(new Pause("cleaning", Duration.ofMinutes(profile.minutes().cleaning()), null, true)).build(),
-                        step("pull-again", "Draw the white once more").say("Slowly. Say in the next step how it comes now.").minutes(6 * n).care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE).ask(volumes("drawn", whites, PULLED)).moves(new Move.Draw(WHOLE)).build())).build());
-        steps.add(step("colours", "Colours: only those that fail").say("One pull each, own syringe. A colour that was whole is left alone: enter 0 for it, and say so when you are asked.").minutes(2 * colours.size()).with("syringe per colour").care(Caution.SLOW, Caution.WASTE).skippable()
-                .ask(volumes("drawn", colours, PULLED_COLOUR)).moves(new Move.Draw(WHOLE)).build());
-        steps.add(step("tubes-back", "Waste tubes back, one cleaning").say("Now the machine’s own cleaning. " + Panel.how(profile.capable(), Panel.Act.CLEANING).say()).minutes(2).hold("The waste tubes are back.").care(Caution.NO_POWER_OFF)
-                .moves(new Move.Clean(profile.codes(), profile.draws().cleaning())).waits(new Pause("cleaning", Duration.ofMinutes(profile.minutes().cleaning()), null, true)).build());
-        steps.add(step("bubbles", "Look for bubbles, head in the middle").say("After a cleaning one often hangs where the line bends: tap it loose while the head stands in the middle.").minutes(1).ask(new Ask.Ticks(List.of("no bubble in any line"))).build());
+        steps.add(step("shake", "Shake bottle and tank of the white")
+                .say("Both: what lies in the tank does not rise when the bottle is shaken.")
+                .minutes(2 * n)
+                .care(Caution.INK)
+                .fulfils("shake")
+                .build());
+        steps.add(step("docked", "Is the head on its dock?")
+                .say("Off the dock nothing comes but air.")
+                .minutes(1)
+                .hold("The head stands docked on its cap.")
+                .build());
+        steps.add(step("pull", "Draw %s at the waste line".formatted(String.join(" and ", names)))
+                .say("With the white’s own syringe, slowly, let go, again. More minutes than any colour gets.")
+                .minutes(6 * n)
+                .with("white’s own syringe")
+                .care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE)
+                .ask(volumes("drawn", whites, PULLED))
+                .moves(new Move.Draw(WHOLE))
+                .branch(Branch.stop(
+                        "blocked",
+                        "Nothing moves",
+                        "Blocked: more force breaks the head. Stop, and open a case for this machine."))
+                .build());
+        steps.add(step("flow", "How did it come?")
+                .say("Resistance, ink, bubbles: the round is over when it comes evenly and loosens.")
+                .minutes(1)
+                .ask(new Ask.Each("How did it come?", names, List.of("evenly, without bubbles", "hard, and easing")))
+                .branch(Branch.again(
+                        "round",
+                        "Bubbles, or it stutters",
+                        3,
+                        "Three rounds and still not even: flush its line instead, or open a case.",
+                        step("tubes-in", "Waste tubes back, one cleaning")
+                                .say("A cleaning between two rounds takes the loosened paste away. "
+                                        + Panel.how(profile.capable(), Panel.Act.CLEANING)
+                                                .say())
+                                .minutes(2)
+                                .hold("The waste tubes are back.")
+                                .care(Caution.NO_POWER_OFF)
+                                .moves(new Move.Clean(
+                                        profile.codes(), profile.draws().cleaning()))
+                                .waits(new Pause(
+                                        "cleaning",
+                                        Duration.ofMinutes(profile.minutes().cleaning()),
+                                        null,
+                                        true))
+                                .build(),
+                        step("pull-again", "Draw the white once more")
+                                .say("Slowly. Say in the next step how it comes now.")
+                                .minutes(6 * n)
+                                .care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE)
+                                .ask(volumes("drawn", whites, PULLED))
+                                .moves(new Move.Draw(WHOLE))
+                                .build()))
+                .build());
+        steps.add(step("colours", "Colours: only those that fail")
+                .say("One pull each, own syringe. A colour that was whole is left alone: enter 0 for it, and say so"
+                        + " when you are asked.")
+                .minutes(2 * colours.size())
+                .with("syringe per colour")
+                .care(Caution.SLOW, Caution.WASTE)
+                .skippable()
+                .ask(volumes("drawn", colours, PULLED_COLOUR))
+                .moves(new Move.Draw(WHOLE))
+                .build());
+        steps.add(step("tubes-back", "Waste tubes back, one cleaning")
+                .say("Now the machine’s own cleaning. "
+                        + Panel.how(profile.capable(), Panel.Act.CLEANING).say())
+                .minutes(2)
+                .hold("The waste tubes are back.")
+                .care(Caution.NO_POWER_OFF)
+                .moves(new Move.Clean(profile.codes(), profile.draws().cleaning()))
+                .waits(new Pause(
+                        "cleaning", Duration.ofMinutes(profile.minutes().cleaning()), null, true))
+                .build());
+        steps.add(step("bubbles", "Look for bubbles, head in the middle")
+                .say("After a cleaning one often hangs where the line bends: tap it loose while the head stands in"
+                        + " the middle.")
+                .minutes(1)
+                .ask(new Ask.Ticks(List.of("no bubble in any line")))
+                .build());
         steps.add(UsualSteps.check(profile));
-        steps.add(step("white-block", "A white block on film").say("Judged by two things: no lines, and nothing shines through. Not good: back to drawing, never on to powder.").minutes(4).with("film sheet").ask(new Ask.Each("White block", List.of("lines", "cover"), List.of("good")))
-                .moves(new Move.Print(whites, profile.draws().sheet())).branch(Branch.again("not-good", "Lines, or it shines through", 2, "Still not good: flush the line, or open a case. Do not powder it.",
-                        step("pull-for-block", "Draw the white again").say("Then the block again.").minutes(6 * n).care(Caution.SLOW, Caution.WASTE).ask(volumes("drawn", whites, PULLED)).moves(new Move.Draw(WHOLE)).build())).build());
+        steps.add(step("white-block", "A white block on film")
+                .say("Judged by two things: no lines, and nothing shines through. Not good: back to drawing, never"
+                        + " on to powder.")
+                .minutes(4)
+                .with("film sheet")
+                .ask(new Ask.Each("White block", List.of("lines", "cover"), List.of("good")))
+                .moves(new Move.Print(whites, profile.draws().sheet()))
+                .branch(Branch.again(
+                        "not-good",
+                        "Lines, or it shines through",
+                        2,
+                        "Still not good: flush the line, or open a case. Do not powder it.",
+                        step("pull-for-block", "Draw the white again")
+                                .say("Then the block again.")
+                                .minutes(6 * n)
+                                .care(Caution.SLOW, Caution.WASTE)
+                                .ask(volumes("drawn", whites, PULLED))
+                                .moves(new Move.Draw(WHOLE))
+                                .build()))
+                .build());
         return steps;
     }
 
@@ -98,82 +202,232 @@ public final class BenchCard {
         var items = new ArrayList<String>();
         banks(profile).forEach(bank -> items.add("plate’s edges, %s, with a fresh swab".formatted(bank)));
         items.addAll(List.of("cap rim", "wiper, both sides"));
-        return step("wipe", "Wipe plate edges, cap rim and wiper").say("Lint-free, %s fluid. The holder’s edges firmly; the mirror plate feather-light or not at all.".formatted(family.label())).minutes(6).care(Caution.HEAD_RISK, Caution.INK).needs(Facet.POWER, "unplugged")
-                .ask(new Ask.Ticks(items)).fulfils("plate-edges", "cap-rim", "wiper").build();
+        return step("wipe", "Wipe plate edges, cap rim and wiper")
+                .say("Lint-free, %s fluid. The holder’s edges firmly; the mirror plate feather-light or not at all."
+                        .formatted(family.label()))
+                .minutes(6)
+                .care(Caution.HEAD_RISK, Caution.INK)
+                .needs(Facet.POWER, "unplugged")
+                .ask(new Ask.Ticks(items))
+                .fulfils("plate-edges", "cap-rim", "wiper")
+                .build();
     }
 
     private static List<Step> positionFault(Profile profile) {
-        return List.of(off(),
-                motion("rail", "Rail: clean, then oil", "A dry rail drags. Old oil off with a dry cloth, a thin film of light oil on; never sprayed. A belt that skips skips because the carriage drags.", 10),
-                motion("strip", "Encoder strip", "Between two fingers in a damp lint-free cloth, then dry. No alcohol: it takes the marks off.", 4),
+        return List.of(
+                off(),
+                motion(
+                        "rail",
+                        "Rail: clean, then oil",
+                        "A dry rail drags. Old oil off with a dry cloth, a thin film of light oil on; never sprayed. A"
+                                + " belt that skips skips because the carriage drags.",
+                        10),
+                motion(
+                        "strip",
+                        "Encoder strip",
+                        "Between two fingers in a damp lint-free cloth, then dry. No alcohol: it takes the marks off.",
+                        4),
                 motion("wheel", "Encoder wheel", "A soft dry brush. Not turned by its rim.", 3),
-                motion("sensor", "Sensor", "A puff of air, a soft brush. The strip runs through its slit and hangs on both hooks.", 4),
+                motion(
+                        "sensor",
+                        "Sensor",
+                        "A puff of air, a soft brush. The strip runs through its slit and hangs on both hooks.",
+                        4),
                 on(profile),
-                step("tried", "Does it run now?").say("From end to end, then a page. Mostly this was all.").minutes(4).ask(new Ask.Choice("Does it run?", List.of("it runs")))
-                        .branch(Branch.once("still", "It still complains",
+                step("tried", "Does it run now?")
+                        .say("From end to end, then a page. Mostly this was all.")
+                        .minutes(4)
+                        .ask(new Ask.Choice("Does it run?", List.of("it runs")))
+                        .branch(Branch.once(
+                                "still",
+                                "It still complains",
                                 off(),
-                                motion("belt", "The belt, now that the rail is done", "Teeth whole, no fluff, taut and not singing. Slack: its tensioner first.", 4),
+                                motion(
+                                        "belt",
+                                        "The belt, now that the rail is done",
+                                        "Teeth whole, no fluff, taut and not singing. Slack: its tensioner first.",
+                                        4),
                                 on(profile),
-                                step("parts", "Parts, last of all").say("Rail, strip, wheel, sensor and belt are clean: only now is a part the next suspect. Strip first, then sensor, then belt: from the cheap one to the dear one.").minutes(5).build())).build(),
-                step("align", "Align the head, if lines stand beside their place").say("On a check without gaps.").minutes(5).skippable().build());
+                                step("parts", "Parts, last of all")
+                                        .say("Rail, strip, wheel, sensor and belt are clean: only now is a part the"
+                                                + " next suspect. Strip first, then sensor, then belt: from the"
+                                                + " cheap one to the dear one.")
+                                        .minutes(5)
+                                        .build()))
+                        .build(),
+                step("align", "Align the head, if lines stand beside their place")
+                        .say("On a check without gaps.")
+                        .minutes(5)
+                        .skippable()
+                        .build());
     }
 
     private static Step lowered() {
-        return step("lower", "Raised bottles down").say("Before a joint is opened, or it squirts.").minutes(2).hold("No bottle stands above the head.").care(Caution.SQUIRT).build();
+        return step("lower", "Raised bottles down")
+                .say("Before a joint is opened, or it squirts.")
+                .minutes(2)
+                .hold("No bottle stands above the head.")
+                .care(Caution.SQUIRT)
+                .build();
     }
 
     private static Step motion(String routine, String title, String say, int minutes) {
-        return step(routine, title).say(say).minutes(minutes).care(Caution.ELECTRICITY, Caution.MOVING_PARTS).needs(Facet.POWER, "unplugged").fulfils(routine).build();
+        return step(routine, title)
+                .say(say)
+                .minutes(minutes)
+                .care(Caution.ELECTRICITY, Caution.MOVING_PARTS)
+                .needs(Facet.POWER, "unplugged")
+                .fulfils(routine)
+                .build();
     }
 
     private static List<Step> inlets(List<ChannelCode> channels, Profile profile) {
-        return List.of(lowered(), off(),
-                step("open", "Bring the inlets to light").say("Cartridges or dampers off over a cloth, one channel at a time, so that nothing is mixed up.").minutes(2 * channels.size()).care(Caution.INK, Caution.SQUIRT).needs(Facet.POWER, "unplugged").build(),
-                step(INLETS_LOOKED_AT, "Swab and look, point by point").say("A fresh swab for each. If anything is probed at all: a very fine needle, gently, straight. A point that is hurt gives uneven flow for good.").minutes(2 * channels.size()).with("swab per channel", "lamp")
-                        .care(Caution.HEAD_RISK, Caution.SHARPS).ask(new Ask.Each("The point is", channels.stream().map(ChannelCode::code).toList(), List.of("clear", "crusted"))).build(),
-                step("dissolve", "Crust: a drop of fluid, and time").say("A drop on a crusted point, five minutes, swab again. Crust here explains a missing channel: its nozzles may be well.").minutes(4).skippable().waits(new Pause("fluid on the points", Duration.ofMinutes(5), Duration.ofMinutes(15), false)).build(),
-                step("shut", "Everything back on").say("Pressed until it sits; no gap at a fitting.").minutes(channels.size()).hold("Each is back in its own place.").care(Caution.FORCE).fulfils("bay-filter").build(),
-                on(profile), UsualSteps.check(profile));
+        return List.of(
+                lowered(),
+                off(),
+                step("open", "Bring the inlets to light")
+                        .say("Cartridges or dampers off over a cloth, one channel at a time, so that nothing is"
+                                + " mixed up.")
+                        .minutes(2 * channels.size())
+                        .care(Caution.INK, Caution.SQUIRT)
+                        .needs(Facet.POWER, "unplugged")
+                        .build(),
+                step(INLETS_LOOKED_AT, "Swab and look, point by point")
+                        .say("A fresh swab for each. If anything is probed at all: a very fine needle, gently,"
+                                + " straight. A point that is hurt gives uneven flow for good.")
+                        .minutes(2 * channels.size())
+                        .with("swab per channel", "lamp")
+                        .care(Caution.HEAD_RISK, Caution.SHARPS)
+                        .ask(new Ask.Each(
+                                "The point is",
+                                channels.stream().map(ChannelCode::code).toList(),
+                                List.of("clear", "crusted")))
+                        .build(),
+                step("dissolve", "Crust: a drop of fluid, and time")
+                        .say("A drop on a crusted point, five minutes, swab again. Crust here explains a missing"
+                                + " channel: its nozzles may be well.")
+                        .minutes(4)
+                        .skippable()
+                        .waits(new Pause("fluid on the points", Duration.ofMinutes(5), Duration.ofMinutes(15), false))
+                        .build(),
+                step("shut", "Everything back on")
+                        .say("Pressed until it sits; no gap at a fitting.")
+                        .minutes(channels.size())
+                        .hold("Each is back in its own place.")
+                        .care(Caution.FORCE)
+                        .fulfils("bay-filter")
+                        .build(),
+                on(profile),
+                UsualSteps.check(profile));
     }
 
     private static List<Step> underHeads(Profile profile, Family family) {
         var banks = banks(profile);
-        return List.of(off(), UsualSteps.cloth(), wiped(profile, family),
-                step("threads", "What was under it?").say("A lamp and a mirror. Threads are pulled away with tweezers, along the plate, never across.").minutes(3).needs(Facet.POWER, "unplugged").care(Caution.HEAD_RISK)
-                        .ask(new Ask.Each("What was there?", banks, List.of("clean", "ink that came away", "a thread, taken out", "dried, and stays"))).build(),
+        return List.of(
+                off(),
+                UsualSteps.cloth(),
+                wiped(profile, family),
+                step("threads", "What was under it?")
+                        .say("A lamp and a mirror. Threads are pulled away with tweezers, along the plate, never"
+                                + " across.")
+                        .minutes(3)
+                        .needs(Facet.POWER, "unplugged")
+                        .care(Caution.HEAD_RISK)
+                        .ask(new Ask.Each(
+                                "What was there?",
+                                banks,
+                                List.of("clean", "ink that came away", "a thread, taken out", "dried, and stays")))
+                        .build(),
                 on(profile),
-                step("home", "Let it park").say("A head that must wait outside its cap waits on a wet lint-free cloth.").minutes(1).needs(Facet.POWER, "on").build(), UsualSteps.check(profile),
-                step("banks", "Each bank for itself").say("One that is good says nothing of the other.").minutes(1).ask(new Ask.Each("On the check", banks, List.of("whole", "better", "no better", "worse"))).build());
+                step("home", "Let it park")
+                        .say("A head that must wait outside its cap waits on a wet lint-free cloth.")
+                        .minutes(1)
+                        .needs(Facet.POWER, "on")
+                        .build(),
+                UsualSteps.check(profile),
+                step("banks", "Each bank for itself")
+                        .say("One that is good says nothing of the other.")
+                        .minutes(1)
+                        .ask(new Ask.Each("On the check", banks, List.of("whole", "better", "no better", "worse")))
+                        .build());
     }
 
     private static List<Step> headRefit(Profile profile) {
         var steps = new ArrayList<Step>();
-        steps.add(step("worth", "Must it come out?").say("Soaks, cap care and days of checks come before this. Decide now, not with the screws in hand.").minutes(2).hold("We can afford the head.").care(Caution.HEAD_RISK).build());
+        steps.add(step("worth", "Must it come out?")
+                .say("Soaks, cap care and days of checks come before this. Decide now, not with the screws in hand.")
+                .minutes(2)
+                .hold("We can afford the head.")
+                .care(Caution.HEAD_RISK)
+                .build());
         steps.add(lowered());
         steps.add(off());
         steps.add(UsualSteps.headOut(profile));
-        steps.add(step("wet", "It waits on a wet cloth").say("Plate down on a wet lint-free cloth, board dry and covered. It may not stand dry for a minute.").minutes(2).care(Caution.BOARD).needs(Facet.HEAD, "out").build());
+        steps.add(step("wet", "It waits on a wet cloth")
+                .say("Plate down on a wet lint-free cloth, board dry and covered. It may not stand dry for a minute.")
+                .minutes(2)
+                .care(Caution.BOARD)
+                .needs(Facet.HEAD, "out")
+                .build());
         steps.addAll(UsualSteps.headIn(profile));
         steps.add(on(profile));
         steps.add(UsualSteps.home());
         steps.add(UsualSteps.check(profile));
-        steps.add(step("align", "Align the head").say("After every move of it, on a check without gaps.").minutes(5).skippable().then(Facet.ALIGNMENT, "done").build());
+        steps.add(step("align", "Align the head")
+                .say("After every move of it, on a check without gaps.")
+                .minutes(5)
+                .skippable()
+                .then(Facet.ALIGNMENT, "done")
+                .build());
         return steps;
     }
 
     private static List<Step> longRun() {
         return List.of(
-                step("air", "Is the room aired?").say("Powder and hot adhesive for hours want a fan or an open window.").minutes(1).hold("Air moves through the room.").care(Caution.POWDER, Caution.HEAT).build(),
-                step("shaker", "Shaker and oven").say("Set for this film, tried with a hand’s length of it.").minutes(6).care(Caution.HEAT, Caution.POWDER).ask(new Ask.Ticks(List.of("powder in the hopper for the whole run", "shaker’s strength set: no bare, no heaped spots", "oven at its heat, and even across", "belt runs straight"))).build(),
-                step("film", "Film path").say("Under tension before anybody leaves the room.").minutes(4).ask(new Ask.Ticks(List.of("film straight, edge down", "clamps clear of the carriage", "tape over the roll’s end", "sensor wiped and seeing the film"))).build(),
-                step("ink", "Ink and waste for the whole run").say("By the account, and by eye.").minutes(3).ask(new Ask.Ticks(List.of("white shaken, and enough of it", "colours enough", "waste bottle has room"))).build(),
-                step("first", "The first hand’s length").say("Looked at before the rest is let go.").minutes(3).ask(new Ask.Ticks(List.of("white is solid, no lines", "powder sticks evenly", "cured right through"))).build());
+                step("air", "Is the room aired?")
+                        .say("Powder and hot adhesive for hours want a fan or an open window.")
+                        .minutes(1)
+                        .hold("Air moves through the room.")
+                        .care(Caution.POWDER, Caution.HEAT)
+                        .build(),
+                step("shaker", "Shaker and oven")
+                        .say("Set for this film, tried with a hand’s length of it.")
+                        .minutes(6)
+                        .care(Caution.HEAT, Caution.POWDER)
+                        .ask(new Ask.Ticks(List.of(
+                                "powder in the hopper for the whole run",
+                                "shaker’s strength set: no bare, no heaped spots",
+                                "oven at its heat, and even across",
+                                "belt runs straight")))
+                        .build(),
+                step("film", "Film path")
+                        .say("Under tension before anybody leaves the room.")
+                        .minutes(4)
+                        .ask(new Ask.Ticks(List.of(
+                                "film straight, edge down",
+                                "clamps clear of the carriage",
+                                "tape over the roll’s end",
+                                "sensor wiped and seeing the film")))
+                        .build(),
+                step("ink", "Ink and waste for the whole run")
+                        .say("By the account, and by eye.")
+                        .minutes(3)
+                        .ask(new Ask.Ticks(
+                                List.of("white shaken, and enough of it", "colours enough", "waste bottle has room")))
+                        .build(),
+                step("first", "The first hand’s length")
+                        .say("Looked at before the rest is let go.")
+                        .minutes(3)
+                        .ask(new Ask.Ticks(
+                                List.of("white is solid, no lines", "powder sticks evenly", "cured right through")))
+                        .build());
     }
 
     /** A routine as a card. @param channels that want it; empty for the machine */
     public static Procedure of(Routine routine, List<ChannelCode> channels, Profile profile) {
         var steps = new ArrayList<Step>();
-        boolean inside = routine.cautions().contains(Caution.ELECTRICITY) || routine.cautions().contains(Caution.SQUIRT);
+        boolean inside = routine.cautions().contains(Caution.ELECTRICITY)
+                || routine.cautions().contains(Caution.SQUIRT);
         if (routine.cautions().contains(Caution.SQUIRT)) {
             steps.add(lowered());
         }
@@ -182,17 +436,34 @@ public final class BenchCard {
         }
         steps.add(work(routine, channels, inside));
         if (routine.id().equals("cap-lines")) {
-            steps.add(step("draw-off", "Let the pump draw it off").say("Lid shut; one cleaning empties the cap, and shows that the pump draws at all.").minutes(1).care(Caution.NO_POWER_OFF).moves(new Move.Clean(profile.codes(), profile.draws().cleaning()))
-                    .waits(new Pause("cleaning", Duration.ofMinutes(profile.minutes().cleaning()), null, true)).build());
+            steps.add(step("draw-off", "Let the pump draw it off")
+                    .say("Lid shut; one cleaning empties the cap, and shows that the pump draws at all.")
+                    .minutes(1)
+                    .care(Caution.NO_POWER_OFF)
+                    .moves(new Move.Clean(profile.codes(), profile.draws().cleaning()))
+                    .waits(new Pause(
+                            "cleaning", Duration.ofMinutes(profile.minutes().cleaning()), null, true))
+                    .build());
         }
         if (inside) {
             steps.add(on(profile));
         }
         if (parts(routine)) {
-            steps.add(step("prime", "Ink through, until it comes without bubbles").say("Only its own syringe. Then a check.").minutes(3 * Math.max(1, channels.size())).care(Caution.SLOW, Caution.WASTE).ask(volumes("drawn", channels, LOST_WITH_DAMPER)).moves(new Move.Draw(TO_DAMPER)).build());
+            steps.add(step("prime", "Ink through, until it comes without bubbles")
+                    .say("Only its own syringe. Then a check.")
+                    .minutes(3 * Math.max(1, channels.size()))
+                    .care(Caution.SLOW, Caution.WASTE)
+                    .ask(volumes("drawn", channels, LOST_WITH_DAMPER))
+                    .moves(new Move.Draw(TO_DAMPER))
+                    .build());
         }
         if (routine.rest() > 0) {
-            steps.add(step("rest", "Let it rest").say("Air rises while it stands.").minutes(0).skippable().waits(new Pause("rest", Duration.ofMinutes(routine.rest()), null, false)).build());
+            steps.add(step("rest", "Let it rest")
+                    .say("Air rises while it stands.")
+                    .minutes(0)
+                    .skippable()
+                    .waits(new Pause("rest", Duration.ofMinutes(routine.rest()), null, false))
+                    .build());
         }
         if (routine.weight() >= 6 && inside) {
             steps.add(UsualSteps.check(profile));
@@ -205,8 +476,21 @@ public final class BenchCard {
     }
 
     private static Step work(Routine routine, List<ChannelCode> channels, boolean inside) {
-        var step = step("work", routine.title() + (channels.isEmpty() ? "" : ", " + String.join(" ", channels.stream().map(ChannelCode::code).toList()))).say(routine.say()).minutes(routine.hands() * Math.max(1, channels.size()))
-                .care(routine.cautions().toArray(Caution[]::new)).fulfils(routine.id());
+        var step = step(
+                        "work",
+                        routine.title()
+                                + (channels.isEmpty()
+                                        ? ""
+                                        : ", "
+                                                + String.join(
+                                                        " ",
+                                                        channels.stream()
+                                                                .map(ChannelCode::code)
+                                                                .toList())))
+                .say(routine.say())
+                .minutes(routine.hands() * Math.max(1, channels.size()))
+                .care(routine.cautions().toArray(Caution[]::new))
+                .fulfils(routine.id());
         if (inside) {
             step.needs(Facet.POWER, "unplugged");
         }
@@ -219,7 +503,8 @@ public final class BenchCard {
         if (parts(routine)) {
             step.ask(UsualSteps.fitted(channels));
         } else if (!channels.isEmpty()) {
-            step.ask(new Ask.Each("Done?", channels.stream().map(ChannelCode::code).toList(), List.of("done", "left alone")));
+            step.ask(new Ask.Each(
+                    "Done?", channels.stream().map(ChannelCode::code).toList(), List.of("done", "left alone")));
         }
         return step.build();
     }

@@ -8,13 +8,36 @@ import java.util.List;
 
 /** What is done at a machine besides changeovers, cures and single routines. */
 public enum BenchWork {
-    LINE_FLUSH("Flush the white line", "White dense at first, then thin within one print; a line with a film or a solid floor; long idle.", true),
-    WHITE_START("Wake it after idle days", "Film machine that stood: white first, it suffers most; colours after it; nothing is printed before white is even.", true),
-    POSITION_FAULT("Encoder or position error", "Doubled or shifted lines, an encoder message, a belt that skips: cleaning and oil before any part is bought.", false),
-    INLET_POINTS("Look at the inlet points", "A channel that is missing for good: crust at its inlet explains it without blaming the nozzles.", false),
-    UNDER_HEADS("Wipe under each head", "A smear along the print, threads, or idle days. Each bank is looked at for itself.", false),
-    HEAD_REFIT("Head out and in again", "Only when it must come out: a hurt base, a head to exchange, a clean plate that cannot be reached.", false),
-    LONG_RUN("Before a long run", "Shaker, oven, clamps, tape, sensor: what spoils metres of film when it is found too late.", false),
+    LINE_FLUSH(
+            "Flush the white line",
+            "White dense at first, then thin within one print; a line with a film or a solid floor; long idle.",
+            true),
+    WHITE_START(
+            "Wake it after idle days",
+            "Film machine that stood: white first, it suffers most; colours after it; nothing is printed before white"
+                    + " is even.",
+            true),
+    POSITION_FAULT(
+            "Encoder or position error",
+            "Doubled or shifted lines, an encoder message, a belt that skips: cleaning and oil before any part is"
+                    + " bought.",
+            false),
+    INLET_POINTS(
+            "Look at the inlet points",
+            "A channel that is missing for good: crust at its inlet explains it without blaming the nozzles.",
+            false),
+    UNDER_HEADS(
+            "Wipe under each head",
+            "A smear along the print, threads, or idle days. Each bank is looked at for itself.",
+            false),
+    HEAD_REFIT(
+            "Head out and in again",
+            "Only when it must come out: a hurt base, a head to exchange, a clean plate that cannot be reached.",
+            false),
+    LONG_RUN(
+            "Before a long run",
+            "Shaker, oven, clamps, tape, sensor: what spoils metres of film when it is found too late.",
+            false),
     ROUTINE("A routine, step by step", "", false);
 
     private final String title;
@@ -38,13 +61,16 @@ public enum BenchWork {
 
     /** Channels it is for on this machine; empty for the whole machine. */
     public List<ChannelCode> channels(Profile profile) {
-        return white ? profile.codes().stream().filter(ChannelCode::white).toList() : this == INLET_POINTS ? profile.codes() : List.of();
+        return white
+                ? profile.codes().stream().filter(ChannelCode::white).toList()
+                : this == INLET_POINTS ? profile.codes() : List.of();
     }
 
     /** Whether this machine can want it at all. */
     public boolean concerns(Profile profile, Family family) {
         return switch (this) {
-            case LINE_FLUSH -> channels(profile).stream().anyMatch(c -> profile.channel(c).has(VesselKind.TUBE));
+            case LINE_FLUSH ->
+                channels(profile).stream().anyMatch(c -> profile.channel(c).has(VesselKind.TUBE));
             case WHITE_START -> !channels(profile).isEmpty();
             case LONG_RUN -> family == Family.FILM;
             case POSITION_FAULT, INLET_POINTS, UNDER_HEADS -> true;

@@ -1,4 +1,7 @@
-/** Work on a machine that is neither a changeover nor a cure, as cards for the hands: upkeep, start-ups, line flushes, faults of motion. */
+/**
+ * Work on a machine that is neither a changeover nor a cure, as cards for the hands: upkeep, start-ups, line flushes,
+ * faults of motion.
+ */
 @NullMarked
 package fairkettle.benchwork;
 

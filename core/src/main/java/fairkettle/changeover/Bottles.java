@@ -45,7 +45,9 @@ public record Bottles(List<Size> bottles, Millilitres leftOver) {
             }
         }
         var bottles = new ArrayList<Size>();
-        for (int left = millilitres; left > 0; left -= (int) (bottles.getLast().volume().microlitres() / 1000)) {
+        for (int left = millilitres;
+                left > 0;
+                left -= (int) (bottles.getLast().volume().microlitres() / 1000)) {
             bottles.add(sold.get(choice[left]));
         }
         bottles.sort(Comparator.comparing(Size::volume).reversed());

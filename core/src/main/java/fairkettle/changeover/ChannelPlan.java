@@ -27,10 +27,30 @@ import java.util.List;
  * @param onShelf of that, standing on the shelf
  * @param bottles to buy for the rest
  */
-public record ChannelPlan(ChannelCode before, ChannelCode code, Doing doing, String from, String to, Millilitres holds, Pulls pulls,
-        Millilitres damper, List<Rinses.Stage> rinses, double drainedOnly, double residue, double fluidLeft, Millilitres fill,
-        Millilitres rests, Millilitres loss, Millilitres topUp, double throughUntilClean, int sheets, Millilitres commissioning,
-        Millilitres reserve, Millilitres needed, Millilitres onShelf, Bottles bottles) {
+public record ChannelPlan(
+        ChannelCode before,
+        ChannelCode code,
+        Doing doing,
+        String from,
+        String to,
+        Millilitres holds,
+        Pulls pulls,
+        Millilitres damper,
+        List<Rinses.Stage> rinses,
+        double drainedOnly,
+        double residue,
+        double fluidLeft,
+        Millilitres fill,
+        Millilitres rests,
+        Millilitres loss,
+        Millilitres topUp,
+        double throughUntilClean,
+        int sheets,
+        Millilitres commissioning,
+        Millilitres reserve,
+        Millilitres needed,
+        Millilitres onShelf,
+        Bottles bottles) {
 
     /** What becomes of a slot. */
     public enum Doing {

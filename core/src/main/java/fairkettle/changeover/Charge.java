@@ -5,7 +5,10 @@ import fairkettle.machine.Profile.Draws;
 
 /** How new ink is brought through the whole path once it is filled. */
 enum Charge {
-    INITIAL, POWER_CLEANING, THREE_CLEANINGS, ONE_CLEANING;
+    INITIAL,
+    POWER_CLEANING,
+    THREE_CLEANINGS,
+    ONE_CLEANING;
 
     /** mL per channel that go to the pad. */
     Millilitres loss(Draws draws) {

@@ -26,27 +26,60 @@ final class Charging {
         var minutes = w.job.profile().minutes();
         var capable = w.job.profile().capable();
         return switch (w.way.charge()) {
-            case INITIAL -> steps(w, "Initial charge", minutes.initialCharge(), "initial charge", "Start the machine’s initial charge. " + Panel.how(capable, Panel.Act.CHARGE).say() + " Its first ink goes to the pad.");
+            case INITIAL ->
+                steps(
+                        w,
+                        "Initial charge",
+                        minutes.initialCharge(),
+                        "initial charge",
+                        "Start the machine’s initial charge. "
+                                + Panel.how(capable, Panel.Act.CHARGE).say() + " Its first ink goes to the pad.");
             case POWER_CLEANING -> {
-                var steps = new ArrayList<>(steps(w, "Power cleaning, to draw the ink through", minutes.powerCleaning(), "power cleaning",
-                        "Start one power cleaning. " + Panel.how(capable, Panel.Act.POWER_CLEANING).say()
-                                + " It draws new ink through the whole path, and it brings the level down: the tanks are full now. Say no to the check that is offered: purge sheets come first."));
+                var steps = new ArrayList<>(steps(
+                        w,
+                        "Power cleaning, to draw the ink through",
+                        minutes.powerCleaning(),
+                        "power cleaning",
+                        "Start one power cleaning. "
+                                + Panel.how(capable, Panel.Act.POWER_CLEANING).say()
+                                + " It draws new ink through the whole path, and it brings the level down: the"
+                                + " tanks are full now. Say no to the check that is offered: purge sheets come"
+                                + " first."));
                 steps.add(rest(w));
                 yield steps;
             }
-            case THREE_CLEANINGS -> steps(w, "Three light cleanings", 3 * minutes.cleaning(), "three cleanings",
-                    "Start three light cleanings, one after the other. " + Panel.how(capable, Panel.Act.CLEANING).say() + " Say no to the check that is offered between them.");
-            case ONE_CLEANING -> steps(w, "One light cleaning", minutes.cleaning(), "cleaning", "Start one light cleaning. " + Panel.how(capable, Panel.Act.CLEANING).say());
+            case THREE_CLEANINGS ->
+                steps(
+                        w,
+                        "Three light cleanings",
+                        3 * minutes.cleaning(),
+                        "three cleanings",
+                        "Start three light cleanings, one after the other. "
+                                + Panel.how(capable, Panel.Act.CLEANING).say()
+                                + " Say no to the check that is offered between them.");
+            case ONE_CLEANING ->
+                steps(
+                        w,
+                        "One light cleaning",
+                        minutes.cleaning(),
+                        "cleaning",
+                        "Start one light cleaning. "
+                                + Panel.how(capable, Panel.Act.CLEANING).say());
         };
     }
 
     private static Step rest(Work w) {
         boolean wait = w.terms.follows(School.WAIT_AFTER_POWER_CLEANING, "wait");
         return step("rest", wait ? "Let it rest" : "Rest, unless work is waiting")
-                .say("Air rises and dissolves while it stands. An early good check is luck; do not clean again before this is over."
+                .say("Air rises and dissolves while it stands. An early good check is luck; do not clean again"
+                        + " before this is over."
                         + (wait ? "" : " Looking at once costs a sheet and is fine."))
-                .minutes(0).needs(Facet.CHARGE, "charged").waits(new Pause("rest after power cleaning", REST, null, false)).skippable()
-                .then(Facet.REST, "over").build();
+                .minutes(0)
+                .needs(Facet.CHARGE, "charged")
+                .waits(new Pause("rest after power cleaning", REST, null, false))
+                .skippable()
+                .then(Facet.REST, "over")
+                .build();
     }
 
     private static List<Step> steps(Work w, String title, int minutes, String wait, String say) {
@@ -54,15 +87,35 @@ final class Charging {
         var all = Work.codes(w.plans);
         boolean cartridges = w.after.architecture() == Architecture.CARTRIDGE;
         boolean clicks = cartridges || w.after.architecture() == Architecture.BULK;
-        var confirm = step("confirm-full", clicks ? "Tell the machine that its cartridges are full" : "Tell the machine that its tanks are full")
-                .say(clicks ? "“Not genuine; use this ink?”: expected with refills. Yes, proceed." : "If the screen asks to fill although you have: it asks everybody. Proceed, and confirm full. A machine that charges on empty tanks fills its dampers with air.")
-                .minutes(1).needs(Facet.POWER, "on").needs(Facet.FILL, codes, "filled")
-                .hold("All are full, by what was poured.").then(Facet.TANKS, "confirmed full");
-        var charge = step("charge", title).say(say + " Do not switch off.").minutes(1).care(Caution.NO_POWER_OFF)
+        var confirm = step(
+                        "confirm-full",
+                        clicks
+                                ? "Tell the machine that its cartridges are full"
+                                : "Tell the machine that its tanks are full")
+                .say(
+                        clicks
+                                ? "“Not genuine; use this ink?”: expected with refills. Yes, proceed."
+                                : "If the screen asks to fill although you have: it asks everybody. Proceed, and"
+                                        + " confirm full. A machine that charges on empty tanks fills its dampers with"
+                                        + " air.")
+                .minutes(1)
+                .needs(Facet.POWER, "on")
+                .needs(Facet.FILL, codes, "filled")
+                .hold("All are full, by what was poured.")
+                .then(Facet.TANKS, "confirmed full");
+        var charge = step("charge", title)
+                .say(say + " Do not switch off.")
+                .minutes(1)
+                .care(Caution.NO_POWER_OFF)
                 .irreversible("After this the paths hold the new ink: going back means draining.")
-                .needs(Facet.TANKS, "confirmed full").needs(Facet.FILL, codes, "filled").needs(Facet.POWER, "on")
-                .needs(Facet.TANK_CAP, all, "shut").needs(Facet.CARRIAGE, "docked").needs(Facet.WARRANTY, "acknowledged")
-                .needs(Facet.VENT, all, "open").needs(Facet.VALVE, "open")
+                .needs(Facet.TANKS, "confirmed full")
+                .needs(Facet.FILL, codes, "filled")
+                .needs(Facet.POWER, "on")
+                .needs(Facet.TANK_CAP, all, "shut")
+                .needs(Facet.CARRIAGE, "docked")
+                .needs(Facet.WARRANTY, "acknowledged")
+                .needs(Facet.VENT, all, "open")
+                .needs(Facet.VALVE, "open")
                 .moves(new Move.Charge(codes, w.way.loss()))
                 .waits(new Pause(wait, Duration.ofMinutes(minutes), null, true))
                 .then(Facet.CHARGE, "charged");
@@ -73,13 +126,22 @@ final class Charging {
             charge.needs(Facet.WASTE_LINE, "in the bottle");
         }
         if (Beginning.supplied(w)) {
-            return List.of(confirm.build(), charge.then(Facet.FILL, codes, "topped up").build());
+            return List.of(
+                    confirm.build(), charge.then(Facet.FILL, codes, "topped up").build());
         }
         var topUp = step("top-up", cartridges ? "Fill the cartridges to the top again" : "Top up to the line")
-                .say(cartridges ? "One at a time, through the fill hole, plug back. Full cartridges and the machine’s count then agree." : "One cap at a time, as before. The charge took ink from every tank.")
-                .minutes(2 * w.inked.size()).care(Caution.INK).needs(Facet.CHARGE, "charged").needs(Facet.TANK_CAP, all, "shut")
+                .say(
+                        cartridges
+                                ? "One at a time, through the fill hole, plug back. Full cartridges and the machine’s"
+                                        + " count then agree."
+                                : "One cap at a time, as before. The charge took ink from every tank.")
+                .minutes(2 * w.inked.size())
+                .care(Caution.INK)
+                .needs(Facet.CHARGE, "charged")
+                .needs(Facet.TANK_CAP, all, "shut")
                 .needs(Facet.BOTTLE, codes, "matched")
-                .ask(Work.grid(w.inked, List.of(volumes("topped up", w.inked, ChannelPlan::topUp)))).moves(new Move.Pour())
+                .ask(Work.grid(w.inked, List.of(volumes("topped up", w.inked, ChannelPlan::topUp))))
+                .moves(new Move.Pour())
                 .then(Facet.FILL, codes, "topped up");
         return List.of(confirm.build(), charge.build(), topUp.build());
     }

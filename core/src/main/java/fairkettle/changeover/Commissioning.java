@@ -32,55 +32,128 @@ final class Commissioning {
         var draws = w.job.profile().draws();
         int sheets = w.inked.stream().mapToInt(ChannelPlan::sheets).max().orElse(1);
         var steps = new ArrayList<Step>();
-        var purge = purge(w, "purge", sheets).needs(Facet.CHARGE, "charged").needs(Facet.POWER, "on").build();
+        var purge = purge(w, "purge", sheets)
+                .needs(Facet.CHARGE, "charged")
+                .needs(Facet.POWER, "on")
+                .build();
         if (w.terms.follows(School.SHEETS_OR_CLEANINGS, "cleanings")) {
-            steps.add(step("clean", "One light cleaning").say("Clean first, then look.").minutes(1).care(Caution.NO_POWER_OFF)
-                    .needs(Facet.CHARGE, "charged").needs(Facet.POWER, "on").moves(new Move.Clean(codes, draws.cleaning()))
-                    .waits(new Pause("cleaning", Duration.ofMinutes(w.job.profile().minutes().cleaning()), null, true)).build());
+            steps.add(step("clean", "One light cleaning")
+                    .say("Clean first, then look.")
+                    .minutes(1)
+                    .care(Caution.NO_POWER_OFF)
+                    .needs(Facet.CHARGE, "charged")
+                    .needs(Facet.POWER, "on")
+                    .moves(new Move.Clean(codes, draws.cleaning()))
+                    .waits(new Pause(
+                            "cleaning",
+                            Duration.ofMinutes(w.job.profile().minutes().cleaning()),
+                            null,
+                            true))
+                    .build());
         }
         steps.add(purge);
-        var air = step("air-rest", "Let the air rise").say("Gaps that move are air. Standing lets it rise and dissolve; cleaning would draw in more.")
-                .minutes(0).waits(new Pause("rest for air", Duration.ofHours(2), null, false)).skippable().build();
+        var air = step("air-rest", "Let the air rise")
+                .say("Gaps that move are air. Standing lets it rise and dissolve; cleaning would draw in more.")
+                .minutes(0)
+                .waits(new Pause("rest for air", Duration.ofHours(2), null, false))
+                .skippable()
+                .build();
         boolean film = w.family() == Family.FILM;
-        steps.add(step("check", "Nozzle check").say((film ? "On dark or clear film: white on white paper shows nothing. " : "On plain paper. ") + "Tap every tooth that is missing. Compare with the check before, not with perfection; the first one after fluid looks terrible and means nothing.")
-                .minutes(2).ask(new Ask.Comb(codes, nozzles)).moves(new Move.Print(codes, draws.nozzleCheck()))
-                .needs(Facet.CHARGE, "charged").needs(Facet.POWER, "on").needs(Facet.FILL, codes, "topped up")
-                .branch(new Branch("gaps", "Gaps left", List.of(purge(w, "purge-more", 1).build(), air), 2,
-                        "Two rounds of sheets and rest did not bring it back. Stop here and look for the cause before more ink goes through – or say what it is good enough for."))
-                .then(Facet.CHECK, "passed").build());
-        var align = step("align", "Align the head").say("On plain paper, and only with a whole check: the choice is no gap, least streaks, lines that meet."
+        steps.add(step("check", "Nozzle check")
+                .say((film ? "On dark or clear film: white on white paper shows nothing. " : "On plain paper. ")
+                        + "Tap every tooth that is missing. Compare with the check before, not with"
+                        + " perfection; the first one after fluid looks terrible and means nothing.")
+                .minutes(2)
+                .ask(new Ask.Comb(codes, nozzles))
+                .moves(new Move.Print(codes, draws.nozzleCheck()))
+                .needs(Facet.CHARGE, "charged")
+                .needs(Facet.POWER, "on")
+                .needs(Facet.FILL, codes, "topped up")
+                .branch(new Branch(
+                        "gaps",
+                        "Gaps left",
+                        List.of(purge(w, "purge-more", 1).build(), air),
+                        2,
+                        "Two rounds of sheets and rest did not bring it back. Stop here and look for the cause"
+                                + " before more ink goes through – or say what it is good enough for."))
+                .then(Facet.CHECK, "passed")
+                .build());
+        var align = step("align", "Align the head")
+                .say("On plain paper, and only with a whole check: the choice is no gap, least streaks, lines that"
+                        + " meet."
                         + (w.terms.follows(School.ALIGN, "later") ? " It may wait, but stays owed." : ""))
-                .minutes(w.job.profile().minutes().alignment()).skippable().ask(new Ask.Picks(PATTERNS, 9, "The square without a gap and with the least streaks. Two alike: the one nearer the middle.")).needs(Facet.CHECK, "passed").moves(new Move.Print(codes, draws.nozzleCheck().times(2)))
-                .then(Facet.ALIGNMENT, "done").build();
+                .minutes(w.job.profile().minutes().alignment())
+                .skippable()
+                .ask(new Ask.Picks(
+                        PATTERNS,
+                        9,
+                        "The square without a gap and with the least streaks. Two alike: the one nearer the middle."))
+                .needs(Facet.CHECK, "passed")
+                .moves(new Move.Print(codes, draws.nozzleCheck().times(2)))
+                .then(Facet.ALIGNMENT, "done")
+                .build();
         if (w.terms.follows(School.ALIGN, "now")) {
             steps.add(align);
         }
         if (proofOfOldHue) {
-            steps.add(step("hue", "Look for the old hue").say("Yellow and the lightest channel show it first. Hold the last sheet beside the first.")
-                    .minutes(1).needs(Facet.CHECK, "passed").ask(new Ask.Ticks(List.of("yellow is clean yellow", "the lightest channel shows no other colour")))
-                    .branch(new Branch("old-hue", "The old hue shows", List.of(purge(w, "purge-hue", 2).build()), 3,
-                            "Six more sheets and it still shows. The path holds more old ink than reckoned: plan another rinse."))
-                    .then(Facet.HUE, "gone").build());
+            steps.add(step("hue", "Look for the old hue")
+                    .say("Yellow and the lightest channel show it first. Hold the last sheet beside the first.")
+                    .minutes(1)
+                    .needs(Facet.CHECK, "passed")
+                    .ask(new Ask.Ticks(List.of("yellow is clean yellow", "the lightest channel shows no other colour")))
+                    .branch(new Branch(
+                            "old-hue",
+                            "The old hue shows",
+                            List.of(purge(w, "purge-hue", 2).build()),
+                            3,
+                            "Six more sheets and it still shows. The path holds more old ink than reckoned:"
+                                    + " plan another rinse."))
+                    .then(Facet.HUE, "gone")
+                    .build());
         }
         steps.add(proof(w, proofOfOldHue));
         if (w.terms.follows(School.ALIGN, "later")) {
             steps.add(align);
         }
-        steps.add(step("levels", "Read the levels").say("Off the windows, in mL. They correct what was reckoned.").minutes(2)
-                .ask(Work.grid(w.inked, List.of(volumes("level", w.inked, p -> w.after.channel(p.code()).first().capacity())))).moves(new Move.Reading())
-                .needs(Facet.CHECK, "passed").then(Facet.RECORD, "read").build());
-        steps.add(step("sign-off", "Sign off").say("Family, bottles, levels and meters of the machine are now what this card says. Only from here on may it take promised work.")
-                .minutes(1).hold("Check passed, proof seen, levels read.").needs(Facet.CHECK, "passed").needs(Facet.PROOF, "made")
-                .needs(Facet.RECORD, "read").needs(Facet.COVERS, "on").needs(Facet.TANK_CAP, Work.codes(w.plans), "shut")
-                .ask(new Ask.Acknowledge("I have seen the proof, and this machine may print.")).build());
+        steps.add(step("levels", "Read the levels")
+                .say("Off the windows, in mL. They correct what was reckoned.")
+                .minutes(2)
+                .ask(Work.grid(
+                        w.inked,
+                        List.of(volumes(
+                                "level",
+                                w.inked,
+                                p -> w.after.channel(p.code()).first().capacity()))))
+                .moves(new Move.Reading())
+                .needs(Facet.CHECK, "passed")
+                .then(Facet.RECORD, "read")
+                .build());
+        steps.add(step("sign-off", "Sign off")
+                .say("Family, bottles, levels and meters of the machine are now what this card says. Only from here"
+                        + " on may it take promised work.")
+                .minutes(1)
+                .hold("Check passed, proof seen, levels read.")
+                .needs(Facet.CHECK, "passed")
+                .needs(Facet.PROOF, "made")
+                .needs(Facet.RECORD, "read")
+                .needs(Facet.COVERS, "on")
+                .needs(Facet.TANK_CAP, Work.codes(w.plans), "shut")
+                .ask(new Ask.Acknowledge("I have seen the proof, and this machine may print."))
+                .build());
         return steps;
     }
 
     private static Step.Builder purge(Work w, String id, int sheets) {
-        var columns = IntStream.range(0, sheets).mapToObj(n -> ticks("sheet " + (n + 1))).toList();
+        var columns = IntStream.range(0, sheets)
+                .mapToObj(n -> ticks("sheet " + (n + 1)))
+                .toList();
         return step(id, sheets == 1 ? "One purge sheet per channel" : sheets + " purge sheets per channel")
-                .say("Plain paper, one colour a sheet, fully covered. Watch whether gaps move and shrink as the sheet goes.")
-                .minutes(w.inked.size() * sheets).ask(Work.grid(w.inked, columns)).moves(new Move.Print(Work.codes(w.inked), w.job.profile().draws().sheet()));
+                .say("Plain paper, one colour a sheet, fully covered. Watch whether gaps move and shrink as the"
+                        + " sheet goes.")
+                .minutes(w.inked.size() * sheets)
+                .ask(Work.grid(w.inked, columns))
+                .moves(new Move.Print(
+                        Work.codes(w.inked), w.job.profile().draws().sheet()));
     }
 
     private static Step proof(Work w, boolean needsHue) {
@@ -90,25 +163,48 @@ final class Commissioning {
             case EDIBLE -> "Proof on a food sheet";
             case MAKERS_DYE, MAKERS_PIGMENT -> "Proof print";
         };
-        var proof = step("proof", title).minutes(6).needs(Facet.CHECK, "passed")
-                .moves(new Move.Print(Work.codes(w.inked), w.job.profile().draws().healthSheet())).then(Facet.PROOF, "made");
+        var proof = step("proof", title)
+                .minutes(6)
+                .needs(Facet.CHECK, "passed")
+                .moves(new Move.Print(
+                        Work.codes(w.inked), w.job.profile().draws().healthSheet()))
+                .then(Facet.PROOF, "made");
         if (needsHue) {
             proof.needs(Facet.HUE, "gone");
         }
         return switch (w.family()) {
-            case SUBLIMATION -> proof.say("On transfer paper, mirrored, pressed on a scrap. On paper the colours are dull and black is brown: only the pressed proof counts.")
-                    .care(Caution.HEAT).ask(new Ask.Ticks(List.of("mirror is on", "pressed on a scrap", "colours right after pressing"))).build();
+            case SUBLIMATION ->
+                proof.say("On transfer paper, mirrored, pressed on a scrap. On paper the colours are dull and"
+                                + " black is brown: only the pressed proof counts.")
+                        .care(Caution.HEAT)
+                        .ask(new Ask.Ticks(
+                                List.of("mirror is on", "pressed on a scrap", "colours right after pressing")))
+                        .build();
             case FILM -> {
                 if (w.route == Route.FILM_REBUILD) {
                     proof.needs(Facet.FILM_PATH, "set");
                 }
-                yield proof.say("A block of white over each colour on film, powdered, cured, pressed on a scrap.").care(Caution.POWDER, Caution.HEAT)
-                        .ask(new Ask.Ticks(List.of("white is solid, no lines", "powder sticks evenly", "cured and pressed: colours right"))).build();
+                yield proof.say("A block of white over each colour on film, powdered, cured, pressed on a scrap.")
+                        .care(Caution.POWDER, Caution.HEAT)
+                        .ask(new Ask.Ticks(List.of(
+                                "white is solid, no lines",
+                                "powder sticks evenly",
+                                "cured and pressed: colours right")))
+                        .build();
             }
-            case EDIBLE -> proof.say("On food sheets only, from here on.").care(Caution.FOOD)
-                    .ask(new Ask.Ticks(List.of("food sheet used", "link: the page came at all", "ink: colours are right", "lots and best-before in the record"))).build();
-            case MAKERS_DYE, MAKERS_PIGMENT -> proof.say("A page of real work, on the paper it will be printed on.")
-                    .ask(new Ask.Ticks(List.of("link: the page came at all", "ink: colours are right"))).build();
+            case EDIBLE ->
+                proof.say("On food sheets only, from here on.")
+                        .care(Caution.FOOD)
+                        .ask(new Ask.Ticks(List.of(
+                                "food sheet used",
+                                "link: the page came at all",
+                                "ink: colours are right",
+                                "lots and best-before in the record")))
+                        .build();
+            case MAKERS_DYE, MAKERS_PIGMENT ->
+                proof.say("A page of real work, on the paper it will be printed on.")
+                        .ask(new Ask.Ticks(List.of("link: the page came at all", "ink: colours are right")))
+                        .build();
         };
     }
 }

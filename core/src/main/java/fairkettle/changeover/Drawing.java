@@ -33,22 +33,53 @@ final class Drawing {
         var codes = Work.codesBefore(w.drained);
         var steps = new ArrayList<Step>();
         if (w.drained.stream().anyMatch(p -> p.before().white())) {
-            steps.add(step("white-low", "Hang a bottle below the head").say("White is heavy: a bottle below the head lets the line empty by itself when it is opened.").minutes(1)
-                    .care(Caution.SQUIRT).needs(Facet.BENCH, "prepared").ask(new Ask.Ticks(List.of("raised bottles are down", "bottle stands below the head"))).build());
+            steps.add(step("white-low", "Hang a bottle below the head")
+                    .say("White is heavy: a bottle below the head lets the line empty by itself when it is opened.")
+                    .minutes(1)
+                    .care(Caution.SQUIRT)
+                    .needs(Facet.BENCH, "prepared")
+                    .ask(new Ask.Ticks(List.of("raised bottles are down", "bottle stands below the head")))
+                    .build());
         }
-        steps.add(step("caps-open", "Open the tank caps").say("So that air can follow. A shut cap holds the ink back by vacuum.").minutes(1)
-                .needs(Facet.COVERS, "off").needs(Facet.BENCH, "prepared").needs(Facet.GLOVES, "on")
-                .ask(Work.gridBefore(w.drained, List.of(ticks("cap open")))).then(Facet.TANK_CAP, codes, "open").build());
-        steps.add(step("tubes-off", w.snapIn() ? "Heads out, tubes off their ports" : "Tubes off the dampers").say("Middle ones first, straight up. Mind the O-ring and the thin tube ends. Each tube end up, over the tray.")
-                .minutes(4).care(Caution.FORCE, Caution.INK).needs(Facet.LABEL, codes, "in place").needs(Facet.TANK_CAP, codes, "open")
-                .needs(Facet.POWER, "unplugged").needs(Facet.GLOVES, "on").ask(new Ask.InOrder(Work.middleFirst(codes), "off"))
-                .then(Facet.LINE, codes, "off").build());
+        steps.add(step("caps-open", "Open the tank caps")
+                .say("So that air can follow. A shut cap holds the ink back by vacuum.")
+                .minutes(1)
+                .needs(Facet.COVERS, "off")
+                .needs(Facet.BENCH, "prepared")
+                .needs(Facet.GLOVES, "on")
+                .ask(Work.gridBefore(w.drained, List.of(ticks("cap open"))))
+                .then(Facet.TANK_CAP, codes, "open")
+                .build());
+        steps.add(step("tubes-off", w.snapIn() ? "Heads out, tubes off their ports" : "Tubes off the dampers")
+                .say("Middle ones first, straight up. Mind the O-ring and the thin tube ends. Each tube end up,"
+                        + " over the tray.")
+                .minutes(4)
+                .care(Caution.FORCE, Caution.INK)
+                .needs(Facet.LABEL, codes, "in place")
+                .needs(Facet.TANK_CAP, codes, "open")
+                .needs(Facet.POWER, "unplugged")
+                .needs(Facet.GLOVES, "on")
+                .ask(new Ask.InOrder(Work.middleFirst(codes), "off"))
+                .then(Facet.LINE, codes, "off")
+                .build());
         steps.add(pull(w, w.drained, "pull", "Pull until it brings only air", List.copyOf(w.way.drains()))
-                .needs(Facet.LINE, codes, "off").branch(nothingComes()).build());
-        steps.add(step("dampers", w.snapIn() ? "Empty the heads over the tray" : "Empty the dampers over the tray").say("At an angle, outlet down; shake until nothing drops. Let the spike drip into a towel.")
-                .minutes(2 * w.drained.size()).care(Caution.INK, Caution.WASTE).needs(Facet.LINE, codes, "off").needs(Facet.GLOVES, "on")
-                .ask(Work.gridBefore(w.drained, List.of(volumes("came out, about", w.drained, ChannelPlan::damper), new Column("no more drops", ColumnKind.AIR, List.of()))))
-                .moves(new Move.Draw(List.of(VesselKind.DAMPER, VesselKind.HEAD))).then(Facet.DAMPER, codes, "drained").build());
+                .needs(Facet.LINE, codes, "off")
+                .branch(nothingComes())
+                .build());
+        steps.add(step("dampers", w.snapIn() ? "Empty the heads over the tray" : "Empty the dampers over the tray")
+                .say("At an angle, outlet down; shake until nothing drops. Let the spike drip into a towel.")
+                .minutes(2 * w.drained.size())
+                .care(Caution.INK, Caution.WASTE)
+                .needs(Facet.LINE, codes, "off")
+                .needs(Facet.GLOVES, "on")
+                .ask(Work.gridBefore(
+                        w.drained,
+                        List.of(
+                                volumes("came out, about", w.drained, ChannelPlan::damper),
+                                new Column("no more drops", ColumnKind.AIR, List.of()))))
+                .moves(new Move.Draw(List.of(VesselKind.DAMPER, VesselKind.HEAD)))
+                .then(Facet.DAMPER, codes, "drained")
+                .build());
         return steps;
     }
 
@@ -58,31 +89,64 @@ final class Drawing {
         var columns = new ArrayList<Column>();
         for (int load = 0; load < loads; load++) {
             int index = load;
-            columns.add(volumes(load == 0 ? "first load" : load == 1 ? "second load" : "load " + (load + 1), plans,
+            columns.add(volumes(
+                    load == 0 ? "first load" : load == 1 ? "second load" : "load " + (load + 1),
+                    plans,
                     p -> index < p.pulls().loads().size() ? p.pulls().loads().get(index) : Millilitres.ZERO));
         }
         columns.add(new Column("then only air", ColumnKind.AIR, List.of()));
-        int handling = (int) Math.ceil(plans.stream().mapToDouble(p -> (p.pulls().loads().size() + 1) * w.terms.minutesPerPull()).sum());
+        int handling = (int) Math.ceil(plans.stream()
+                .mapToDouble(p -> (p.pulls().loads().size() + 1) * w.terms.minutesPerPull())
+                .sum());
         var codes = Work.codesBefore(plans);
         boolean back = w.route == Route.PARK && w.terms.follows(School.RETURN_INK, "clean");
-        return step(id, title).say("One syringe per colour. Pull slowly, empty each load " + (back ? "back into its own bottle if it is clean and never mixed"
-                        : "into the waste bottle") + " and tap what it held. Half a load is a load. Do not judge by the tank window: it is stained.")
-                .minutes(handling).care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE)
-                .with("syringe %s mL, one per colour".formatted(w.terms.largest().size()), "adapter with a notch")
-                .hold("A second pull must bring air and nothing else" + (plans.size() > 1 ? ", in every channel." : "."))
-                .needs(Facet.TANK_CAP, codes, "open").needs(Facet.GLOVES, "on").needs(Facet.SYRINGE, codes, "its own")
-                .ask(Work.gridBefore(plans, columns)).moves(back ? new Move.DrawBack(reach) : new Move.Draw(reach))
+        return step(id, title)
+                .say("One syringe per colour. Pull slowly, empty each load "
+                        + (back ? "back into its own bottle if it is clean and never mixed" : "into the waste bottle")
+                        + " and tap what it held. Half a load is a load. Do not judge by the tank window: it"
+                        + " is stained.")
+                .minutes(handling)
+                .care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE)
+                .with(
+                        "syringe %s mL, one per colour"
+                                .formatted(w.terms.largest().size()),
+                        "adapter with a notch")
+                .hold("A second pull must bring air and nothing else"
+                        + (plans.size() > 1 ? ", in every channel." : "."))
+                .needs(Facet.TANK_CAP, codes, "open")
+                .needs(Facet.GLOVES, "on")
+                .needs(Facet.SYRINGE, codes, "its own")
+                .ask(Work.gridBefore(plans, columns))
+                .moves(back ? new Move.DrawBack(reach) : new Move.Draw(reach))
                 .then(Facet.TANK, codes, "drained");
     }
 
     static Branch nothingComes() {
-        return new Branch("nothing-comes", "Nothing comes", List.of(
-                step("stop-pulling", "Stop pulling").say("More force breaks seals. Look instead: cap open? adapter seated, seal not stretched? tube kinked?")
-                        .minutes(2).care(Caution.FORCE)
-                        .ask(new Ask.Ticks(List.of("tank cap is open", "adapter sits and is not stretched", "no kink in the tube"))).build(),
-                step("from-the-top", "Empty it from the top").say("It is blocked. With a needle through the filling hole draw the tank empty from above, then push one syringe of air through, gently, over the tray.")
-                        .minutes(6).care(Caution.SHARPS, Caution.PRESSURE).with("blunt needle").build()), 2,
-                "Still blocked after two tries. Stop here: the line of this channel needs renewing before anything else goes through.");
+        return new Branch(
+                "nothing-comes",
+                "Nothing comes",
+                List.of(
+                        step("stop-pulling", "Stop pulling")
+                                .say("More force breaks seals. Look instead: cap open? adapter seated, seal not"
+                                        + " stretched? tube kinked?")
+                                .minutes(2)
+                                .care(Caution.FORCE)
+                                .ask(new Ask.Ticks(List.of(
+                                        "tank cap is open",
+                                        "adapter sits and is not stretched",
+                                        "no kink in the tube")))
+                                .build(),
+                        step("from-the-top", "Empty it from the top")
+                                .say("It is blocked. With a needle through the filling hole draw the tank empty"
+                                        + " from above, then push one syringe of air through, gently, over the"
+                                        + " tray.")
+                                .minutes(6)
+                                .care(Caution.SHARPS, Caution.PRESSURE)
+                                .with("blunt needle")
+                                .build()),
+                2,
+                "Still blocked after two tries. Stop here: the line of this channel needs renewing before anything"
+                        + " else goes through.");
     }
 
     static List<Step> rinse(Work w) {
@@ -91,7 +155,8 @@ final class Drawing {
         }
         var steps = new ArrayList<Step>();
         for (int stage = 0; stage < w.way.stages().size(); stage++) {
-            steps.addAll(rinseStage(w, stage == 0 ? "rinse" : "rinse-damper", w.way.stages().get(stage)));
+            steps.addAll(rinseStage(
+                    w, stage == 0 ? "rinse" : "rinse-damper", w.way.stages().get(stage)));
         }
         return steps;
     }
@@ -99,49 +164,103 @@ final class Drawing {
     private static List<Step> rinseStage(Work w, String id, Way.Stage stage) {
         var steps = new ArrayList<Step>();
         var codes = Work.codesBefore(w.drained);
-        var inkRinsed = w.drained.stream().filter(p -> p.filled() && (w.route.rinsesFluidOut() || w.terms.follows(School.RINSE_WITH, "ink"))).toList();
+        var inkRinsed = w.drained.stream()
+                .filter(p -> p.filled() && (w.route.rinsesFluidOut() || w.terms.follows(School.RINSE_WITH, "ink")))
+                .toList();
         var fluidRinsed = w.drained.stream().filter(p -> !inkRinsed.contains(p)).toList();
         var done = new ArrayList<ChannelCode>();
         for (var group : List.of(fluidRinsed, inkRinsed)) {
-            int most = group.stream().mapToInt(p -> rinseOf(p, stage).count()).max().orElse(0);
+            int most = group.stream()
+                    .mapToInt(p -> rinseOf(p, stage).count())
+                    .max()
+                    .orElse(0);
             if (most > 0) {
                 var liquid = group == inkRinsed ? Move.Liquid.NEW_INK : Move.Liquid.FLUID;
-                steps.add(rinses(w, group.equals(fluidRinsed) || fluidRinsed.isEmpty() ? id : id + "-ink", stage, group, most, liquid));
+                steps.add(rinses(
+                        w,
+                        group.equals(fluidRinsed) || fluidRinsed.isEmpty() ? id : id + "-ink",
+                        stage,
+                        group,
+                        most,
+                        liquid));
                 done.addAll(Work.codesBefore(group));
             }
         }
         var rest = codes.stream().filter(c -> !done.contains(c)).toList();
         if (!rest.isEmpty()) {
-            steps.add(step(done.isEmpty() ? id : id + "-none", "Rinse " + stage.name() + ": not needed").say(done.isEmpty() ? "The purity aimed for is reached without." : "Not for these channels.").minutes(0)
-                    .needs(stage.facet(), rest, "drained").then(stage.facet(), rest, "rinsed").build());
+            steps.add(step(done.isEmpty() ? id : id + "-none", "Rinse " + stage.name() + ": not needed")
+                    .say(done.isEmpty() ? "The purity aimed for is reached without." : "Not for these channels.")
+                    .minutes(0)
+                    .needs(stage.facet(), rest, "drained")
+                    .then(stage.facet(), rest, "rinsed")
+                    .build());
         }
-        var chased = w.drained.stream().filter(p -> !rinseOf(p, stage).chaser().isZero()).toList();
+        var chased = w.drained.stream()
+                .filter(p -> !rinseOf(p, stage).chaser().isZero())
+                .toList();
         var chase = step(id + "-chaser", chased.isEmpty() ? "No chaser needed" : "Chase the fluid out with new ink")
-                .say(chased.isEmpty() ? "Nothing to chase out." : "The same way once more, with new ink. Fluid left in the path thins the first prints; this ink is waste.")
-                .minutes(chased.size()).needs(stage.facet(), codes, "rinsed").then(stage.facet(), codes, "chased");
+                .say(
+                        chased.isEmpty()
+                                ? "Nothing to chase out."
+                                : "The same way once more, with new ink. Fluid left in the path thins the first"
+                                        + " prints; this ink is waste.")
+                .minutes(chased.size())
+                .needs(stage.facet(), codes, "rinsed")
+                .then(stage.facet(), codes, "chased");
         if (!chased.isEmpty()) {
-            chase.care(Caution.WASTE).needs(Facet.BOTTLE, Work.codes(chased), "matched").needs(Facet.SYRINGE, Work.codesBefore(chased), "its own")
-                    .ask(Work.gridBefore(chased, List.of(volumes("new ink", chased, p -> rinseOf(p, stage).chaser()))))
+            chase.care(Caution.WASTE)
+                    .needs(Facet.BOTTLE, Work.codes(chased), "matched")
+                    .needs(Facet.SYRINGE, Work.codesBefore(chased), "its own")
+                    .ask(Work.gridBefore(
+                            chased,
+                            List.of(volumes(
+                                    "new ink", chased, p -> rinseOf(p, stage).chaser()))))
                     .moves(new Move.Rinse(stage.reach(), Move.Liquid.NEW_INK));
         }
         steps.add(chase.build());
         return steps;
     }
 
-    private static Step rinses(Work w, String id, Way.Stage stage, List<ChannelPlan> group, int most, Move.Liquid liquid) {
+    private static Step rinses(
+            Work w, String id, Way.Stage stage, List<ChannelPlan> group, int most, Move.Liquid liquid) {
         var codes = Work.codesBefore(group);
-        String with = liquid == Move.Liquid.NEW_INK ? "new ink" : "cleaning fluid for " + w.family().label();
-        var columns = IntStream.range(0, most).mapToObj(n -> volumes("rinse " + (n + 1), group,
-                p -> n < rinseOf(p, stage).count() ? rinseOf(p, stage).volume() : Millilitres.ZERO)).toList();
-        var again = step(id + "-again", "One more rinse").say(stage.how()).minutes(3)
-                .ask(Work.gridBefore(group, List.of(volumes("one more", group, p -> rinseOf(p, stage).volume())))).moves(new Move.Rinse(stage.reach(), liquid))
-                .needs(stage.facet(), codes, "drained").build();
-        var step = step(id, "Rinse " + stage.name()).say("With " + with + ". " + stage.how() + " What comes out last must be clear.")
-                .minutes((int) Math.ceil(group.stream().mapToDouble(p -> rinseOf(p, stage).count() * w.terms.minutesPerRinse()).sum()))
-                .care(Caution.WASTE, Caution.INK).with(with, "syringe of the same colour").needs(stage.facet(), codes, "drained")
-                .needs(Facet.TANK_CAP, codes, "open").needs(Facet.GLOVES, "on").needs(Facet.SYRINGE, codes, "its own")
-                .ask(Work.gridBefore(group, columns)).moves(new Move.Rinse(stage.reach(), liquid))
-                .branch(new Branch("not-clear", "It is not clear", List.of(again), 3,
+        String with = liquid == Move.Liquid.NEW_INK
+                ? "new ink"
+                : "cleaning fluid for " + w.family().label();
+        var columns = IntStream.range(0, most)
+                .mapToObj(n -> volumes(
+                        "rinse " + (n + 1),
+                        group,
+                        p -> n < rinseOf(p, stage).count() ? rinseOf(p, stage).volume() : Millilitres.ZERO))
+                .toList();
+        var again = step(id + "-again", "One more rinse")
+                .say(stage.how())
+                .minutes(3)
+                .ask(Work.gridBefore(
+                        group,
+                        List.of(volumes(
+                                "one more", group, p -> rinseOf(p, stage).volume()))))
+                .moves(new Move.Rinse(stage.reach(), liquid))
+                .needs(stage.facet(), codes, "drained")
+                .build();
+        var step = step(id, "Rinse " + stage.name())
+                .say("With " + with + ". " + stage.how() + " What comes out last must be clear.")
+                .minutes((int) Math.ceil(group.stream()
+                        .mapToDouble(p -> rinseOf(p, stage).count() * w.terms.minutesPerRinse())
+                        .sum()))
+                .care(Caution.WASTE, Caution.INK)
+                .with(with, "syringe of the same colour")
+                .needs(stage.facet(), codes, "drained")
+                .needs(Facet.TANK_CAP, codes, "open")
+                .needs(Facet.GLOVES, "on")
+                .needs(Facet.SYRINGE, codes, "its own")
+                .ask(Work.gridBefore(group, columns))
+                .moves(new Move.Rinse(stage.reach(), liquid))
+                .branch(new Branch(
+                        "not-clear",
+                        "It is not clear",
+                        List.of(again),
+                        3,
                         "Three more rinses did not clear it. Renew the line of the channel that stays dark."))
                 .then(stage.facet(), codes, "rinsed");
         if (w.before.architecture() != Architecture.BULK) {
@@ -155,7 +274,14 @@ final class Drawing {
 
     /** What a channel gets at a stage; nothing where its vessels are renewed. */
     private static Rinses.Stage rinseOf(ChannelPlan plan, Way.Stage stage) {
-        return plan.rinses().stream().filter(s -> s.stage().name().equals(stage.name())).findFirst().orElseGet(() -> new Rinses.Stage(
-                new RinseStage(stage.name(), stage.reach(), Millilitres.ZERO, 0, 0, Millilitres.ZERO), Syringe.of("1", "1"), 0, Millilitres.ZERO, Millilitres.ZERO));
+        return plan.rinses().stream()
+                .filter(s -> s.stage().name().equals(stage.name()))
+                .findFirst()
+                .orElseGet(() -> new Rinses.Stage(
+                        new RinseStage(stage.name(), stage.reach(), Millilitres.ZERO, 0, 0, Millilitres.ZERO),
+                        Syringe.of("1", "1"),
+                        0,
+                        Millilitres.ZERO,
+                        Millilitres.ZERO));
     }
 }

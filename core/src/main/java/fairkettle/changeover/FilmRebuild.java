@@ -17,7 +17,10 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 
-/** What a desktop machine needs to print film: no rollers on wet ink, lines for white, waste outside, a head that is protected. */
+/**
+ * What a desktop machine needs to print film: no rollers on wet ink, lines for white, waste outside, a head that is
+ * protected.
+ */
 final class FilmRebuild {
 
     private static final String COVER = "printed cover: the cable’s entry stays open";
@@ -28,114 +31,296 @@ final class FilmRebuild {
         if (w.way.onStarters()) {
             return Cartridges.starters(w);
         }
-        return w.job.neverInked() ? List.of() : List.of(step("known-good", "Is it known good?").say("A last check as it is. A rebuild cures no machine.").minutes(2)
-                .ask(new Ask.Ticks(List.of("last check looked at", "no error on the screen"))).build());
+        return w.job.neverInked()
+                ? List.of()
+                : List.of(step("known-good", "Is it known good?")
+                        .say("A last check as it is. A rebuild cures no machine.")
+                        .minutes(2)
+                        .ask(new Ask.Ticks(List.of("last check looked at", "no error on the screen")))
+                        .build());
     }
 
     static List<Step> rollers(Work w) {
         return List.of(
-                step("rollers-off", "Star wheels and bar off").say("They would mark wet film. Left, then right; spring first; bracket screw before clip; never pull a tab. Springs and screws into a labelled bag.").minutes(20)
-                        .care(Caution.SMALL_PARTS, Caution.FORCE, Caution.SHARPS).irreversible("Bent tabs and lost springs do not go back.")
-                        .needs(Facet.COVERS, "off").needs(Facet.POWER, "unplugged")
-                        .ask(new Ask.Ticks(List.of("left side free", "right side free", "spring in the bag", "bracket screw, then clip", "bag labelled")))
-                        .branch(Branch.stop("will-not-come", "It will not come off", "The bar will not come without force, and force bends the frame. Stop here: put the covers back and leave this machine as it was."))
-                        .then(Facet.ROLLERS, "removed").then(Facet.BAR, "up").build(),
-                step("bar-flat", "Lay the bar flat").say("Each time before the carriage passes: a bar that stands up catches the head.").minutes(2).needs(Facet.ROLLERS, "removed")
-                        .ask(new Ask.Ticks(List.of("bar lies flat, left and right"))).then(Facet.BAR, "flat").build(),
-                step("pass", "Let the carriage pass once, by hand").say("Slowly, from end to end.").minutes(1).care(Caution.FORCE).needs(Facet.BAR, "flat").needs(Facet.POWER, "unplugged").needs(Facet.CARRIAGE, "free").build());
+                step("rollers-off", "Star wheels and bar off")
+                        .say("They would mark wet film. Left, then right; spring first; bracket screw before clip;"
+                                + " never pull a tab. Springs and screws into a labelled bag.")
+                        .minutes(20)
+                        .care(Caution.SMALL_PARTS, Caution.FORCE, Caution.SHARPS)
+                        .irreversible("Bent tabs and lost springs do not go back.")
+                        .needs(Facet.COVERS, "off")
+                        .needs(Facet.POWER, "unplugged")
+                        .ask(new Ask.Ticks(List.of(
+                                "left side free",
+                                "right side free",
+                                "spring in the bag",
+                                "bracket screw, then clip",
+                                "bag labelled")))
+                        .branch(Branch.stop(
+                                "will-not-come",
+                                "It will not come off",
+                                "The bar will not come without force, and force bends the frame. Stop here:"
+                                        + " put the covers back and leave this machine as it was."))
+                        .then(Facet.ROLLERS, "removed")
+                        .then(Facet.BAR, "up")
+                        .build(),
+                step("bar-flat", "Lay the bar flat")
+                        .say("Each time before the carriage passes: a bar that stands up catches the head.")
+                        .minutes(2)
+                        .needs(Facet.ROLLERS, "removed")
+                        .ask(new Ask.Ticks(List.of("bar lies flat, left and right")))
+                        .then(Facet.BAR, "flat")
+                        .build(),
+                step("pass", "Let the carriage pass once, by hand")
+                        .say("Slowly, from end to end.")
+                        .minutes(1)
+                        .care(Caution.FORCE)
+                        .needs(Facet.BAR, "flat")
+                        .needs(Facet.POWER, "unplugged")
+                        .needs(Facet.CARRIAGE, "free")
+                        .build());
     }
 
     static List<Step> lines(Work w) {
         var codes = Work.codes(w.plans);
         var drained = Work.codesBefore(w.drained);
         var steps = new ArrayList<Step>();
-        steps.add(step("position", "Decide where everything stands").say("Tanks, tube exit, waste bottle. Nothing is trimmed or stuck before this is settled.").minutes(8).hold("The place is written down.")
-                .needs(Facet.BENCH, "prepared").ask(new Ask.Words("where tanks, tube exit and waste bottle are")).then(Facet.POSITION, "decided").build());
+        steps.add(step("position", "Decide where everything stands")
+                .say("Tanks, tube exit, waste bottle. Nothing is trimmed or stuck before this is settled.")
+                .minutes(8)
+                .hold("The place is written down.")
+                .needs(Facet.BENCH, "prepared")
+                .ask(new Ask.Words("where tanks, tube exit and waste bottle are"))
+                .then(Facet.POSITION, "decided")
+                .build());
         if (w.before.architecture() == Architecture.BULK) {
             steps.addAll(BulkFeed.shut(w));
         }
         if (w.cartridges() || w.before.architecture() == Architecture.BULK) {
             steps.addAll(Cartridges.oldOut(w));
         }
-        var take = step("lines-off", w.before.architecture() == Architecture.TANK ? "Old dampers off; old lines of the white slots too" : "Cartridges and their holders give way")
-                .say("Slots change now: " + changes(w) + ".").minutes(10).care(Caution.INK).irreversible("Lines that are cut do not carry their old ink again.")
-                .needs(Facet.POSITION, "decided").needs(Facet.COVERS, "off").needs(Facet.GLOVES, "on").needs(Facet.TANK, drained, "chased").needs(Facet.DAMPER, drained, "chased");
+        var take = step(
+                        "lines-off",
+                        w.before.architecture() == Architecture.TANK
+                                ? "Old dampers off; old lines of the white slots too"
+                                : "Cartridges and their holders give way")
+                .say("Slots change now: " + changes(w) + ".")
+                .minutes(10)
+                .care(Caution.INK)
+                .irreversible("Lines that are cut do not carry their old ink again.")
+                .needs(Facet.POSITION, "decided")
+                .needs(Facet.COVERS, "off")
+                .needs(Facet.GLOVES, "on")
+                .needs(Facet.TANK, drained, "chased")
+                .needs(Facet.DAMPER, drained, "chased");
         if (w.cartridges()) {
             take.needs(Facet.OLD_CARTRIDGE, w.before.codes(), "stored");
         }
-        steps.add(take.moves(Cartridges.refit(w)).then(Facet.REFIT, "refitted").then(Facet.TANK, Opening.changed(w), "chased").then(Facet.DAMPER, Opening.changed(w), "chased")
-                .then(Facet.TANK_CAP, drained, "shut").then(Facet.VALVE, "open").then(Facet.VENT, codes, "open").then(Facet.LINE, codes, "off").build());
-        steps.add(step("new-lines", "New dampers and lines").say("Wider tube for white. No gap between adapter and damper: a cone that does not close draws air.").minutes(5 * codes.size())
-                .care(Caution.FORCE).needs(Facet.REFIT, "refitted").needs(Facet.GLOVES, "on").needs(Facet.LINE, codes, "off")
-                .ask(Work.grid(w.plans, List.of(ticks("damper new"), ticks("no gap at the fitting"), ticks("code on both ends"))))
-                .then(Facet.NEW_LINE, codes, "new").build());
-        steps.add(step("join", "Join them, innermost first").say("From the wall outward, each back in its track before the next: an outer tube that lies first bars the way to the inner ones. Tube fully home, tape round the joint.")
-                .minutes(codes.size()).care(Caution.FORCE).needs(Facet.NEW_LINE, codes, "new").ask(new Ask.InOrder(codes, "joined, and back in its track")).then(Facet.LINE, codes, "joined").build());
-        steps.add(step("joints-dry", "Are the joints dry?").say("Ten minutes with a dry towel under them.").minutes(1).needs(Facet.LINE, codes, "joined").waits(new Pause("joints under a dry towel", Duration.ofMinutes(10), null, false))
-                .ask(new Ask.Ticks(List.of("towel is dry"))).build());
+        steps.add(take.moves(Cartridges.refit(w))
+                .then(Facet.REFIT, "refitted")
+                .then(Facet.TANK, Opening.changed(w), "chased")
+                .then(Facet.DAMPER, Opening.changed(w), "chased")
+                .then(Facet.TANK_CAP, drained, "shut")
+                .then(Facet.VALVE, "open")
+                .then(Facet.VENT, codes, "open")
+                .then(Facet.LINE, codes, "off")
+                .build());
+        steps.add(step("new-lines", "New dampers and lines")
+                .say("Wider tube for white. No gap between adapter and damper: a cone that does not close draws air.")
+                .minutes(5 * codes.size())
+                .care(Caution.FORCE)
+                .needs(Facet.REFIT, "refitted")
+                .needs(Facet.GLOVES, "on")
+                .needs(Facet.LINE, codes, "off")
+                .ask(Work.grid(
+                        w.plans,
+                        List.of(ticks("damper new"), ticks("no gap at the fitting"), ticks("code on both ends"))))
+                .then(Facet.NEW_LINE, codes, "new")
+                .build());
+        steps.add(step("join", "Join them, innermost first")
+                .say("From the wall outward, each back in its track before the next: an outer tube that lies first"
+                        + " bars the way to the inner ones. Tube fully home, tape round the joint.")
+                .minutes(codes.size())
+                .care(Caution.FORCE)
+                .needs(Facet.NEW_LINE, codes, "new")
+                .ask(new Ask.InOrder(codes, "joined, and back in its track"))
+                .then(Facet.LINE, codes, "joined")
+                .build());
+        steps.add(step("joints-dry", "Are the joints dry?")
+                .say("Ten minutes with a dry towel under them.")
+                .minutes(1)
+                .needs(Facet.LINE, codes, "joined")
+                .waits(new Pause("joints under a dry towel", Duration.ofMinutes(10), null, false))
+                .ask(new Ask.Ticks(List.of("towel is dry")))
+                .build());
         return steps;
     }
 
     private static String changes(Work w) {
-        var words = w.plans.stream().filter(p -> !p.before().equals(p.code()) || p.doing() == ChannelPlan.Doing.ON_FLUID)
-                .map(p -> p.doing() == ChannelPlan.Doing.ON_FLUID ? p.before() + " stays on fluid" : p.before() + " becomes " + p.code()).toList();
+        var words = w.plans.stream()
+                .filter(p -> !p.before().equals(p.code()) || p.doing() == ChannelPlan.Doing.ON_FLUID)
+                .map(p -> p.doing() == ChannelPlan.Doing.ON_FLUID
+                        ? p.before() + " stays on fluid"
+                        : p.before() + " becomes " + p.code())
+                .toList();
         return words.isEmpty() ? "none" : String.join(", ", words);
     }
 
     /** Parts that are renewed with a drained line: dampers of white, or a new head. */
     static Step newParts(Work w) {
         boolean head = w.way.slots().stream().anyMatch(s -> s.renewed().contains(VesselKind.HEAD));
-        var dampers = w.way.slots().stream().filter(s -> s.renewed().contains(VesselKind.DAMPER)).map(s -> s.before().code()).map(ChannelCode::code).toList();
-        var step = step("new-parts", head ? "New head" + (dampers.isEmpty() ? "" : " and new dampers") : "New dampers for " + String.join(" ", dampers))
-                .say((head ? "White and binder stay in a head that printed film; only a new one prints this ink. " : "") + (dampers.isEmpty() ? "" : "Their filters have caught the same sediment as the line."))
-                .minutes(head ? 25 : 3 * dampers.size()).care(Caution.FORCE, Caution.BOARD).needs(Facet.COVERS, "off").needs(Facet.POWER, "unplugged")
-                .needs(Facet.TANK, Work.codesBefore(w.drained), "chased").needs(Facet.DAMPER, Work.codesBefore(w.drained), "chased").moves(Cartridges.refit(w));
+        var dampers = w.way.slots().stream()
+                .filter(s -> s.renewed().contains(VesselKind.DAMPER))
+                .map(s -> s.before().code())
+                .map(ChannelCode::code)
+                .toList();
+        var step = step(
+                        "new-parts",
+                        head
+                                ? "New head" + (dampers.isEmpty() ? "" : " and new dampers")
+                                : "New dampers for " + String.join(" ", dampers))
+                .say((head ? "White and binder stay in a head that printed film; only a new one prints this ink. " : "")
+                        + (dampers.isEmpty() ? "" : "Their filters have caught the same sediment as the line."))
+                .minutes(head ? 25 : 3 * dampers.size())
+                .care(Caution.FORCE, Caution.BOARD)
+                .needs(Facet.COVERS, "off")
+                .needs(Facet.POWER, "unplugged")
+                .needs(Facet.TANK, Work.codesBefore(w.drained), "chased")
+                .needs(Facet.DAMPER, Work.codesBefore(w.drained), "chased")
+                .moves(Cartridges.refit(w));
         if (head) {
-            step.irreversible("The old head is spent.").branch(Branch.stop("will-not-come", "It will not come off", "A head that will not come without force was glued. Stop here: forcing it breaks the carriage. Put everything back; this machine keeps the ink it had."));
+            step.irreversible("The old head is spent.")
+                    .branch(Branch.stop(
+                            "will-not-come",
+                            "It will not come off",
+                            "A head that will not come without force was glued. Stop here: forcing it breaks"
+                                    + " the carriage. Put everything back; this machine keeps the ink it had."));
         }
         return step.then(Facet.REFIT, "refitted").build();
     }
 
     static List<Step> waste(Work w) {
         return List.of(
-                step("waste-off", "Waste line off its pad").say("Find the pump’s outlet; towel under it.").minutes(4).care(Caution.WASTE).needs(Facet.COVERS, "off").needs(Facet.POSITION, "decided")
-                        .then(Facet.WASTE_LINE, "open").build(),
-                step("waste-bottle", "Waste line into a bottle").say("The machine goes on counting its own box: expect its message one day, although the box is dry.").minutes(8).hold("Joint dry before any cleaning.")
-                        .needs(Facet.WASTE_LINE, "open").ask(new Ask.Ticks(List.of("joint wrapped and dry", "bottle vented", "bottle stands level", "bottle lower than the outlet")))
-                        .then(Facet.WASTE_LINE, "in the bottle").build());
+                step("waste-off", "Waste line off its pad")
+                        .say("Find the pump’s outlet; towel under it.")
+                        .minutes(4)
+                        .care(Caution.WASTE)
+                        .needs(Facet.COVERS, "off")
+                        .needs(Facet.POSITION, "decided")
+                        .then(Facet.WASTE_LINE, "open")
+                        .build(),
+                step("waste-bottle", "Waste line into a bottle")
+                        .say("The machine goes on counting its own box: expect its message one day, although the"
+                                + " box is dry.")
+                        .minutes(8)
+                        .hold("Joint dry before any cleaning.")
+                        .needs(Facet.WASTE_LINE, "open")
+                        .ask(new Ask.Ticks(List.of(
+                                "joint wrapped and dry",
+                                "bottle vented",
+                                "bottle stands level",
+                                "bottle lower than the outlet")))
+                        .then(Facet.WASTE_LINE, "in the bottle")
+                        .build());
     }
 
     static List<Step> head(Work w) {
         if (!w.terms.follows(School.HEAD_OUT, "seal")) {
-            return List.of(step("head-stays", "The head stays in").say("A printed cover keeps mist off the board, and leaves the cable’s entry open. Sleeves close the cable’s entry, and leave the plate’s edges open. A bead closes both, but only on a head that is out. With nothing, wipe the edges every day.").minutes(2)
-                    .care(Caution.BOARD).ask(new Ask.Choice("How is the head protected?", List.of(COVER, "sleeves: the plate’s edges stay open", "nothing: all edges stay open")))
-                    .then(Facet.PROTECTION, "chosen").build());
+            return List.of(step("head-stays", "The head stays in")
+                    .say("A printed cover keeps mist off the board, and leaves the cable’s entry open. Sleeves"
+                            + " close the cable’s entry, and leave the plate’s edges open. A bead closes both, but"
+                            + " only on a head that is out. With nothing, wipe the edges every day.")
+                    .minutes(2)
+                    .care(Caution.BOARD)
+                    .ask(new Ask.Choice(
+                            "How is the head protected?",
+                            List.of(COVER, "sleeves: the plate’s edges stay open", "nothing: all edges stay open")))
+                    .then(Facet.PROTECTION, "chosen")
+                    .build());
         }
         return List.of(
-                step("head-drain", "Drain the head, and let it dry").say("A towel under it until nothing comes. Dry before any screw.").minutes(5).care(Caution.BOARD).needs(Facet.COVERS, "off").needs(Facet.POWER, "unplugged")
-                        .ask(new Ask.Ticks(List.of("no drop for a minute", "plate and board dry"))).then(Facet.HEAD, "drained").build(),
-                step("head-out", "Head out").say("Four small screws, kept. Cable out straight. Lift the board without force.").minutes(12).care(Caution.FORCE, Caution.SMALL_PARTS, Caution.BOARD, Caution.HEAD_RISK)
-                        .hold("Four screws in the cup.").needs(Facet.HEAD, "drained").ask(new Ask.Count("small screws saved", 4))
-                        .branch(Branch.stop("will-not-come", "It will not come off", "Black screws, or a board that will not lift: this head was glued before. Stop here, before it breaks: put everything back, and leave the rebuild for another machine."))
-                        .then(Facet.HEAD, "out").then(Facet.FLAT_CABLE, "out").build(),
-                step("sealant", "Prove the sealant").say("A bead on glass, meter on it while it is wet: it must not conduct.").minutes(5).ask(new Ask.Choice("What does the meter say?", List.of("does not conduct"))).care(Caution.BOARD)
-                        .then(Facet.SEALANT, "proven").build(),
-                step("head-in", "Head back, right way round, cable seated").say("The cable goes home before anything is sealed: afterwards it cannot.").minutes(8).care(Caution.FORCE).needs(Facet.HEAD, "out")
-                        .ask(new Ask.Ticks(List.of("right way round", "flat cable seated to the stop"))).then(Facet.FLAT_CABLE, "seated").build(),
-                step("seal", "Seal it").say("A thin bead along board and cable entry, nothing on the plate.").minutes(8).irreversible("A sealed head does not come out again whole.")
-                        .needs(Facet.FLAT_CABLE, "seated").needs(Facet.SEALANT, "proven").waits(new Pause("sealant setting", Duration.ofMinutes(30), null, false)).then(Facet.HEAD, "sealed").build(),
-                step("head-screws", "Four small screws back").say("The same four.").minutes(3).needs(Facet.HEAD, "sealed").ask(new Ask.Count("small screws back in", 4)).build());
+                step("head-drain", "Drain the head, and let it dry")
+                        .say("A towel under it until nothing comes. Dry before any screw.")
+                        .minutes(5)
+                        .care(Caution.BOARD)
+                        .needs(Facet.COVERS, "off")
+                        .needs(Facet.POWER, "unplugged")
+                        .ask(new Ask.Ticks(List.of("no drop for a minute", "plate and board dry")))
+                        .then(Facet.HEAD, "drained")
+                        .build(),
+                step("head-out", "Head out")
+                        .say("Four small screws, kept. Cable out straight. Lift the board without force.")
+                        .minutes(12)
+                        .care(Caution.FORCE, Caution.SMALL_PARTS, Caution.BOARD, Caution.HEAD_RISK)
+                        .hold("Four screws in the cup.")
+                        .needs(Facet.HEAD, "drained")
+                        .ask(new Ask.Count("small screws saved", 4))
+                        .branch(Branch.stop(
+                                "will-not-come",
+                                "It will not come off",
+                                "Black screws, or a board that will not lift: this head was glued before. Stop"
+                                        + " here, before it breaks: put everything back, and leave the rebuild for"
+                                        + " another machine."))
+                        .then(Facet.HEAD, "out")
+                        .then(Facet.FLAT_CABLE, "out")
+                        .build(),
+                step("sealant", "Prove the sealant")
+                        .say("A bead on glass, meter on it while it is wet: it must not conduct.")
+                        .minutes(5)
+                        .ask(new Ask.Choice("What does the meter say?", List.of("does not conduct")))
+                        .care(Caution.BOARD)
+                        .then(Facet.SEALANT, "proven")
+                        .build(),
+                step("head-in", "Head back, right way round, cable seated")
+                        .say("The cable goes home before anything is sealed: afterwards it cannot.")
+                        .minutes(8)
+                        .care(Caution.FORCE)
+                        .needs(Facet.HEAD, "out")
+                        .ask(new Ask.Ticks(List.of("right way round", "flat cable seated to the stop")))
+                        .then(Facet.FLAT_CABLE, "seated")
+                        .build(),
+                step("seal", "Seal it")
+                        .say("A thin bead along board and cable entry, nothing on the plate.")
+                        .minutes(8)
+                        .irreversible("A sealed head does not come out again whole.")
+                        .needs(Facet.FLAT_CABLE, "seated")
+                        .needs(Facet.SEALANT, "proven")
+                        .waits(new Pause("sealant setting", Duration.ofMinutes(30), null, false))
+                        .then(Facet.HEAD, "sealed")
+                        .build(),
+                step("head-screws", "Four small screws back")
+                        .say("The same four.")
+                        .minutes(3)
+                        .needs(Facet.HEAD, "sealed")
+                        .ask(new Ask.Count("small screws back in", 4))
+                        .build());
     }
 
     static List<Step> processing(Work w) {
-        return List.of(step("processing", "Note firmware and image processing").say("Which version, which program separates white, on which computer.").minutes(2).ask(new Ask.Words("firmware, and what prepares the image"))
-                .then(Facet.PROCESSING, "noted").build());
+        return List.of(step("processing", "Note firmware and image processing")
+                .say("Which version, which program separates white, on which computer.")
+                .minutes(2)
+                .ask(new Ask.Words("firmware, and what prepares the image"))
+                .then(Facet.PROCESSING, "noted")
+                .build());
     }
 
     static List<Step> path(Work w) {
-        return List.of(step("film-path", "Film path, head height, tray").say("Film flat and under tension, clamps clear of the carriage, edges down: a raised edge drags under the head.").minutes(5).hold("All three before film goes in.")
-                .needs(Facet.ROLLERS, "removed").needs(Facet.POWER, "on").needs(Facet.PROCESSING, "noted")
-                .ask(new Ask.Ticks(List.of("film lies flat, edge down", "edge clear of the head at both ends of travel", "clamps clear of the carriage", "head height set", "tray set"))).then(Facet.FILM_PATH, "set").build());
+        return List.of(step("film-path", "Film path, head height, tray")
+                .say("Film flat and under tension, clamps clear of the carriage, edges down: a raised edge drags"
+                        + " under the head.")
+                .minutes(5)
+                .hold("All three before film goes in.")
+                .needs(Facet.ROLLERS, "removed")
+                .needs(Facet.POWER, "on")
+                .needs(Facet.PROCESSING, "noted")
+                .ask(new Ask.Ticks(List.of(
+                        "film lies flat, edge down",
+                        "edge clear of the head at both ends of travel",
+                        "clamps clear of the carriage",
+                        "head height set",
+                        "tray set")))
+                .then(Facet.FILM_PATH, "set")
+                .build());
     }
-
 }

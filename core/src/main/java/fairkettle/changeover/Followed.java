@@ -19,23 +19,42 @@ public record Followed(School school, School.Position position, List<Otherwise> 
      * @param liquid mL of ink and fluid
      * @param minutes hands-on, machine and waits together
      */
-    public record Otherwise(School.Position position, @Nullable String impossible, int steps, double liquid, long minutes, @Nullable Money cost) {
+    public record Otherwise(
+            School.Position position,
+            @Nullable String impossible,
+            int steps,
+            double liquid,
+            long minutes,
+            @Nullable Money cost) {
 
         static Otherwise impossible(School.Position position, String reason) {
             return new Otherwise(position, reason, 0, 0, 0, null);
         }
 
         static Otherwise of(School.Position position, Plan plan, Plan instead) {
-            return new Otherwise(position, null, instead.procedure().steps().size() - plan.procedure().steps().size(), liquid(instead) - liquid(plan),
-                    minutes(instead) - minutes(plan), instead.total().minus(plan.total()));
+            return new Otherwise(
+                    position,
+                    null,
+                    instead.procedure().steps().size()
+                            - plan.procedure().steps().size(),
+                    liquid(instead) - liquid(plan),
+                    minutes(instead) - minutes(plan),
+                    instead.total().minus(plan.total()));
         }
 
         private static double liquid(Plan plan) {
-            return plan.fluid().mL() + plan.channels().stream().mapToDouble(c -> c.inkUsed().mL()).sum();
+            return plan.fluid().mL()
+                    + plan.channels().stream()
+                            .mapToDouble(c -> c.inkUsed().mL())
+                            .sum();
         }
 
         private static long minutes(Plan plan) {
-            return plan.times().handsOn().plus(plan.times().machine()).plus(plan.times().waiting()).toMinutes();
+            return plan.times()
+                    .handsOn()
+                    .plus(plan.times().machine())
+                    .plus(plan.times().waiting())
+                    .toMinutes();
         }
     }
 }

@@ -16,17 +16,27 @@ public record Idle(Money perDay, String basis) {
     private static final double MINUTES_AT_REST = 0.2; // a damp cap once a month
 
     public static Idle perDay(Profile profile, Collection<Holding> holdings, Terms terms) {
-        boolean parked = holdings.stream().allMatch(h -> h instanceof Holding.Parked || h instanceof Holding.NeverInked);
+        boolean parked =
+                holdings.stream().allMatch(h -> h instanceof Holding.Parked || h instanceof Holding.NeverInked);
         if (parked) {
-            return new Idle(Money.rounded(MINUTES_AT_REST * terms.labourPerMinute(), terms.currency()), "at rest on fluid: a damp cap once a month");
+            return new Idle(
+                    Money.rounded(MINUTES_AT_REST * terms.labourPerMinute(), terms.currency()),
+                    "at rest on fluid: a damp cap once a month");
         }
-        double inked = holdings.stream().filter(h -> h instanceof Holding.Inked || h instanceof Holding.Unknown).count();
-        boolean white = holdings.stream().anyMatch(h -> h instanceof Holding.Inked(var family, _, _) && family == Family.FILM);
+        double inked = holdings.stream()
+                .filter(h -> h instanceof Holding.Inked || h instanceof Holding.Unknown)
+                .count();
+        boolean white = holdings.stream()
+                .anyMatch(h -> h instanceof Holding.Inked(var family, var _, var _) && family == Family.FILM);
         var draws = profile.draws();
         // why: a check a day, a purge sheet every third, and white moved twice a week by a light cleaning
-        double mL = inked * (draws.nozzleCheck().mL() + draws.sheet().mL() / 3 + (white ? draws.cleaning().mL() * 2 / 7 : 0));
+        double mL = inked
+                * (draws.nozzleCheck().mL()
+                        + draws.sheet().mL() / 3
+                        + (white ? draws.cleaning().mL() * 2 / 7 : 0));
         double minutes = MINUTES + (white ? 6 : 0);
-        return new Idle(Money.rounded(mL * Terms.perMl(terms.ink()) + minutes * terms.labourPerMinute(), terms.currency()),
+        return new Idle(
+                Money.rounded(mL * Terms.perMl(terms.ink()) + minutes * terms.labourPerMinute(), terms.currency()),
                 "%s mL of routine ink and %d min a day".formatted(Math.round(mL * 10) / 10.0, Math.round(minutes)));
     }
 }

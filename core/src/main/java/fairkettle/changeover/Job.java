@@ -19,7 +19,13 @@ import java.util.TreeSet;
  * @param channels by the codes that the slots carry now
  * @param padUsed in the machine's own pad
  */
-public record Job(Profile built, Fit fit, Map<ChannelCode, Now> channels, Wish wish, Millilitres padUsed, boolean warrantyAcknowledged,
+public record Job(
+        Profile built,
+        Fit fit,
+        Map<ChannelCode, Now> channels,
+        Wish wish,
+        Millilitres padUsed,
+        boolean warrantyAcknowledged,
         Stock stock) {
 
     /** What a channel is known to hold. */
@@ -77,6 +83,8 @@ public record Job(Profile built, Fit fit, Map<ChannelCode, Now> channels, Wish w
 
     public boolean parked() {
         return channels.values().stream().anyMatch(now -> now.holding() instanceof Holding.Parked)
-                && channels.values().stream().noneMatch(now -> now.holding() instanceof Holding.Inked || now.holding() instanceof Holding.Unknown);
+                && channels.values().stream()
+                        .noneMatch(now ->
+                                now.holding() instanceof Holding.Inked || now.holding() instanceof Holding.Unknown);
     }
 }

@@ -21,7 +21,9 @@ final class Kit {
         need.put(Supply.TOWELS, 6);
         need.put(Supply.EYE_PROTECTION, 1);
         if (w.route != Route.PARK) {
-            need.put(Supply.PAPER, 4 + w.inked.stream().mapToInt(ChannelPlan::sheets).sum());
+            need.put(
+                    Supply.PAPER,
+                    4 + w.inked.stream().mapToInt(ChannelPlan::sheets).sum());
         }
         if (!w.drained.isEmpty() || w.cartridges() && !Beginning.supplied(w) || w.route == Route.BULK_FEED) {
             need.put(Supply.SYRINGE, channels);
@@ -44,10 +46,15 @@ final class Kit {
                 need.put(Supply.FOOD_SHEET, 2);
                 need.put(Supply.FOOD_LABEL, 1);
             }
-            case MAKERS_DYE, MAKERS_PIGMENT -> { }
+            case MAKERS_DYE, MAKERS_PIGMENT -> {}
         }
-        return need.entrySet().stream().map(e -> Plan.Need.of(e.getKey(), e.getValue(), w.job.stock().supplies().getOrDefault(e.getKey(), 0),
-                w.terms.price(e.getKey()))).toList();
+        return need.entrySet().stream()
+                .map(e -> Plan.Need.of(
+                        e.getKey(),
+                        e.getValue(),
+                        w.job.stock().supplies().getOrDefault(e.getKey(), 0),
+                        w.terms.price(e.getKey())))
+                .toList();
     }
 
     private static void parts(Work w, Map<Supply, Integer> need) {
@@ -69,7 +76,8 @@ final class Kit {
             need.put(Supply.ELBOW, channels);
         }
         if (w.route == Route.FILM_REBUILD) {
-            need.put(Supply.WHITE_LINE, (int) w.inked.stream().filter(p -> p.code().white()).count());
+            need.put(Supply.WHITE_LINE, (int)
+                    w.inked.stream().filter(p -> p.code().white()).count());
             if (w.before.architecture() != Architecture.TANK) {
                 need.put(Supply.FILM_TANKS, 1);
             }
@@ -77,7 +85,9 @@ final class Kit {
                 need.put(Supply.HEAD_COVER, 1);
             }
         }
-        int dampers = (int) w.way.slots().stream().filter(s -> s.after().has(VesselKind.DAMPER) && s.renewed().contains(VesselKind.DAMPER)).count();
+        int dampers = (int) w.way.slots().stream()
+                .filter(s -> s.after().has(VesselKind.DAMPER) && s.renewed().contains(VesselKind.DAMPER))
+                .count();
         if (dampers > 0) {
             need.put(Supply.DAMPER, dampers);
         }

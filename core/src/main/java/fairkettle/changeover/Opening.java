@@ -24,27 +24,54 @@ final class Opening {
             case "power" -> CarriageFreeing.LIFT_POWER;
             default -> w.job.profile().freeing();
         };
-        var free = step("free-carriage", "Free the carriage, unplug").say(freeing.say() + " Lid propped. From now on the head stands open to the air: keep going. Never push a carriage that has power: it loses its position.")
-                .minutes(4).care(Caution.ELECTRICITY, Caution.MOVING_PARTS, Caution.LID, Caution.FORCE)
+        var free = step("free-carriage", "Free the carriage, unplug")
+                .say(freeing.say()
+                        + " Lid propped. From now on the head stands open to the air: keep going. Never push a"
+                        + " carriage that has power: it loses its position.")
+                .minutes(4)
+                .care(Caution.ELECTRICITY, Caution.MOVING_PARTS, Caution.LID, Caution.FORCE)
                 .hold("Unplugged at the wall and at the machine before hands go in.")
                 .ask(new Ask.Ticks(List.of("carriage free and still", "unplugged", "lid propped")))
-                .needs(Facet.BENCH, "prepared").needs(Facet.TRANSIT, "cleared").then(Facet.CARRIAGE, "free").then(Facet.POWER, "unplugged");
+                .needs(Facet.BENCH, "prepared")
+                .needs(Facet.TRANSIT, "cleared")
+                .then(Facet.CARRIAGE, "free")
+                .then(Facet.POWER, "unplugged");
         if (!Planner.agreements(w.job).isEmpty()) {
             free.needs(Facet.ONE_WAY, "agreed to");
         }
-        var steps = new ArrayList<>(List.of(free.build(),
-                step("photograph", "Photograph it as it is").say("Before the first screw: " + w.outlets() + ", tubes, springs, cables. You will put it back from this picture.")
-                        .minutes(2).ask(new Ask.Photo()).skippable().needs(Facet.CARRIAGE, "free").then(Facet.PHOTOGRAPHED, "photographed").build(),
-                step("screws-out", "Screws out, cover off").say("Cover the opening. %d screws; the smallest into the cup. Count them: the first count is often one short."
-                                .formatted(w.job.profile().screws()))
-                        .minutes(6).care(Caution.SMALL_PARTS, Caution.FORCE, Caution.ELECTRICITY).with("magnetic screwdriver", "cup")
+        var steps = new ArrayList<>(List.of(
+                free.build(),
+                step("photograph", "Photograph it as it is")
+                        .say("Before the first screw: " + w.outlets()
+                                + ", tubes, springs, cables. You will put it back from this picture.")
+                        .minutes(2)
+                        .ask(new Ask.Photo())
+                        .skippable()
+                        .needs(Facet.CARRIAGE, "free")
+                        .then(Facet.PHOTOGRAPHED, "photographed")
+                        .build(),
+                step("screws-out", "Screws out, cover off")
+                        .say(
+                                "Cover the opening. %d screws; the smallest into the cup. Count them: the first count is often one short."
+                                        .formatted(w.job.profile().screws()))
+                        .minutes(6)
+                        .care(Caution.SMALL_PARTS, Caution.FORCE, Caution.ELECTRICITY)
+                        .with("magnetic screwdriver", "cup")
                         .hold("The count is written down; the same number goes back in.")
-                        .needs(Facet.POWER, "unplugged").needs(Facet.CARRIAGE, "free").ask(new Ask.Count("screws in the cup", w.job.profile().screws()))
-                        .then(Facet.COVERS, "off").build()));
+                        .needs(Facet.POWER, "unplugged")
+                        .needs(Facet.CARRIAGE, "free")
+                        .ask(new Ask.Count("screws in the cup", w.job.profile().screws()))
+                        .then(Facet.COVERS, "off")
+                        .build()));
         if (!w.drained.isEmpty()) {
-            steps.add(step("label", "Mark each tube at its " + (w.snapIn() ? "head" : "damper")).say("Tape and marker, the channel’s code on both, before any tube comes off.")
-                    .minutes(4).with("masking tape", "marker pen").needs(Facet.COVERS, "off")
-                    .ask(Work.gridBefore(w.drained, List.of(ticks("marked")))).then(Facet.LABEL, Work.codesBefore(w.drained), "in place").build());
+            steps.add(step("label", "Mark each tube at its " + (w.snapIn() ? "head" : "damper"))
+                    .say("Tape and marker, the channel’s code on both, before any tube comes off.")
+                    .minutes(4)
+                    .with("masking tape", "marker pen")
+                    .needs(Facet.COVERS, "off")
+                    .ask(Work.gridBefore(w.drained, List.of(ticks("marked"))))
+                    .then(Facet.LABEL, Work.codesBefore(w.drained), "in place")
+                    .build());
         }
         return steps;
     }
@@ -56,16 +83,32 @@ final class Opening {
             steps.addAll(joined(w));
         }
         steps.add(station(w));
-        var screws = step("screws-in", "Cover back, the same screws in").say("In the reverse order of your photograph: flat cables in, cover, levers and springs back, then %d screws."
-                        .formatted(w.job.profile().screws()))
-                .minutes(8).care(Caution.SMALL_PARTS, Caution.FORCE).hold("Screws in must equal screws out before power.")
-                .needs(Facet.LINE, codes, "joined").needs(Facet.COVERS, "off").needs(Facet.FLAT_CABLE, "seated").needs(Facet.BAR, "flat")
-                .ask(new Ask.Count("screws back in", w.job.profile().screws())).then(Facet.COVERS, "on");
+        var screws = step("screws-in", "Cover back, the same screws in")
+                .say(
+                        "In the reverse order of your photograph: flat cables in, cover, levers and springs back, then %d screws."
+                                .formatted(w.job.profile().screws()))
+                .minutes(8)
+                .care(Caution.SMALL_PARTS, Caution.FORCE)
+                .hold("Screws in must equal screws out before power.")
+                .needs(Facet.LINE, codes, "joined")
+                .needs(Facet.COVERS, "off")
+                .needs(Facet.FLAT_CABLE, "seated")
+                .needs(Facet.BAR, "flat")
+                .ask(new Ask.Count("screws back in", w.job.profile().screws()))
+                .then(Facet.COVERS, "on");
         steps.add(screws.build());
-        steps.add(step("close", "Look once before closing").say("What stays inside ends up in the gears.").minutes(2)
-                .hold("Nothing is left inside.").needs(Facet.COVERS, "on").care(Caution.LID)
-                .ask(new Ask.Ticks(List.of("flat cables seated", "levers back, transport lever not left forward",
-                        "six towels counted out again", "prop eased, lid shut"))).build());
+        steps.add(step("close", "Look once before closing")
+                .say("What stays inside ends up in the gears.")
+                .minutes(2)
+                .hold("Nothing is left inside.")
+                .needs(Facet.COVERS, "on")
+                .care(Caution.LID)
+                .ask(new Ask.Ticks(List.of(
+                        "flat cables seated",
+                        "levers back, transport lever not left forward",
+                        "six towels counted out again",
+                        "prop eased, lid shut")))
+                .build());
         return steps;
     }
 
@@ -75,21 +118,40 @@ final class Opening {
         if (w.way.slots().stream().anyMatch(s -> !s.renewed().isEmpty())) {
             steps.add(FilmRebuild.newParts(w));
         }
-        var reconnect = step("reconnect", w.snapIn() ? "Heads back in, each tube to its own port" : "Each tube to its own damper").say("Read the code on both aloud; the stains must agree. Tube home, nut hand-tight.")
-                .minutes(5).hold("Two looks at every channel: the code, then the stain.").care(Caution.FORCE)
-                .needs(Facet.TANK, drained, "chased").needs(Facet.DAMPER, drained, "chased").needs(Facet.LABEL, drained, "in place")
+        var reconnect = step(
+                        "reconnect",
+                        w.snapIn() ? "Heads back in, each tube to its own port" : "Each tube to its own damper")
+                .say("Read the code on both aloud; the stains must agree. Tube home, nut hand-tight.")
+                .minutes(5)
+                .hold("Two looks at every channel: the code, then the stain.")
+                .care(Caution.FORCE)
+                .needs(Facet.TANK, drained, "chased")
+                .needs(Facet.DAMPER, drained, "chased")
+                .needs(Facet.LABEL, drained, "in place")
                 .ask(Work.gridBefore(w.drained, List.of(ticks("codes agree"), ticks("stains agree"))));
         var all = new ArrayList<ChannelCode>(drained);
         Work.codes(w.drained).stream().filter(c -> !all.contains(c)).forEach(all::add);
-        steps.add(reconnect.then(Facet.LINE, all, "joined").then(Facet.TANK, changed(w), "chased").then(Facet.DAMPER, changed(w), "chased").build());
-        steps.add(step("caps-shut", "Shut the tank caps").say("All of them; filling opens one at a time.").minutes(1).needs(Facet.LINE, drained, "joined")
-                .ask(Work.gridBefore(w.drained, List.of(ticks("cap shut")))).then(Facet.TANK_CAP, drained, "shut").build());
+        steps.add(reconnect
+                .then(Facet.LINE, all, "joined")
+                .then(Facet.TANK, changed(w), "chased")
+                .then(Facet.DAMPER, changed(w), "chased")
+                .build());
+        steps.add(step("caps-shut", "Shut the tank caps")
+                .say("All of them; filling opens one at a time.")
+                .minutes(1)
+                .needs(Facet.LINE, drained, "joined")
+                .ask(Work.gridBefore(w.drained, List.of(ticks("cap shut"))))
+                .then(Facet.TANK_CAP, drained, "shut")
+                .build());
         return steps;
     }
 
     /** Codes that slots carry only afterwards. */
     static List<ChannelCode> changed(Work w) {
-        return w.plans.stream().filter(p -> !p.code().equals(p.before())).map(ChannelPlan::code).toList();
+        return w.plans.stream()
+                .filter(p -> !p.code().equals(p.before()))
+                .map(ChannelPlan::code)
+                .toList();
     }
 
     private static Step station(Work w) {
@@ -98,8 +160,13 @@ final class Opening {
             case "alcohol" -> "a little alcohol on a swab, where the profile allows it";
             default -> "fluid for " + w.family().label();
         };
-        var step = step("station", "Wipe cap and wiper").say("With " + with + ". A dirty rim undoes every cleaning that follows.").minutes(3).care(Caution.INK)
-                .needs(Facet.COVERS, "off").needs(Facet.POWER, "unplugged").ask(new Ask.Ticks(List.of("wiper first", "cap rim", "cap foam damp, not soaked")));
+        var step = step("station", "Wipe cap and wiper")
+                .say("With " + with + ". A dirty rim undoes every cleaning that follows.")
+                .minutes(3)
+                .care(Caution.INK)
+                .needs(Facet.COVERS, "off")
+                .needs(Facet.POWER, "unplugged")
+                .ask(new Ask.Ticks(List.of("wiper first", "cap rim", "cap foam damp, not soaked")));
         if (with.contains("alcohol")) {
             step.care(Caution.SOLVENT);
         }

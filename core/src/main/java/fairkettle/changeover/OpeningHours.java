@@ -2,11 +2,11 @@ package fairkettle.changeover;
 
 import java.time.DayOfWeek;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
-import java.time.Instant;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -19,7 +19,8 @@ public record OpeningHours(ZoneId zone, Map<DayOfWeek, Span> week, Set<LocalDate
     public record Span(LocalTime open, LocalTime close) {
         public Span {
             if (!open.isBefore(close)) {
-                throw new IllegalArgumentException("The shop cannot close (%s) before it opens (%s).".formatted(close, open));
+                throw new IllegalArgumentException(
+                        "The shop cannot close (%s) before it opens (%s).".formatted(close, open));
             }
         }
     }
@@ -57,7 +58,11 @@ public record OpeningHours(ZoneId zone, Map<DayOfWeek, Span> week, Set<LocalDate
 
     /** The next day with hours, from a day on, that day included. */
     public LocalDate nextOpen(LocalDate from) {
-        return Stream.iterate(from, d -> d.plusDays(1)).limit(800).filter(this::opensOn).findFirst().orElse(from);
+        return Stream.iterate(from, d -> d.plusDays(1))
+                .limit(800)
+                .filter(this::opensOn)
+                .findFirst()
+                .orElse(from);
     }
 
     /** The moment at which so much work is done, begun at the start or at the next opening after it. */
@@ -80,6 +85,7 @@ public record OpeningHours(ZoneId zone, Map<DayOfWeek, Span> week, Set<LocalDate
             }
             at = at.toLocalDate().plusDays(1).atStartOfDay(zone);
         }
-        throw new IllegalArgumentException("The shop is closed for more than two years ahead. Check opening days and holidays.");
+        throw new IllegalArgumentException(
+                "The shop is closed for more than two years ahead. Check opening days and holidays.");
     }
 }

@@ -24,10 +24,31 @@ import org.jspecify.annotations.Nullable;
  * @param padAfter share of the pad that will be full
  * @param fitness how well this machine suits the purpose
  */
-public record Plan(Route route, List<Route> others, List<Chips> chipChoices, Fit fit, Family family, String from, String to, double purity, List<String> acknowledgements,
-        List<ChannelPlan> channels, Millilitres fluid, Bottles fluidBottles, Millilitres wasteBottle, Millilitres padWaste, double padAfter,
-        List<Need> needs, Times times, List<CostLine> cost, Money total, Badly badly, Payback payback, Fitness fitness,
-        List<Caution> cautions, Procedure procedure) {
+public record Plan(
+        Route route,
+        List<Route> others,
+        List<Chips> chipChoices,
+        Fit fit,
+        Family family,
+        String from,
+        String to,
+        double purity,
+        List<String> acknowledgements,
+        List<ChannelPlan> channels,
+        Millilitres fluid,
+        Bottles fluidBottles,
+        Millilitres wasteBottle,
+        Millilitres padWaste,
+        double padAfter,
+        List<Need> needs,
+        Times times,
+        List<CostLine> cost,
+        Money total,
+        Badly badly,
+        Payback payback,
+        Fitness fitness,
+        List<Caution> cautions,
+        Procedure procedure) {
 
     public Plan {
         others = List.copyOf(others);
@@ -70,13 +91,15 @@ public record Plan(Route route, List<Route> others, List<Chips> chipChoices, Fit
     public record Badly(double residue, double mLThrough, int sheets, Money inkWasted) {}
 
     /**
-     * {@code cost of the changeover / (old − new whole cost per sheet)}; the machine's upkeep is the same before and after.
+     * {@code cost of the changeover / (old − new whole cost per sheet)}; the machine's upkeep is the same before and
+     * after.
      *
      * @param oldSheet ink of an ordinary sheet with the maker's ink
      * @param newSheet the same with the ink that comes
      * @param sheets until it has paid for itself; null if it never does
      */
-    public record Payback(Money oldSheet, Money newSheet, @Nullable Long sheets) {}
+    public record Payback(
+            Money oldSheet, Money newSheet, @Nullable Long sheets) {}
 
     /**
      * @param stars 1 to 5

@@ -43,11 +43,14 @@ public final class Planner {
 
     /** The same plan at several purities, cheapest target first: what a stricter one costs. */
     public static List<TradeOff> tradeOffs(Job job, Terms terms, List<Double> purities) {
-        return purities.stream().sorted(Comparator.reverseOrder()).map(purity -> switch (plan(job.wishing(job.wish().aimingFor(purity)), terms)) {
-            case Answer.Planned(var plan) -> TradeOff.of(plan, purity);
-            case Answer.NotSo(var reason, _) -> TradeOff.none(purity, reason);
-            case Answer.Refused(var reason) -> TradeOff.none(purity, reason);
-        }).toList();
+        return purities.stream()
+                .sorted(Comparator.reverseOrder())
+                .map(purity -> switch (plan(job.wishing(job.wish().aimingFor(purity)), terms)) {
+                    case Answer.Planned(var plan) -> TradeOff.of(plan, purity);
+                    case Answer.NotSo(var reason, var _) -> TradeOff.none(purity, reason);
+                    case Answer.Refused(var reason) -> TradeOff.none(purity, reason);
+                })
+                .toList();
     }
 
     /** Every question that makes a difference to this plan: what is followed, and what the others would have done. */
@@ -59,9 +62,11 @@ public final class Planner {
             for (var other : school.positions()) {
                 if (!other.equals(position)) {
                     switch (plan(job, terms.taking(school, other.id()))) {
-                        case Answer.Planned(var instead) when !same(plan, instead) -> others.add(Followed.Otherwise.of(other, plan, instead));
-                        case Answer.Planned _ -> { }
-                        case Answer.NotSo(var reason, _) -> others.add(Followed.Otherwise.impossible(other, reason));
+                        case Answer.Planned(var instead)
+                        when !same(plan, instead) -> others.add(Followed.Otherwise.of(other, plan, instead));
+                        case Answer.Planned _ -> {}
+                        case Answer.NotSo(var reason, var _) ->
+                            others.add(Followed.Otherwise.impossible(other, reason));
                         case Answer.Refused(var reason) -> others.add(Followed.Otherwise.impossible(other, reason));
                     }
                 }
@@ -83,8 +88,12 @@ public final class Planner {
             return new Answer.NotSo("It was never inked: there is nothing to renew.", "Plan its first fill.");
         }
         if (job.wish().purpose() != Purpose.CHANGE && job.families().size() > 1) {
-            return new Answer.NotSo("Its channels hold different inks: %s. Each wants its own ink and its own fluid.".formatted(
-                    String.join(", ", job.families().stream().map(Family::label).toList())), "Plan a change to one ink first.");
+            return new Answer.NotSo(
+                    "Its channels hold different inks: %s. Each wants its own ink and its own fluid."
+                            .formatted(String.join(
+                                    ", ",
+                                    job.families().stream().map(Family::label).toList())),
+                    "Plan a change to one ink first.");
         }
         var slots = slotProblem();
         if (!slots.isEmpty()) {
@@ -95,58 +104,82 @@ public final class Planner {
             if (job.wish().purpose() == Purpose.PARK) {
                 continue;
             }
-            switch (Succession.of(job.holding(channel.code()), job.family(), job.wish().make())) {
+            switch (Succession.of(
+                    job.holding(channel.code()), job.family(), job.wish().make())) {
                 case Succession.Refused(var reason) -> { // also of a slot left on fluid: head, cap and pump are shared
                     return new Answer.Refused(reason);
                 }
                 case Succession.TopUp() -> {
-                    if (job.wish().purpose() != Purpose.RENEW && !job.wish().onFluid().contains(channel.code())) {
+                    if (job.wish().purpose() != Purpose.RENEW
+                            && !job.wish().onFluid().contains(channel.code())) {
                         doing.put(channel.code(), Doing.KEEP);
                     }
                 }
-                case Succession.Drain _, Succession.FirstFill _ -> { }
+                case Succession.Drain _, Succession.FirstFill _ -> {}
             }
         }
         if (doing.size() == now.channels().size()) {
             var other = job.wish().route();
             if (other == null || other.hindrance(job, now).isPresent() || other == Route.DRAIN_AND_SWAP) {
-                return new Answer.NotSo("It holds this ink already.", "Top up to the line; there is nothing to change over. To have it fresh, ask to renew it.");
+                return new Answer.NotSo(
+                        "It holds this ink already.",
+                        "Top up to the line; there is nothing to change over. To have it fresh, ask to renew it.");
             }
             doing.clear(); // the same ink, but fed another way
         }
         var suiting = Route.suiting(job);
         var wished = job.wish().route();
         if (wished != null && !suiting.contains(wished)) {
-            return new Answer.NotSo(wished.hindrance(job, now).orElse("This route does not fit what is asked for."), instead(suiting));
+            return new Answer.NotSo(
+                    wished.hindrance(job, now).orElse("This route does not fit what is asked for."), instead(suiting));
         }
         if (suiting.isEmpty()) {
-            return new Answer.NotSo(whyNone(), "Choose another ink, or another machine. The ink account, levels and log work for it all the same.");
+            return new Answer.NotSo(
+                    whyNone(),
+                    "Choose another ink, or another machine. The ink account, levels and log work for it all the"
+                            + " same.");
         }
         return quantities(wished == null ? suiting.getFirst() : wished, suiting, doing);
     }
 
     private static String instead(List<Route> suiting) {
-        return suiting.isEmpty() ? "There is no route for it on this machine."
-                : "There is: " + String.join(", ", suiting.stream().map(r -> r.label().toLowerCase(java.util.Locale.ROOT)).toList()) + ".";
+        return suiting.isEmpty()
+                ? "There is no route for it on this machine."
+                : "There is: "
+                        + String.join(
+                                ", ",
+                                suiting.stream()
+                                        .map(r -> r.label().toLowerCase(java.util.Locale.ROOT))
+                                        .toList())
+                        + ".";
     }
 
     /** The hindrance that says most: of the routes that are there for this ink. */
     private String whyNone() {
         var now = job.profile();
-        var telling = job.wish().purpose() == Purpose.PARK ? Route.PARK : switch (job.family()) {
-            case FILM -> Route.FILM_REBUILD;
-            case EDIBLE -> job.neverInked() ? Route.EDIBLE_START : now.architecture() == Architecture.BULK ? Route.RENEW_BULK : Route.DRAIN_AND_SWAP;
-            case MAKERS_DYE, MAKERS_PIGMENT -> job.neverInked() ? Route.FIRST_FILL : Route.GO_BACK;
-            case SUBLIMATION -> now.architecture() == Architecture.CARTRIDGE ? Route.REFILLABLES : Route.DRAIN_AND_SWAP;
-        };
-        return telling.hindrance(job, now).orElse("There is no route for this change on a %s.".formatted(now.architecture().label()));
+        var telling = job.wish().purpose() == Purpose.PARK
+                ? Route.PARK
+                : switch (job.family()) {
+                    case FILM -> Route.FILM_REBUILD;
+                    case EDIBLE ->
+                        job.neverInked()
+                                ? Route.EDIBLE_START
+                                : now.architecture() == Architecture.BULK ? Route.RENEW_BULK : Route.DRAIN_AND_SWAP;
+                    case MAKERS_DYE, MAKERS_PIGMENT -> job.neverInked() ? Route.FIRST_FILL : Route.GO_BACK;
+                    case SUBLIMATION ->
+                        now.architecture() == Architecture.CARTRIDGE ? Route.REFILLABLES : Route.DRAIN_AND_SWAP;
+                };
+        return telling.hindrance(job, now)
+                .orElse("There is no route for this change on a %s."
+                        .formatted(now.architecture().label()));
     }
 
     /** What is wrong with the slots as wished; empty if nothing. */
     private String slotProblem() {
         var carries = job.wish().carries();
         var codes = job.built().codes();
-        if (!codes.containsAll(carries.keySet()) || !job.profile().codes().containsAll(job.wish().onFluid())) {
+        if (!codes.containsAll(carries.keySet())
+                || !job.profile().codes().containsAll(job.wish().onFluid())) {
             return "This machine has the slots %s and no others.".formatted(codes);
         }
         var after = codes.stream().map(c -> carries.getOrDefault(c, c)).toList();
@@ -157,14 +190,25 @@ public final class Planner {
             return "Every slot would be left on fluid. To put the machine to rest, park it.";
         }
         boolean film = job.family() == Family.FILM;
-        return !film && carries.values().stream().anyMatch(ChannelCode::white) ? "Only film ink has white."
-                : film && !carries.isEmpty() && after.stream().noneMatch(ChannelCode::white) ? "Film needs at least one slot for white." : "";
+        return !film && carries.values().stream().anyMatch(ChannelCode::white)
+                ? "Only film ink has white."
+                : film && !carries.isEmpty() && after.stream().noneMatch(ChannelCode::white)
+                        ? "Film needs at least one slot for white."
+                        : "";
     }
 
     /** What has to be agreed to beside the end of the warranty and the rules for food, each once. */
     static List<String> agreements(Job job) {
-        return job.wish().purpose() == Purpose.PARK ? List.of() : job.profile().codes().stream().map(code -> Succession.of(job.holding(code), job.family(), job.wish().make()))
-                .flatMap(s -> s instanceof Succession.Drain(_, var words) ? words.stream() : java.util.stream.Stream.empty()).distinct().toList();
+        return job.wish().purpose() == Purpose.PARK
+                ? List.of()
+                : job.profile().codes().stream()
+                        .map(code -> Succession.of(
+                                job.holding(code), job.family(), job.wish().make()))
+                        .flatMap(s -> s instanceof Succession.Drain(var _, var words)
+                                ? words.stream()
+                                : java.util.stream.Stream.empty())
+                        .distinct()
+                        .toList();
     }
 
     private List<String> acknowledgements() {
@@ -183,19 +227,39 @@ public final class Planner {
         var way = route.way(job, terms, doing);
         var quantities = new Quantities(job, terms, route, way);
         return switch (quantities.all()) {
-            case Quantities.Result.Not(var no) -> new Answer.NotSo(
-                    "%s %% old ink cannot be reached in channel %s: the best is %s %%%s.".formatted(percent(job.wish().purity()), no.slot(),
-                            percent(no.why().best()), no.why().inTheWay().isEmpty() ? "" : ", because no rinse reaches the "
-                                    + String.join(" and ", no.why().inTheWay().stream().map(VesselKind::label).toList())),
-                    "Aim for less, allow more rinses or time under Shop, or flush the head as well.");
-            case Quantities.Result.All(var plans) -> new Answer.Planned(whole(new Work(job, terms, route, way, plans), suiting, quantities));
+            case Quantities.Result.Not(var no) ->
+                new Answer.NotSo(
+                        "%s %% old ink cannot be reached in channel %s: the best is %s %%%s."
+                                .formatted(
+                                        percent(job.wish().purity()),
+                                        no.slot(),
+                                        percent(no.why().best()),
+                                        no.why().inTheWay().isEmpty()
+                                                ? ""
+                                                : ", because no rinse reaches the "
+                                                        + String.join(
+                                                                " and ",
+                                                                no.why().inTheWay().stream()
+                                                                        .map(VesselKind::label)
+                                                                        .toList())),
+                        "Aim for less, allow more rinses or time under Shop, or flush the head as well.");
+            case Quantities.Result.All(var plans) ->
+                new Answer.Planned(whole(new Work(job, terms, route, way, plans), suiting, quantities));
         };
     }
 
     private Plan whole(Work w, List<Route> suiting, Quantities quantities) {
-        var fluid = ChannelPlan.sum(w.plans.stream().map(p -> p.rests().plus(
-                !w.route.rinsesFluidOut() && (p.doing() == Doing.ON_FLUID || terms.follows(School.RINSE_WITH, "fluid")) ? p.rinseLiquid() : Millilitres.ZERO)).toList());
-        var waste = ChannelPlan.sum(w.plans.stream().map(ChannelPlan::toWasteBottle).toList());
+        var fluid = ChannelPlan.sum(w.plans.stream()
+                .map(p -> p.rests()
+                        .plus(
+                                !w.route.rinsesFluidOut()
+                                                && (p.doing() == Doing.ON_FLUID
+                                                        || terms.follows(School.RINSE_WITH, "fluid"))
+                                        ? p.rinseLiquid()
+                                        : Millilitres.ZERO))
+                .toList());
+        var waste =
+                ChannelPlan.sum(w.plans.stream().map(ChannelPlan::toWasteBottle).toList());
         var pad = ChannelPlan.sum(w.plans.stream().map(ChannelPlan::loss).toList());
         var procedure = w.route.procedure(w);
         var steps = procedure.steps();
@@ -203,12 +267,37 @@ public final class Planner {
         var needs = Kit.of(w);
         var cost = cost(w, fluid, waste, pad, times, needs);
         var total = Money.sum(cost.stream().map(Plan.CostLine::amount).toList(), terms.currency());
-        var from = String.join(" and ", w.plans.stream().map(ChannelPlan::from).distinct().toList());
-        return new Plan(w.route, suiting.stream().filter(r -> r != w.route).toList(), w.route.asksAboutChips() ? job.built().chips() : List.of(), w.way.fit(), job.family(), from,
-                w.route == Route.PARK ? "parked on fluid" : job.family().label(), job.wish().purity(), acknowledgements(), w.plans, fluid,
-                Bottles.cheapest(fluid.over(job.stock().fluid()), terms.fluid()), Millilitres.rounded(waste.mL() * WASTE_HEADROOM), pad,
-                job.padUsed().plus(pad).mL() / job.profile().padCapacity().mL(), needs, times, cost, total, badly(w, quantities), payback(w, total), fitness(w),
-                steps.stream().flatMap(s -> s.cautions().stream()).distinct().sorted().toList(), procedure);
+        var from = String.join(
+                " and ", w.plans.stream().map(ChannelPlan::from).distinct().toList());
+        return new Plan(
+                w.route,
+                suiting.stream().filter(r -> r != w.route).toList(),
+                w.route.asksAboutChips() ? job.built().chips() : List.of(),
+                w.way.fit(),
+                job.family(),
+                from,
+                w.route == Route.PARK ? "parked on fluid" : job.family().label(),
+                job.wish().purity(),
+                acknowledgements(),
+                w.plans,
+                fluid,
+                Bottles.cheapest(fluid.over(job.stock().fluid()), terms.fluid()),
+                Millilitres.rounded(waste.mL() * WASTE_HEADROOM),
+                pad,
+                job.padUsed().plus(pad).mL() / job.profile().padCapacity().mL(),
+                needs,
+                times,
+                cost,
+                total,
+                badly(w, quantities),
+                payback(w, total),
+                fitness(w),
+                steps.stream()
+                        .flatMap(s -> s.cautions().stream())
+                        .distinct()
+                        .sorted()
+                        .toList(),
+                procedure);
     }
 
     static Plan.Times times(List<Step> steps) {
@@ -217,12 +306,19 @@ public final class Planner {
     }
 
     private static Duration pauses(List<Step> steps, boolean machine) {
-        return steps.stream().map(Step::pause).filter(java.util.Objects::nonNull).filter(p -> p.machine() == machine).map(Pause::min)
+        return steps.stream()
+                .map(Step::pause)
+                .filter(java.util.Objects::nonNull)
+                .filter(p -> p.machine() == machine)
+                .map(Pause::min)
                 .reduce(Duration.ZERO, Duration::plus);
     }
 
-    private List<Plan.CostLine> cost(Work w, Millilitres fluid, Millilitres waste, Millilitres pad, Plan.Times times, List<Plan.Need> needs) {
-        var ink = Beginning.supplied(w) ? Millilitres.ZERO : ChannelPlan.sum(w.plans.stream().map(ChannelPlan::inkUsed).toList());
+    private List<Plan.CostLine> cost(
+            Work w, Millilitres fluid, Millilitres waste, Millilitres pad, Plan.Times times, List<Plan.Need> needs) {
+        var ink = Beginning.supplied(w)
+                ? Millilitres.ZERO
+                : ChannelPlan.sum(w.plans.stream().map(ChannelPlan::inkUsed).toList());
         double inkPrice = Terms.perMl(terms.ink());
         double fluidPrice = Terms.perMl(terms.fluid());
         double padShare = pad.mL() / job.profile().padCapacity().mL();
@@ -231,21 +327,37 @@ public final class Planner {
             lines.add(line("New ink", whole(ink) + " mL at " + perMl(inkPrice) + " per mL", ink.mL() * inkPrice));
         }
         if (!fluid.isZero()) {
-            lines.add(line("Cleaning fluid", whole(fluid) + " mL at " + perMl(fluidPrice) + " per mL", fluid.mL() * fluidPrice));
+            lines.add(line(
+                    "Cleaning fluid",
+                    whole(fluid) + " mL at " + perMl(fluidPrice) + " per mL",
+                    fluid.mL() * fluidPrice));
         }
         for (var kind : List.of(Supply.Kind.PART, Supply.Kind.CONSUMED)) {
             var of = needs.stream().filter(n -> n.what().kind() == kind).toList();
             var sum = Money.sum(of.stream().map(Plan.Need::cost).toList(), terms.currency());
             if (sum.minor() > 0) {
-                lines.add(new Plan.CostLine(kind == Supply.Kind.PART ? "Parts" : "Used up",
-                        String.join(", ", of.stream().map(n -> n.count() + " × " + n.what().label()).toList()), sum));
+                lines.add(new Plan.CostLine(
+                        kind == Supply.Kind.PART ? "Parts" : "Used up",
+                        String.join(
+                                ", ",
+                                of.stream()
+                                        .map(n -> n.count() + " × " + n.what().label())
+                                        .toList()),
+                        sum));
             }
         }
         if (!waste.isZero()) {
-            lines.add(line("Waste", whole(waste) + " mL to the place your rules name", waste.mL() * terms.wastePerMl()));
+            lines.add(
+                    line("Waste", whole(waste) + " mL to the place your rules name", waste.mL() * terms.wastePerMl()));
         }
-        lines.add(line("Waste pad", whole(pad) + " of its " + job.profile().padCapacity() + " mL", padShare * terms.pad().major()));
-        lines.add(line("Hands", times.handsOn().toMinutes() + " min", times.handsOn().toMinutes() / 60.0 * terms.labourPerHour().major()));
+        lines.add(line(
+                "Waste pad",
+                whole(pad) + " of its " + job.profile().padCapacity() + " mL",
+                padShare * terms.pad().major()));
+        lines.add(line(
+                "Hands",
+                times.handsOn().toMinutes() + " min",
+                times.handsOn().toMinutes() / 60.0 * terms.labourPerHour().major()));
         return lines;
     }
 
@@ -275,7 +387,10 @@ public final class Planner {
             through = Math.max(through, needed);
             wasted += needed;
         }
-        return new Plan.Badly(worst, through, (int) Math.ceil(through / job.profile().draws().sheet().mL()),
+        return new Plan.Badly(
+                worst,
+                through,
+                (int) Math.ceil(through / job.profile().draws().sheet().mL()),
                 Money.rounded(wasted * Terms.perMl(terms.ink()), terms.currency()));
     }
 
@@ -283,7 +398,9 @@ public final class Planner {
         double mL = COVERAGE * job.profile().draws().sheet().mL() * w.inked.size();
         double before = mL * terms.oldInkPerMl();
         double after = mL * (job.family().makers() ? terms.oldInkPerMl() : Terms.perMl(terms.ink()));
-        return new Plan.Payback(Money.rounded(before, terms.currency()), Money.rounded(after, terms.currency()),
+        return new Plan.Payback(
+                Money.rounded(before, terms.currency()),
+                Money.rounded(after, terms.currency()),
                 before > after ? (long) Math.ceil(total.major() / (before - after)) : null);
     }
 
@@ -294,14 +411,33 @@ public final class Planner {
         }
         return switch (job.family()) {
             case MAKERS_DYE, MAKERS_PIGMENT -> new Plan.Fitness(5, "What it was built for.", "A check a week.");
-            case SUBLIMATION -> w.after.architecture() == Architecture.CARTRIDGE
-                    ? new Plan.Fitness(3, "Its head was not made for this ink, and its cartridges are small.", "A check a day, and a look at real levels.")
-                    : new Plan.Fitness(4, "Its head was not made for this ink and clogs more easily.", "A check a day; print something every other day.");
-            case FILM -> w.job.built().architecture() == Architecture.FILM
-                    ? new Plan.Fitness(4, "Built for film; white still settles.", "Move the white twice a week, a check a day.")
-                    : new Plan.Fitness(2, "A photo machine turned film printer: it works, and it is hard to keep.", "Every day: check, cap, wiper, and move the white.");
-            case EDIBLE -> w.snapIn() ? new Plan.Fitness(5, "A spoiled head is simply replaced.", "A check a day; watch best-before.")
-                    : new Plan.Fitness(3, "Its head cannot be replaced when ink gums up.", "A check a day; never let it stand for a week.");
+            case SUBLIMATION ->
+                w.after.architecture() == Architecture.CARTRIDGE
+                        ? new Plan.Fitness(
+                                3,
+                                "Its head was not made for this ink, and its cartridges are small.",
+                                "A check a day, and a look at real levels.")
+                        : new Plan.Fitness(
+                                4,
+                                "Its head was not made for this ink and clogs more easily.",
+                                "A check a day; print something every other day.");
+            case FILM ->
+                w.job.built().architecture() == Architecture.FILM
+                        ? new Plan.Fitness(
+                                4,
+                                "Built for film; white still settles.",
+                                "Move the white twice a week, a check a day.")
+                        : new Plan.Fitness(
+                                2,
+                                "A photo machine turned film printer: it works, and it is hard to keep.",
+                                "Every day: check, cap, wiper, and move the white.");
+            case EDIBLE ->
+                w.snapIn()
+                        ? new Plan.Fitness(5, "A spoiled head is simply replaced.", "A check a day; watch best-before.")
+                        : new Plan.Fitness(
+                                3,
+                                "Its head cannot be replaced when ink gums up.",
+                                "A check a day; never let it stand for a week.");
         };
     }
 

@@ -36,19 +36,41 @@ final class Powering {
     static Step on(Work w, boolean opened, String id) {
         var say = "Cord into the machine first, then into the wall. Switch on and wait until it stands still.";
         var codes = Work.codes(w.plans);
-        var step = step(id, "Power on").say(opened ? say + " “Improper shutdown”: dismiss it, you pulled the plug. The carriage parks by itself; let it." : say)
-                .minutes(2).care(Caution.ELECTRICITY, Caution.MOVING_PARTS).needs(Facet.COVERS, "on").needs(Facet.TRANSIT, "cleared")
-                .needs(Facet.LINE, codes, "joined").needs(Facet.HEADS, "fitted").needs(Facet.POWER, "unplugged").needs(Facet.FLAT_CABLE, "seated")
-                .needs(Facet.BAR, "flat").needs(Facet.VALVE, "open").needs(Facet.VENT, codes, "open");
+        var step = step(id, "Power on")
+                .say(
+                        opened
+                                ? say
+                                        + " “Improper shutdown”: dismiss it, you pulled the plug. The carriage parks"
+                                        + " by itself; let it."
+                                : say)
+                .minutes(2)
+                .care(Caution.ELECTRICITY, Caution.MOVING_PARTS)
+                .needs(Facet.COVERS, "on")
+                .needs(Facet.TRANSIT, "cleared")
+                .needs(Facet.LINE, codes, "joined")
+                .needs(Facet.HEADS, "fitted")
+                .needs(Facet.POWER, "unplugged")
+                .needs(Facet.FLAT_CABLE, "seated")
+                .needs(Facet.BAR, "flat")
+                .needs(Facet.VALVE, "open")
+                .needs(Facet.VENT, codes, "open");
         if (w.route == Route.FILM_REBUILD && opened) {
             step.needs(Facet.WASTE_LINE, "in the bottle");
         }
         if (w.after.architecture() == Architecture.BULK) {
             step.hold("Valve open, every vent open: a shut one makes a vacuum, and that looks like a clog.");
         }
-        var looks = w.job.profile().capable().screen() ? List.of("cord in the machine", "cord in the wall", "screen ready, carriage parked")
-                : List.of("cord in the machine", "cord in the wall", "power lamp steady", "ink lamp steady; the wireless lamp may blink", "carriage parked");
+        var looks = w.job.profile().capable().screen()
+                ? List.of("cord in the machine", "cord in the wall", "screen ready, carriage parked")
+                : List.of(
+                        "cord in the machine",
+                        "cord in the wall",
+                        "power lamp steady",
+                        "ink lamp steady; the wireless lamp may blink",
+                        "carriage parked");
         return step.ask(new Ask.Ticks(looks))
-                .then(Facet.POWER, "on").then(Facet.CARRIAGE, "docked").build();
+                .then(Facet.POWER, "on")
+                .then(Facet.CARRIAGE, "docked")
+                .build();
     }
 }

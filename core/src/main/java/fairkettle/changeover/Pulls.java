@@ -24,7 +24,9 @@ public record Pulls(Millilitres volume, Syringe syringe, List<Millilitres> loads
         long full = loads.stream().filter(l -> l.equals(syringe.size())).count();
         var part = loads.isEmpty() || full == loads.size() ? "" : rounded(loads.getLast());
         var whole = full == 0 ? "" : full == 1 ? "" + syringe.size() : full + " × " + syringe.size();
-        return whole.isEmpty() && part.isEmpty() ? "nothing" : whole.isEmpty() ? part : part.isEmpty() ? whole : whole + " + " + part;
+        return whole.isEmpty() && part.isEmpty()
+                ? "nothing"
+                : whole.isEmpty() ? part : part.isEmpty() ? whole : whole + " + " + part;
     }
 
     private static String rounded(Millilitres volume) {

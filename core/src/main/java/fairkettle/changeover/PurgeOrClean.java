@@ -19,12 +19,25 @@ public record PurgeOrClean(Way sheets, Way cleaning, Way powerCleaning) {
         var draws = profile.draws();
         var sheets = draws.sheet().times(channels);
         double paper = terms.price(Supply.PAPER).major() * channels;
-        return new PurgeOrClean(new Way(sheets, channels, 0, Money.rounded(sheets.mL() * Terms.perMl(terms.ink()) + paper, terms.currency())),
-                intoPad(profile, draws.cleaning().times(channels), terms), intoPad(profile, draws.powerCleaning().times(channels), terms));
+        return new PurgeOrClean(
+                new Way(
+                        sheets,
+                        channels,
+                        0,
+                        Money.rounded(sheets.mL() * Terms.perMl(terms.ink()) + paper, terms.currency())),
+                intoPad(profile, draws.cleaning().times(channels), terms),
+                intoPad(profile, draws.powerCleaning().times(channels), terms));
     }
 
     private static Way intoPad(Profile profile, Millilitres ink, Terms terms) {
         double share = ink.mL() / profile.padCapacity().mL();
-        return new Way(ink, 0, share, Money.rounded(ink.mL() * Terms.perMl(terms.ink()) + share * terms.pad().major(), terms.currency()));
+        return new Way(
+                ink,
+                0,
+                share,
+                Money.rounded(
+                        ink.mL() * Terms.perMl(terms.ink())
+                                + share * terms.pad().major(),
+                        terms.currency()));
     }
 }

@@ -56,12 +56,15 @@ final class Quantities {
                 continue;
             }
             boolean inked = inked(slot);
-            var build = new Build(scrubbed(slot, route.washesHead(job)), slot.before().path(), slot.doing(), target(slot), inked);
-            switch (solved.computeIfAbsent(build, _ -> inked ? cheapest(slot, build) : new Rinses.Found(List.of(), 0, 0))) {
+            var build = new Build(
+                    scrubbed(slot, route.washesHead(job)), slot.before().path(), slot.doing(), target(slot), inked);
+            switch (solved.computeIfAbsent(
+                    build, _ -> inked ? cheapest(slot, build) : new Rinses.Found(List.of(), 0, 0))) {
                 case Rinses.OutOfReach no -> {
                     return new Result.Not(new OutOfReach(slot.before().code(), no));
                 }
-                case Rinses.Found found -> plans.add(slot.doing() == Doing.FILL ? fill(slot, build, found) : onFluid(slot, found));
+                case Rinses.Found found ->
+                    plans.add(slot.doing() == Doing.FILL ? fill(slot, build, found) : onFluid(slot, found));
             }
         }
         return new Result.All(plans);
@@ -79,7 +82,9 @@ final class Quantities {
         if (route.rinsesFluidOut()) {
             return terms.fluidTarget();
         }
-        return slot.after().code().white() ? Math.min(job.wish().purity(), Purity.BEFORE_WHITE) : job.wish().purity();
+        return slot.after().code().white()
+                ? Math.min(job.wish().purity(), Purity.BEFORE_WHITE)
+                : job.wish().purity();
     }
 
     /** mL of what was there before that is still in a vessel when the new ink comes. */
@@ -88,32 +93,51 @@ final class Quantities {
             return Millilitres.ZERO;
         }
         if (!inked(slot)) {
-            return kind == VesselKind.HEAD && way.onStarters() ? slot.before().vessel(kind).capacity() : Millilitres.ZERO;
+            return kind == VesselKind.HEAD && way.onStarters()
+                    ? slot.before().vessel(kind).capacity()
+                    : Millilitres.ZERO;
         }
         boolean drained = way.drains().contains(kind) || way.drips().contains(kind);
         var vessel = slot.before().vessel(kind);
-        return drained ? vessel.heel() : job.now(slot.before().code()).level(kind).max(vessel.heel()).min(vessel.capacity());
+        return drained
+                ? vessel.heel()
+                : job.now(slot.before().code()).level(kind).max(vessel.heel()).min(vessel.capacity());
     }
 
     /** The slot's path with what is left in it as heels. */
     private Channel scrubbed(Way.Slot slot, boolean withoutHead) {
-        return new Channel(slot.after().code(), slot.after().path().stream().map(v -> new Vessel(v.kind(), v.capacity(),
-                withoutHead && v.kind() == VesselKind.HEAD ? Millilitres.ZERO : left(slot, v.kind()).min(v.capacity()))).toList(), 1);
+        return new Channel(
+                slot.after().code(),
+                slot.after().path().stream()
+                        .map(v -> new Vessel(
+                                v.kind(),
+                                v.capacity(),
+                                withoutHead && v.kind() == VesselKind.HEAD
+                                        ? Millilitres.ZERO
+                                        : left(slot, v.kind()).min(v.capacity())))
+                        .toList(),
+                1);
     }
 
     private Rinses cheapest(Way.Slot slot, Build build) {
         var task = task(slot, build);
         if (task.stages().isEmpty()) {
             double residue = task.unreached() / slot.after().capacity().mL();
-            return residue <= build.target() ? new Rinses.Found(List.of(), residue, 0)
-                    : new Rinses.OutOfReach(residue, build.scrubbed().path().stream().filter(v -> !v.heel().isZero()).map(Vessel::kind).toList());
+            return residue <= build.target()
+                    ? new Rinses.Found(List.of(), residue, 0)
+                    : new Rinses.OutOfReach(
+                            residue,
+                            build.scrubbed().path().stream()
+                                    .filter(v -> !v.heel().isZero())
+                                    .map(Vessel::kind)
+                                    .toList());
         }
         return slot.doing() == Doing.FILL ? cheapestWithSheets(slot, build, task) : RinseOptimiser.cheapest(task);
     }
 
     /**
-     * Rinsing cleaner than was asked for can be cheaper in all, because the outlet is then clean after fewer sheets. So the
-     * optimiser is asked at the target and at every stricter one on the scale, and the sheets are priced in.
+     * Rinsing cleaner than was asked for can be cheaper in all, because the outlet is then clean after fewer sheets. So
+     * the optimiser is asked at the target and at every stricter one on the scale, and the sheets are priced in.
      */
     private Rinses cheapestWithSheets(Way.Slot slot, Build build, RinseTask task) {
         var optimiser = RinseOptimiser.of(task);
@@ -151,12 +175,31 @@ final class Quantities {
         boolean fluid = rinsedWithFluid(slot);
         double inkPrice = Terms.perMl(terms.ink()) + terms.wastePerMl();
         double liquid = fluid ? Terms.perMl(terms.fluid()) + terms.wastePerMl() : inkPrice;
-        var stages = way.stages().stream().filter(s -> s.reach().stream().anyMatch(k -> slot.after().has(k) && !slot.renewed().contains(k)))
-                .map(s -> stage(s, slot)).toList();
-        var task = new RinseTask(build.scrubbed(), stages, build.target(), terms.syringes(), liquid, inkPrice, terms.labourPerMinute(),
+        var stages = way.stages().stream()
+                .filter(s -> s.reach().stream()
+                        .anyMatch(k -> slot.after().has(k) && !slot.renewed().contains(k)))
+                .map(s -> stage(s, slot))
+                .toList();
+        var task = new RinseTask(
+                build.scrubbed(),
+                stages,
+                build.target(),
+                terms.syringes(),
+                liquid,
+                inkPrice,
+                terms.labourPerMinute(),
                 terms.rinseMinutesLimit());
-        return fluid && slot.doing() == Doing.FILL && !stages.isEmpty() ? new RinseTask(build.scrubbed(), RinseOptimiser.chased(task, terms.fluidTarget()),
-                build.target(), terms.syringes(), liquid, inkPrice, terms.labourPerMinute(), terms.rinseMinutesLimit()) : task;
+        return fluid && slot.doing() == Doing.FILL && !stages.isEmpty()
+                ? new RinseTask(
+                        build.scrubbed(),
+                        RinseOptimiser.chased(task, terms.fluidTarget()),
+                        build.target(),
+                        terms.syringes(),
+                        liquid,
+                        inkPrice,
+                        terms.labourPerMinute(),
+                        terms.rinseMinutesLimit())
+                : task;
     }
 
     private boolean rinsedWithFluid(Way.Slot slot) {
@@ -164,9 +207,17 @@ final class Quantities {
     }
 
     private RinseStage stage(Way.Stage stage, Way.Slot slot) {
-        double capacity = stage.reach().stream().filter(slot.before()::has).mapToDouble(kind -> slot.before().vessel(kind).capacity().mL()).sum();
-        return new RinseStage(stage.name(), stage.reach(), Millilitres.rounded(Math.max(1, WETTING * capacity)), terms.maxRinses(),
-                terms.minutesPerRinse(), Millilitres.ZERO);
+        double capacity = stage.reach().stream()
+                .filter(slot.before()::has)
+                .mapToDouble(kind -> slot.before().vessel(kind).capacity().mL())
+                .sum();
+        return new RinseStage(
+                stage.name(),
+                stage.reach(),
+                Millilitres.rounded(Math.max(1, WETTING * capacity)),
+                terms.maxRinses(),
+                terms.minutesPerRinse(),
+                Millilitres.ZERO);
     }
 
     /** mL until the outlet is as clean as was asked for. */
@@ -177,8 +228,10 @@ final class Quantities {
 
     private int sheets(double through) {
         var draws = job.profile().draws();
-        return terms.follows(School.HEAD_AT_CHANGEOVER, "no") ? 1
-                : Math.max(1, (int) Math.ceil((through - way.loss().mL()) / draws.sheet().mL()));
+        return terms.follows(School.HEAD_AT_CHANGEOVER, "no")
+                ? 1
+                : Math.max(1, (int)
+                        Math.ceil((through - way.loss().mL()) / draws.sheet().mL()));
     }
 
     /** Shares of old ink in the path once it is full. */
@@ -204,7 +257,10 @@ final class Quantities {
             return found.residue();
         }
         double[] volumes = volumes(slot.after());
-        double[] shares = FlowThrough.after(volumes, charged(slot, found, volumes), Math.max(through, way.loss().mL()));
+        double[] shares = FlowThrough.after(
+                volumes,
+                charged(slot, found, volumes),
+                Math.max(through, way.loss().mL()));
         double old = 0;
         for (int i = 0; i < shares.length; i++) {
             old += shares[i] * volumes[i];
@@ -240,35 +296,92 @@ final class Quantities {
         double through = dirty ? through(slot, found, build.target()) : 0;
         int sheets = dirty ? sheets(through) : 1;
         double drainedOnly = dirty ? drainedOnly(slot) : 0;
-        var fill = slot.after().first().capacity().minus(left(slot, slot.after().first().kind()));
+        var fill = slot.after()
+                .first()
+                .capacity()
+                .minus(left(slot, slot.after().first().kind()));
         var topUp = behindTheFirst(slot).plus(way.loss());
-        var chaser = ChannelPlan.sum(found.stages().stream().map(Rinses.Stage::chaser).toList());
-        var needed = fill.plus(topUp).plus(chaser).plus(rinsedWithFluid(slot) ? Millilitres.ZERO : found.liquid())
-                .plus(commissioning(draws, sheets)).plus(terms.reserve());
+        var chaser = ChannelPlan.sum(
+                found.stages().stream().map(Rinses.Stage::chaser).toList());
+        var needed = fill.plus(topUp)
+                .plus(chaser)
+                .plus(rinsedWithFluid(slot) ? Millilitres.ZERO : found.liquid())
+                .plus(commissioning(draws, sheets))
+                .plus(terms.reserve());
         double residue = dirty ? residue(slot, found, through) : 0;
-        return plan(slot, found, drainedOnly, residue, fluidLeft(slot, found), fill, Millilitres.ZERO, topUp, through, sheets, needed);
+        return plan(
+                slot,
+                found,
+                drainedOnly,
+                residue,
+                fluidLeft(slot, found),
+                fill,
+                Millilitres.ZERO,
+                topUp,
+                through,
+                sheets,
+                needed);
     }
 
     private ChannelPlan onFluid(Way.Slot slot, Rinses.Found found) {
         var first = slot.after().first();
-        var tank = first.kind() == VesselKind.CARTRIDGE ? first.capacity() : Millilitres.rounded(first.capacity().mL() * FLUID_AT_REST);
-        return plan(slot, found, 0, found.residue(), 1, Millilitres.ZERO, tank.plus(behindTheFirst(slot)), Millilitres.ZERO, 0, 0, Millilitres.ZERO);
+        var tank = first.kind() == VesselKind.CARTRIDGE
+                ? first.capacity()
+                : Millilitres.rounded(first.capacity().mL() * FLUID_AT_REST);
+        return plan(
+                slot,
+                found,
+                0,
+                found.residue(),
+                1,
+                Millilitres.ZERO,
+                tank.plus(behindTheFirst(slot)),
+                Millilitres.ZERO,
+                0,
+                0,
+                Millilitres.ZERO);
     }
 
     /** mL that fill the path behind its first vessel. */
     private Millilitres behindTheFirst(Way.Slot slot) {
-        return ChannelPlan.sum(slot.after().path().stream().skip(1).map(v -> v.capacity().minus(left(slot, v.kind()).min(v.capacity()))).toList());
+        return ChannelPlan.sum(slot.after().path().stream()
+                .skip(1)
+                .map(v -> v.capacity().minus(left(slot, v.kind()).min(v.capacity())))
+                .toList());
     }
 
     private ChannelPlan keep(Way.Slot slot) {
         var first = slot.after().first();
-        var room = first.capacity().over(job.now(slot.before().code()).level(first.kind())).plus(way.loss());
+        var room = first.capacity()
+                .over(job.now(slot.before().code()).level(first.kind()))
+                .plus(way.loss());
         var needed = room.plus(commissioning(job.profile().draws(), 1)).plus(terms.reserve());
-        return plan(slot, new Rinses.Found(List.of(), 0, 0), 0, 0, 0, Millilitres.ZERO, Millilitres.ZERO, room, 0, 1, needed);
+        return plan(
+                slot,
+                new Rinses.Found(List.of(), 0, 0),
+                0,
+                0,
+                0,
+                Millilitres.ZERO,
+                Millilitres.ZERO,
+                room,
+                0,
+                1,
+                needed);
     }
 
-    private ChannelPlan plan(Way.Slot slot, Rinses.Found found, double drainedOnly, double residue, double fluidLeft, Millilitres fill,
-            Millilitres rests, Millilitres topUp, double through, int sheets, Millilitres needed) {
+    private ChannelPlan plan(
+            Way.Slot slot,
+            Rinses.Found found,
+            double drainedOnly,
+            double residue,
+            double fluidLeft,
+            Millilitres fill,
+            Millilitres rests,
+            Millilitres topUp,
+            double through,
+            int sheets,
+            Millilitres needed) {
         var now = job.now(slot.before().code());
         boolean works = slot.doing() != Doing.KEEP && inked(slot);
         var pulls = Pulls.of(works ? free(slot, now, way.drains()) : Millilitres.ZERO, terms.largest());
@@ -281,20 +394,44 @@ final class Quantities {
             case KEEP -> job.family().label() + ", as it is";
             case ON_FLUID -> "on fluid";
         };
-        return new ChannelPlan(slot.before().code(), slot.after().code(), slot.doing(), now.holding().label(), to,
-                ChannelPlan.sum(List.copyOf(now.levels().values())), pulls, damper, found.stages(), drainedOnly, residue, fluidLeft, fill, rests,
-                ink ? way.loss() : Millilitres.ZERO, topUp, through, sheets, ink ? commissioning(job.profile().draws(), sheets) : Millilitres.ZERO, reserve,
-                needed, shelf, Bottles.cheapest(needed.over(shelf), terms.ink()));
+        return new ChannelPlan(
+                slot.before().code(),
+                slot.after().code(),
+                slot.doing(),
+                now.holding().label(),
+                to,
+                ChannelPlan.sum(List.copyOf(now.levels().values())),
+                pulls,
+                damper,
+                found.stages(),
+                drainedOnly,
+                residue,
+                fluidLeft,
+                fill,
+                rests,
+                ink ? way.loss() : Millilitres.ZERO,
+                topUp,
+                through,
+                sheets,
+                ink ? commissioning(job.profile().draws(), sheets) : Millilitres.ZERO,
+                reserve,
+                needed,
+                shelf,
+                Bottles.cheapest(needed.over(shelf), terms.ink()));
     }
 
     private double drainedOnly(Way.Slot slot) {
         double[] heels = heels(slot);
-        return Dilution.residue(heels, ones(heels.length), slot.after().capacity().mL());
+        return Dilution.residue(
+                heels, ones(heels.length), slot.after().capacity().mL());
     }
 
     /** mL through a path that was filled without rinsing, until its outlet is clean. */
     double throughUnrinsed(ChannelPlan plan) {
-        var slot = way.slots().stream().filter(s -> s.before().code().equals(plan.before())).findFirst().orElseThrow();
+        var slot = way.slots().stream()
+                .filter(s -> s.before().code().equals(plan.before()))
+                .findFirst()
+                .orElseThrow();
         var build = new Build(scrubbed(slot, false), List.of(), slot.doing(), target(slot), true);
         return unrinsed.computeIfAbsent(build, _ -> through(slot, new Rinses.Found(List.of(), 0, 0), build.target()));
     }
@@ -303,7 +440,8 @@ final class Quantities {
         var path = slot.after().path();
         double[] heels = new double[path.size()];
         for (int i = 0; i < heels.length; i++) {
-            heels[i] = left(slot, path.get(i).kind()).min(path.get(i).capacity()).mL();
+            heels[i] =
+                    left(slot, path.get(i).kind()).min(path.get(i).capacity()).mL();
         }
         return heels;
     }
@@ -318,11 +456,17 @@ final class Quantities {
 
     /** Three nozzle checks, an alignment page of about two, a proof, and the sheets. */
     private static Millilitres commissioning(fairkettle.machine.Profile.Draws draws, int sheets) {
-        return draws.nozzleCheck().times(5).plus(draws.healthSheet()).plus(draws.sheet().times(sheets));
+        return draws.nozzleCheck()
+                .times(5)
+                .plus(draws.healthSheet())
+                .plus(draws.sheet().times(sheets));
     }
 
     private static Millilitres free(Way.Slot slot, Job.Now now, Set<VesselKind> kinds) {
-        return ChannelPlan.sum(kinds.stream().filter(slot.before()::has).map(kind -> now.level(kind).over(slot.before().vessel(kind).heel())).toList());
+        return ChannelPlan.sum(kinds.stream()
+                .filter(slot.before()::has)
+                .map(kind -> now.level(kind).over(slot.before().vessel(kind).heel()))
+                .toList());
     }
 
     private static double[] ones(int length) {
@@ -332,6 +476,10 @@ final class Quantities {
     }
 
     private static int[] reach(Channel channel, List<VesselKind> reach) {
-        return reach.stream().filter(channel::has).mapToInt(kind -> channel.path().indexOf(channel.vessel(kind))).sorted().toArray();
+        return reach.stream()
+                .filter(channel::has)
+                .mapToInt(kind -> channel.path().indexOf(channel.vessel(kind)))
+                .sorted()
+                .toArray();
     }
 }

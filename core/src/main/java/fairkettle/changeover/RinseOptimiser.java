@@ -10,11 +10,12 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * The cheapest number and volume of equal rinses per stage that reaches a purity, within syringe, wetting and time.
- * <p>
- * Volumes lie on the syringe's graduation, so the search is finite and its answer exact. Two facts make it quick: with
- * the number of rinses fixed, more volume is always cleaner and always dearer, so the first mark that is clean enough is
- * the cheapest, and bisection finds it; and stages share no vessel, so their residues add up. Every combination of counts
- * and of the earlier stages' volumes is tried, and the last stage takes the smallest volume that the rest allows.
+ *
+ * <p>Volumes lie on the syringe's graduation, so the search is finite and its answer exact. Two facts make it quick:
+ * with the number of rinses fixed, more volume is always cleaner and always dearer, so the first mark that is clean
+ * enough is the cheapest, and bisection finds it; and stages share no vessel, so their residues add up. Every
+ * combination of counts and of the earlier stages' volumes is tried, and the last stage takes the smallest volume that
+ * the rest allows.
  */
 public final class RinseOptimiser {
 
@@ -25,8 +26,11 @@ public final class RinseOptimiser {
 
     private RinseOptimiser(RinseTask task) {
         this.task = task;
-        this.options = new ArrayList<>(task.stages().stream().map(stage -> Options.of(task, stage)).toList());
-        double longest = task.stages().stream().mapToDouble(s -> s.maxRinses() * s.minutesEach()).sum();
+        this.options = new ArrayList<>(
+                task.stages().stream().map(stage -> Options.of(task, stage)).toList());
+        double longest = task.stages().stream()
+                .mapToDouble(s -> s.maxRinses() * s.minutesEach())
+                .sum();
         if (longest <= task.minutesLimit()) { // time never decides, so only the best per mL left are worth trying
             options.replaceAll(Options::frontier);
         }
@@ -47,11 +51,18 @@ public final class RinseOptimiser {
         var best = new Best();
         search(options, 0, budget, task.minutesLimit(), 0, new Option[options.size()], best);
         if (best.choice == null) {
-            double least = task.unreached() + options.stream().mapToDouble(Options::leastLeft).sum();
-            return new Rinses.OutOfReach(least / capacity, task.channel().path().stream().map(Vessel::kind)
-                    .filter(kind -> task.stages().stream().noneMatch(s -> s.reach().contains(kind))).toList());
+            double least = task.unreached()
+                    + options.stream().mapToDouble(Options::leastLeft).sum();
+            return new Rinses.OutOfReach(
+                    least / capacity,
+                    task.channel().path().stream()
+                            .map(Vessel::kind)
+                            .filter(kind -> task.stages().stream()
+                                    .noneMatch(s -> s.reach().contains(kind)))
+                            .toList());
         }
-        double left = task.unreached() + Arrays.stream(best.choice).mapToDouble(Option::left).sum();
+        double left = task.unreached()
+                + Arrays.stream(best.choice).mapToDouble(Option::left).sum();
         var stages = new ArrayList<Rinses.Stage>();
         for (int i = 0; i < best.choice.length; i++) {
             stages.add(best.choice[i].asStage(task.stages().get(i)));
@@ -64,8 +75,8 @@ public final class RinseOptimiser {
         Option @Nullable [] choice;
     }
 
-    private static void search(List<Options> options, int stage, double budget, double minutes, double cost, Option[] chosen,
-            Best best) {
+    private static void search(
+            List<Options> options, int stage, double budget, double minutes, double cost, Option[] chosen, Best best) {
         if (stage == options.size()) {
             if (budget >= -HAIR && cost < best.cost) {
                 best.cost = cost;
@@ -82,8 +93,14 @@ public final class RinseOptimiser {
             int from = firstWithin(series, last ? budget : Double.POSITIVE_INFINITY);
             for (int i = from; i < series.length && cost + series[i].cost() < best.cost; i++) {
                 chosen[stage] = series[i];
-                search(options, stage + 1, budget - series[i].left(), minutes - series[i].minutes(), cost + series[i].cost(),
-                        chosen, best);
+                search(
+                        options,
+                        stage + 1,
+                        budget - series[i].left(),
+                        minutes - series[i].minutes(),
+                        cost + series[i].cost(),
+                        chosen,
+                        best);
                 if (last) {
                     break; // the next mark is only dearer
                 }
@@ -110,8 +127,14 @@ public final class RinseOptimiser {
      * @param syringe null for no rinse at all
      * @param left old ink, mL, that stays in the stage's heels
      */
-    private record Option(@Nullable Syringe syringe, int count, Millilitres volume, Millilitres chaser, double left,
-            double minutes, double cost) {
+    private record Option(
+            @Nullable Syringe syringe,
+            int count,
+            Millilitres volume,
+            Millilitres chaser,
+            double left,
+            double minutes,
+            double cost) {
 
         Rinses.Stage asStage(RinseStage stage) {
             return new Rinses.Stage(stage, syringe == null ? Syringe.of("1", "1") : syringe, count, volume, chaser);
@@ -125,24 +148,52 @@ public final class RinseOptimiser {
             double[] heels = task.heels(stage);
             int[] reach = java.util.stream.IntStream.range(0, heels.length).toArray();
             var series = new ArrayList<Option[]>();
-            series.add(new Option[] {new Option(null, 0, Millilitres.ZERO, Millilitres.ZERO, Arrays.stream(heels).sum(), 0, 0)});
+            series.add(new Option[] {
+                new Option(
+                        null,
+                        0,
+                        Millilitres.ZERO,
+                        Millilitres.ZERO,
+                        Arrays.stream(heels).sum(),
+                        0,
+                        0)
+            });
             for (var syringe : task.syringes()) {
-                int first = (int) Math.max(1, Math.ceilDiv(stage.wetting().microlitres(), syringe.graduation().microlitres()));
+                int first = (int) Math.max(
+                        1,
+                        Math.ceilDiv(
+                                stage.wetting().microlitres(),
+                                syringe.graduation().microlitres()));
                 int marks = syringe.marks() - first + 1;
                 if (marks < 1) {
                     continue; // it cannot wet the vessels in one go
                 }
                 var byCount = new Option[stage.maxRinses()][marks];
                 for (int mark = 0; mark < marks; mark++) {
-                    fill(task, stage, heels, reach, syringe, syringe.graduation().times(first + mark), byCount, mark);
+                    fill(
+                            task,
+                            stage,
+                            heels,
+                            reach,
+                            syringe,
+                            syringe.graduation().times(first + mark),
+                            byCount,
+                            mark);
                 }
                 series.addAll(Arrays.asList(byCount));
             }
             return new Options(series);
         }
 
-        private static void fill(RinseTask task, RinseStage stage, double[] heels, int[] reach, Syringe syringe, Millilitres volume,
-                Option[][] byCount, int mark) {
+        private static void fill(
+                RinseTask task,
+                RinseStage stage,
+                double[] heels,
+                int[] reach,
+                Syringe syringe,
+                Millilitres volume,
+                Option[][] byCount,
+                int mark) {
             double v = volume.mL();
             double chaser = stage.chaser().mL();
             double[] shares = new double[heels.length];
@@ -154,8 +205,14 @@ public final class RinseOptimiser {
                     chased = shares.clone();
                     Dilution.rinse(heels, chased, reach, chaser, 0);
                 }
-                byCount[n - 1][mark] = new Option(syringe, n, volume, stage.chaser(), Dilution.residue(heels, chased, 1),
-                        n * stage.minutesEach(), cost(task, stage, n, v));
+                byCount[n - 1][mark] = new Option(
+                        syringe,
+                        n,
+                        volume,
+                        stage.chaser(),
+                        Dilution.residue(heels, chased, 1),
+                        n * stage.minutesEach(),
+                        cost(task, stage, n, v));
             }
         }
 
@@ -173,7 +230,7 @@ public final class RinseOptimiser {
             var merged = new Option[one.length + other.length];
             int size = 0;
             double left = Double.POSITIVE_INFINITY;
-            for (int i = 0, j = 0; i < one.length || j < other.length;) {
+            for (int i = 0, j = 0; i < one.length || j < other.length; ) {
                 boolean first = j == other.length || i < one.length && one[i].cost <= other[j].cost;
                 var option = first ? one[i++] : other[j++];
                 if (option.left < left) {
@@ -188,19 +245,24 @@ public final class RinseOptimiser {
         }
 
         double leastLeft() {
-            return bySeries.stream().flatMap(Arrays::stream).mapToDouble(Option::left).min().orElse(0);
+            return bySeries.stream()
+                    .flatMap(Arrays::stream)
+                    .mapToDouble(Option::left)
+                    .min()
+                    .orElse(0);
         }
     }
 
     /** {@code n·v·(liquid + disposal) + chaser + n·minutes·labour}. */
     static double cost(RinseTask task, RinseStage stage, int count, double volume) {
-        return count * volume * task.liquidPerMl() + stage.chaser().mL() * task.chaserPerMl()
+        return count * volume * task.liquidPerMl()
+                + stage.chaser().mL() * task.chaserPerMl()
                 + count * stage.minutesEach() * task.labourPerMinute();
     }
 
     /**
-     * The least new ink that chases the fluid out: one chaser per stage, so that with heels full of fluid no more than the
-     * target is left in the charged path.
+     * The least new ink that chases the fluid out: one chaser per stage, so that with heels full of fluid no more than
+     * the target is left in the charged path.
      *
      * @return the stages with their chasers; as much as a syringe holds where even that is not enough
      */
@@ -213,11 +275,13 @@ public final class RinseOptimiser {
         for (int s = 0; s < stages; s++) {
             left[s] = fluidLeft(task.heels(task.stages().get(s)), syringe);
         }
-        // why: residues of stages add up and each falls ever more slowly, so the mark that removes most is always right.
+        // why: residues of stages add up and each falls ever more slowly, so the mark that removes most is always
+        // right.
         while (total(left, marks) > budget) {
             int most = -1;
             for (int s = 0; s < stages; s++) {
-                if (marks[s] < syringe.marks() && (most < 0 || gain(left[s], marks[s]) > gain(left[most], marks[most]))) {
+                if (marks[s] < syringe.marks()
+                        && (most < 0 || gain(left[s], marks[s]) > gain(left[most], marks[most]))) {
                     most = s;
                 }
             }
@@ -228,8 +292,11 @@ public final class RinseOptimiser {
         }
         var chased = new ArrayList<RinseStage>();
         for (int s = 0; s < stages; s++) {
-            var wetted = Millilitres.roundedUpTo(syringe.graduation(), task.stages().get(s).wetting().mL());
-            chased.add(task.stages().get(s).chasedBy(syringe.graduation().times(marks[s]).max(wetted)));
+            var wetted = Millilitres.roundedUpTo(
+                    syringe.graduation(), task.stages().get(s).wetting().mL());
+            chased.add(task.stages()
+                    .get(s)
+                    .chasedBy(syringe.graduation().times(marks[s]).max(wetted)));
         }
         return chased;
     }
@@ -240,7 +307,8 @@ public final class RinseOptimiser {
         for (int mark = 0; mark < left.length; mark++) {
             double[] shares = new double[heels.length];
             Arrays.fill(shares, 1);
-            Dilution.rinse(heels, shares, reach, syringe.graduation().times(mark).mL(), 0);
+            Dilution.rinse(
+                    heels, shares, reach, syringe.graduation().times(mark).mL(), 0);
             left[mark] = Dilution.residue(heels, shares, 1);
         }
         return left;

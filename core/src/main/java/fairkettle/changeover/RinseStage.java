@@ -11,7 +11,12 @@ import java.util.List;
  * @param minutesEach handling of one rinse
  * @param chaser new ink that follows the fluid through the same reach; zero if the rinse is ink itself
  */
-public record RinseStage(String name, List<VesselKind> reach, Millilitres wetting, int maxRinses, double minutesEach,
+public record RinseStage(
+        String name,
+        List<VesselKind> reach,
+        Millilitres wetting,
+        int maxRinses,
+        double minutesEach,
         Millilitres chaser) {
 
     public RinseStage {

@@ -22,7 +22,9 @@ public sealed interface Rinses {
         }
 
         public double minutes() {
-            return stages.stream().mapToDouble(s -> s.count() * s.stage().minutesEach()).sum();
+            return stages.stream()
+                    .mapToDouble(s -> s.count() * s.stage().minutesEach())
+                    .sum();
         }
     }
 

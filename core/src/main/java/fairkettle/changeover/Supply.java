@@ -37,7 +37,11 @@ public enum Supply {
     PAD(Kind.PART, "waste pad or box", 2400);
 
     /** Kept, used up, or fitted for good. */
-    public enum Kind { TOOL, CONSUMED, PART }
+    public enum Kind {
+        TOOL,
+        CONSUMED,
+        PART
+    }
 
     private final Kind kind;
     private final String label;

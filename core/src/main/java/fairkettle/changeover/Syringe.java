@@ -7,7 +7,8 @@ public record Syringe(Millilitres size, Millilitres graduation) {
 
     public Syringe {
         if (graduation.isZero() || size.compareTo(graduation) < 0) {
-            throw new IllegalArgumentException("A syringe of %s mL with marks of %s mL cannot be read.".formatted(size, graduation));
+            throw new IllegalArgumentException(
+                    "A syringe of %s mL with marks of %s mL cannot be read.".formatted(size, graduation));
         }
     }
 

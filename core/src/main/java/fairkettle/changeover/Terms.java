@@ -26,12 +26,27 @@ import java.util.Map;
  * @param prices of supplies, where the shop has its own
  * @param oldInkPerMl what the maker's ink costs, for the payback
  */
-public record Terms(Money labourPerHour, Money wastePerLitre, Money pad, List<Syringe> syringes, List<Size> ink, List<Size> fluid,
-        double fluidTarget, Millilitres reserve, int maxRinses, double minutesPerPull, double minutesPerRinse,
-        double rinseMinutesLimit, Map<School, String> schools, Map<Supply, Money> prices, double oldInkPerMl) {
+public record Terms(
+        Money labourPerHour,
+        Money wastePerLitre,
+        Money pad,
+        List<Syringe> syringes,
+        List<Size> ink,
+        List<Size> fluid,
+        double fluidTarget,
+        Millilitres reserve,
+        int maxRinses,
+        double minutesPerPull,
+        double minutesPerRinse,
+        double rinseMinutesLimit,
+        Map<School, String> schools,
+        Map<Supply, Money> prices,
+        double oldInkPerMl) {
 
     public Terms {
-        syringes = syringes.stream().sorted(Comparator.comparing(Syringe::size).reversed()).toList();
+        syringes = syringes.stream()
+                .sorted(Comparator.comparing(Syringe::size).reversed())
+                .toList();
         ink = List.copyOf(ink);
         fluid = List.copyOf(fluid);
         schools = Map.copyOf(schools);
@@ -54,8 +69,22 @@ public record Terms(Money labourPerHour, Money wastePerLitre, Money pad, List<Sy
     Terms taking(School school, String position) {
         var other = new java.util.HashMap<>(schools);
         other.put(school, position);
-        return new Terms(labourPerHour, wastePerLitre, pad, syringes, ink, fluid, fluidTarget, reserve, maxRinses, minutesPerPull, minutesPerRinse,
-                rinseMinutesLimit, other, prices, oldInkPerMl);
+        return new Terms(
+                labourPerHour,
+                wastePerLitre,
+                pad,
+                syringes,
+                ink,
+                fluid,
+                fluidTarget,
+                reserve,
+                maxRinses,
+                minutesPerPull,
+                minutesPerRinse,
+                rinseMinutesLimit,
+                other,
+                prices,
+                oldInkPerMl);
     }
 
     public Money price(Supply supply) {
@@ -81,6 +110,9 @@ public record Terms(Money labourPerHour, Money wastePerLitre, Money pad, List<Sy
 
     /** By the cheapest bottle per mL. */
     static double perMl(List<Size> sizes) {
-        return sizes.stream().mapToDouble(s -> s.price().major() / s.volume().mL()).min().orElse(0);
+        return sizes.stream()
+                .mapToDouble(s -> s.price().major() / s.volume().mL())
+                .min()
+                .orElse(0);
     }
 }

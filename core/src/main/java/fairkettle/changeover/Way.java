@@ -20,7 +20,15 @@ import java.util.Set;
  * @param loss to the pad, per channel, by that
  * @param onStarters true if a new machine is first started on the maker's own cartridges
  */
-record Way(Fit fit, List<Slot> slots, Set<VesselKind> drains, Set<VesselKind> drips, List<Stage> stages, Charge charge, Millilitres loss, boolean onStarters) {
+record Way(
+        Fit fit,
+        List<Slot> slots,
+        Set<VesselKind> drains,
+        Set<VesselKind> drips,
+        List<Stage> stages,
+        Charge charge,
+        Millilitres loss,
+        boolean onStarters) {
 
     /** @param renewed vessels that are replaced */
     record Slot(Channel before, Channel after, Doing doing, Set<VesselKind> renewed) {}
@@ -28,14 +36,27 @@ record Way(Fit fit, List<Slot> slots, Set<VesselKind> drains, Set<VesselKind> dr
     /** A way of rinsing: the vessels it flows through, and the facet that tells how far they are. */
     record Stage(String name, String how, List<VesselKind> reach, Facet facet) {}
 
-    static final Stage TANK_AND_TUBE = new Stage("tank and tube", "Into the tank, swirl, pull through the tube into the waste bottle.",
-            List.of(VesselKind.TANK, VesselKind.TUBE), Facet.TANK);
-    static final Stage DAMPER = new Stage("damper, on the tray", "Fill through the inlet, shake, empty over the tray. Do not press the membrane.",
-            List.of(VesselKind.DAMPER), Facet.DAMPER);
-    static final Stage HEAD_CARTRIDGE = new Stage("head, on the tray", "Heads off, ports up: fill through the port, turn, let it drip out over the tray.",
-            List.of(VesselKind.HEAD), Facet.DAMPER);
-    static final Stage OUTLET = new Stage("the whole line, through the outlet", "Into the filling chamber; pull through the cartridge’s outlet with the notched adapter into the waste bottle.",
-            List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE), Facet.TANK);
+    static final Stage TANK_AND_TUBE = new Stage(
+            "tank and tube",
+            "Into the tank, swirl, pull through the tube into the waste bottle.",
+            List.of(VesselKind.TANK, VesselKind.TUBE),
+            Facet.TANK);
+    static final Stage DAMPER = new Stage(
+            "damper, on the tray",
+            "Fill through the inlet, shake, empty over the tray. Do not press the membrane.",
+            List.of(VesselKind.DAMPER),
+            Facet.DAMPER);
+    static final Stage HEAD_CARTRIDGE = new Stage(
+            "head, on the tray",
+            "Heads off, ports up: fill through the port, turn, let it drip out over the tray.",
+            List.of(VesselKind.HEAD),
+            Facet.DAMPER);
+    static final Stage OUTLET = new Stage(
+            "the whole line, through the outlet",
+            "Into the filling chamber; pull through the cartridge’s outlet with the notched adapter into the waste"
+                    + " bottle.",
+            List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE),
+            Facet.TANK);
 
     Chips chips() {
         return fit.chips();

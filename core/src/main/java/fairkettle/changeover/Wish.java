@@ -20,14 +20,22 @@ import org.jspecify.annotations.Nullable;
  * @param carries slots that are to carry another channel: grey to white
  * @param onFluid slots that are emptied and left on fluid
  */
-public record Wish(Purpose purpose, Family family, String make, double purity, @Nullable Route route, @Nullable Chips chips,
-        Map<ChannelCode, ChannelCode> carries, Set<ChannelCode> onFluid) {
+public record Wish(
+        Purpose purpose,
+        Family family,
+        String make,
+        double purity,
+        @Nullable Route route,
+        @Nullable Chips chips,
+        Map<ChannelCode, ChannelCode> carries,
+        Set<ChannelCode> onFluid) {
 
     public Wish {
         carries = Map.copyOf(carries);
         onFluid = Set.copyOf(onFluid);
         if (!(purity >= 0.0001 && purity <= 0.05)) {
-            throw new IllegalArgumentException("The old ink left (%s %%) must be between 0.01 %% and 5 %%.".formatted(purity * 100));
+            throw new IllegalArgumentException(
+                    "The old ink left (%s %%) must be between 0.01 %% and 5 %%.".formatted(purity * 100));
         }
     }
 
@@ -40,14 +48,24 @@ public record Wish(Purpose purpose, Family family, String make, double purity, @
      *
      * @param family null for the one it holds; {@code make} likewise, and {@code purity} null for the usual one
      */
-    public static Wish of(Purpose purpose, @Nullable Family family, @Nullable String make, @Nullable Double purity, Profile built, List<Holding> holdings) {
+    public static Wish of(
+            Purpose purpose,
+            @Nullable Family family,
+            @Nullable String make,
+            @Nullable Double purity,
+            Profile built,
+            List<Holding> holdings) {
         var held = holdings.stream().flatMap(h -> h.ink().stream()).findFirst();
         var whose = holdings.stream().flatMap(h -> h.whose().stream()).findFirst();
         boolean change = purpose == Purpose.CHANGE;
         var comes = change && family != null ? family : held.orElse(family == null ? built.built() : family);
         var from = change && make != null ? make : whose.orElse(make == null ? "own" : make);
-        double usual = purpose == Purpose.RENEW ? Purity.SAME_FAMILY
-                : holdings.stream().mapToDouble(h -> Purity.usual(h, comes)).min().orElse(Purity.BETWEEN_FAMILIES);
+        double usual = purpose == Purpose.RENEW
+                ? Purity.SAME_FAMILY
+                : holdings.stream()
+                        .mapToDouble(h -> Purity.usual(h, comes))
+                        .min()
+                        .orElse(Purity.BETWEEN_FAMILIES);
         return change(comes, from, purity == null ? usual : purity).purpose(purpose);
     }
 

@@ -18,8 +18,8 @@ import fairkettle.safety.School;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.IntStream;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 
 /**
  * What the parts of a route are made from: the job, how the shop does it, and the quantities. Order is not written
@@ -54,8 +54,12 @@ final class Work {
         this.inked = plans.stream().filter(p -> p.doing() != Doing.ON_FLUID).toList();
         this.filled = plans.stream().filter(ChannelPlan::filled).toList();
         this.onFluid = plans.stream().filter(p -> p.doing() == Doing.ON_FLUID).toList();
-        this.drained = way.drains().isEmpty() ? List.of() : plans.stream().filter(p -> p.doing() != Doing.KEEP
-                && !(job.holding(p.before()) instanceof Holding.NeverInked)).toList();
+        this.drained = way.drains().isEmpty()
+                ? List.of()
+                : plans.stream()
+                        .filter(p ->
+                                p.doing() != Doing.KEEP && !(job.holding(p.before()) instanceof Holding.NeverInked))
+                        .toList();
     }
 
     /** The route's beginning: what is agreed to, and what lies ready. */
@@ -144,7 +148,8 @@ final class Work {
 
     /** Screws come out. */
     boolean opensCovers() {
-        return !cartridges() && before.architecture() != Architecture.BULK && !job.neverInked() || route == Route.FILM_REBUILD;
+        return !cartridges() && before.architecture() != Architecture.BULK && !job.neverInked()
+                || route == Route.FILM_REBUILD;
     }
 
     /** What lies behind the tubes: dampers, or heads that the user snaps in. */
@@ -163,7 +168,12 @@ final class Work {
     /** From the middle outward: an outer damper that comes off first bends its neighbour. */
     static List<ChannelCode> middleFirst(List<ChannelCode> row) {
         double middle = (row.size() - 1) / 2.0;
-        return IntStream.range(0, row.size()).boxed().sorted(Comparator.comparingDouble((Integer i) -> Math.abs(i - middle)).thenComparing(i -> i)).map(row::get).toList();
+        return IntStream.range(0, row.size())
+                .boxed()
+                .sorted(Comparator.comparingDouble((Integer i) -> Math.abs(i - middle))
+                        .thenComparing(i -> i))
+                .map(row::get)
+                .toList();
     }
 
     /** Channels by the codes that their slots carry afterwards. */

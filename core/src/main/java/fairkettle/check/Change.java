@@ -15,7 +15,11 @@ public record Change(Kind kind, List<Integer> healed, List<Integer> stayed, List
 
     /** In one word. */
     public enum Kind {
-        SAME("same"), HEALED("healed"), MOVED("moved"), NEW("new"), WORSE("worse");
+        SAME("same"),
+        HEALED("healed"),
+        MOVED("moved"),
+        NEW("new"),
+        WORSE("worse");
 
         private final String label;
 
@@ -42,7 +46,11 @@ public record Change(Kind kind, List<Integer> healed, List<Integer> stayed, List
         stayed.retainAll(now);
         var fresh = new TreeSet<>(now);
         fresh.removeAll(before);
-        return new Change(kind(before.size(), healed.size(), stayed.size(), fresh.size()), List.copyOf(healed), List.copyOf(stayed), List.copyOf(fresh));
+        return new Change(
+                kind(before.size(), healed.size(), stayed.size(), fresh.size()),
+                List.copyOf(healed),
+                List.copyOf(stayed),
+                List.copyOf(fresh));
     }
 
     private static Kind kind(int before, int healed, int stayed, int fresh) {
@@ -58,7 +66,8 @@ public record Change(Kind kind, List<Integer> healed, List<Integer> stayed, List
         if (healed == 0) {
             return Kind.WORSE;
         }
-        // why: gaps that go here and come there are air only if most of them wander; a few strays beside a standing row are not
+        // why: gaps that go here and come there are air only if most of them wander; a few strays beside a standing row
+        // are not
         if (Math.min(healed, fresh) * 2 >= Math.max(healed, fresh) && Math.min(healed, fresh) * 2 >= stayed) {
             return Kind.MOVED;
         }
@@ -69,10 +78,16 @@ public record Change(Kind kind, List<Integer> healed, List<Integer> stayed, List
     public String words() {
         return switch (kind) {
             case SAME -> stayed.isEmpty() ? "same" : "same places";
-            case HEALED -> fresh.isEmpty() ? "healed %d".formatted(healed.size()) : "healed %d, %d new".formatted(healed.size(), fresh.size());
+            case HEALED ->
+                fresh.isEmpty()
+                        ? "healed %d".formatted(healed.size())
+                        : "healed %d, %d new".formatted(healed.size(), fresh.size());
             case MOVED -> "moved: %d healed, %d new".formatted(healed.size(), fresh.size());
             case NEW -> "%d new".formatted(fresh.size());
-            case WORSE -> healed.isEmpty() ? "worse: %d more".formatted(fresh.size()) : "worse: %d more, %d healed".formatted(fresh.size(), healed.size());
+            case WORSE ->
+                healed.isEmpty()
+                        ? "worse: %d more".formatted(fresh.size())
+                        : "worse: %d more, %d healed".formatted(fresh.size(), healed.size());
         };
     }
 }

@@ -51,8 +51,11 @@ public record Course(List<Integer> standing, Instant since, int checks, boolean 
     }
 
     private static boolean falling(List<Seen> newestFirst) {
-        return newestFirst.size() >= 3 && newestFirst.get(0).missing().size() > newestFirst.get(1).missing().size()
-                && newestFirst.get(1).missing().size() > newestFirst.get(2).missing().size();
+        return newestFirst.size() >= 3
+                && newestFirst.get(0).missing().size()
+                        > newestFirst.get(1).missing().size()
+                && newestFirst.get(1).missing().size()
+                        > newestFirst.get(2).missing().size();
     }
 
     /** Whether the same strokes were missing often enough to say that they stand. */

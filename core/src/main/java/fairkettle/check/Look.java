@@ -18,8 +18,17 @@ import org.jspecify.annotations.Nullable;
  * @param solid what its full areas showed; null where a sheet has none
  * @param unreadable why nothing can be said of it, and what to do; null if it was read
  */
-public record Look(ChannelCode channel, int strokes, List<Integer> missing, List<Integer> faint, List<Integer> partial, List<Integer> bent, List<Integer> unsure,
-        double limit, @Nullable Solid solid, @Nullable String unreadable) {
+public record Look(
+        ChannelCode channel,
+        int strokes,
+        List<Integer> missing,
+        List<Integer> faint,
+        List<Integer> partial,
+        List<Integer> bent,
+        List<Integer> unsure,
+        double limit,
+        @Nullable Solid solid,
+        @Nullable String unreadable) {
 
     public Look {
         missing = sorted(missing);
@@ -28,7 +37,8 @@ public record Look(ChannelCode channel, int strokes, List<Integer> missing, List
         bent = sorted(bent);
         unsure = sorted(unsure);
         if (missing.stream().anyMatch(s -> s < 0 || s >= strokes)) {
-            throw new IllegalArgumentException("Channel %s has %d strokes, numbered from 0.".formatted(channel, strokes));
+            throw new IllegalArgumentException(
+                    "Channel %s has %d strokes, numbered from 0.".formatted(channel, strokes));
         }
     }
 

@@ -33,7 +33,9 @@ public record Solid(double fade, List<Streak> streaks, List<Double> tint, double
 
     /** What that points at, in a sentence; null if it is even. */
     public @Nullable String says() {
-        long bare = streaks.stream().filter(s -> s.width() >= 1.5 && s.depth() >= BARE).count();
+        long bare = streaks.stream()
+                .filter(s -> s.width() >= 1.5 && s.depth() >= BARE)
+                .count();
         if (foreign >= FOREIGN) {
             return "Another colour is in it: wipe the plate edge, print two or three sheets, look again.";
         }
@@ -41,7 +43,8 @@ public record Solid(double fade, List<Streak> streaks, List<Double> tint, double
             return "Blank bands with clean edges: air in the line. Another purge sheet, then a rest.";
         }
         if (fade > SLIGHT) {
-            return "Strong at the top, weak at the bottom: it is starved. Level, vent, valve first; cleaning does not help.";
+            return "Strong at the top, weak at the bottom: it is starved. Level, vent, valve first; cleaning does not"
+                    + " help.";
         }
         if (fade < -SLIGHT) {
             return "Weak at first, then good: air is clearing. One more sheet.";

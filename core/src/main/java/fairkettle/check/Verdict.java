@@ -30,7 +30,12 @@ public record Verdict(String headline, String says, Set<Work> goodFor, Set<Work>
      *
      * @param change against the check before; null for the first
      */
-    public record Judged(ChannelCode channel, int strokes, List<Integer> missing, @Nullable Change change, Course course) {}
+    public record Judged(
+            ChannelCode channel,
+            int strokes,
+            List<Integer> missing,
+            @Nullable Change change,
+            Course course) {}
 
     /** @param tolerances per work; the usual where none is given */
     public static Verdict of(List<Judged> channels, Map<Work, Work.Tolerance> tolerances) {
@@ -39,17 +44,30 @@ public record Verdict(String headline, String says, Set<Work> goodFor, Set<Work>
         for (var work : Work.values()) {
             var used = channels.stream().filter(c -> work.uses(c.channel())).toList();
             if (!used.isEmpty()) {
-                boolean fine = used.stream().allMatch(c -> tolerances.getOrDefault(work, work.usual()).takes(c.strokes(), c.missing()));
+                boolean fine = used.stream()
+                        .allMatch(
+                                c -> tolerances.getOrDefault(work, work.usual()).takes(c.strokes(), c.missing()));
                 (fine ? good : bad).add(work);
             }
         }
         int gaps = channels.stream().mapToInt(c -> c.missing().size()).sum();
-        int standing = channels.stream().filter(c -> c.course().stands()).mapToInt(c -> c.course().standing().size()).sum();
-        return new Verdict(headline(channels, gaps, standing), says(channels, gaps, standing, good, bad), good, bad, spoiled(channels));
+        int standing = channels.stream()
+                .filter(c -> c.course().stands())
+                .mapToInt(c -> c.course().standing().size())
+                .sum();
+        return new Verdict(
+                headline(channels, gaps, standing),
+                says(channels, gaps, standing, good, bad),
+                good,
+                bad,
+                spoiled(channels));
     }
 
     private static String headline(List<Judged> channels, int gaps, int standing) {
-        var gone = channels.stream().filter(c -> c.missing().size() == c.strokes()).map(c -> c.channel().code()).toList();
+        var gone = channels.stream()
+                .filter(c -> c.missing().size() == c.strokes())
+                .map(c -> c.channel().code())
+                .toList();
         if (!gone.isEmpty()) {
             return "%s is gone altogether.".formatted(String.join(", ", gone));
         }
@@ -65,22 +83,33 @@ public record Verdict(String headline, String says, Set<Work> goodFor, Set<Work>
         if (channels.stream().anyMatch(c -> c.course().falling())) {
             return "It gets worse from check to check.";
         }
-        if (channels.stream().anyMatch(c -> c.change() != null && (c.change().kind() == Change.Kind.NEW || c.change().kind() == Change.Kind.WORSE))) {
+        if (channels.stream()
+                .anyMatch(c -> c.change() != null
+                        && (c.change().kind() == Change.Kind.NEW || c.change().kind() == Change.Kind.WORSE))) {
             return "New gaps since the last check.";
         }
-        return channels.stream().anyMatch(c -> c.change() != null && c.change().kind() == Change.Kind.HEALED) ? "It heals; %d still missing.".formatted(gaps) : "%d missing.".formatted(gaps);
+        return channels.stream().anyMatch(c -> c.change() != null && c.change().kind() == Change.Kind.HEALED)
+                ? "It heals; %d still missing.".formatted(gaps)
+                : "%d missing.".formatted(gaps);
     }
 
     private static String says(List<Judged> channels, int gaps, int standing, Set<Work> good, Set<Work> bad) {
         var words = new ArrayList<String>();
         if (channels.stream().anyMatch(c -> c.missing().size() == c.strokes())) {
-            words.add("A whole channel at once is seldom a clog: look at level, vent, valve and seating before any cleaning.");
-        } else if (gaps > 0 && channels.stream().anyMatch(c -> c.change() != null && c.change().kind() == Change.Kind.MOVED)) {
+            words.add("A whole channel at once is seldom a clog: look at level, vent, valve and seating before any"
+                    + " cleaning.");
+        } else if (gaps > 0
+                && channels.stream()
+                        .anyMatch(c -> c.change() != null && c.change().kind() == Change.Kind.MOVED)) {
             words.add("That looks like air, not dried ink: a purge sheet or a rest, not more cleanings.");
         } else if (gaps > 0 && standing * 2 >= gaps) {
             words.add("That looks dried, not air.");
         }
-        WhitePasses.of(channels.stream().map(c -> new WhitePasses.Counted(c.channel(), c.missing().size(), c.strokes())).toList()).ifPresent(p -> words.add(p.words()));
+        WhitePasses.of(channels.stream()
+                        .map(c ->
+                                new WhitePasses.Counted(c.channel(), c.missing().size(), c.strokes()))
+                        .toList())
+                .ifPresent(p -> words.add(p.words()));
         if (!good.isEmpty()) {
             words.add("Good enough for %s.".formatted(names(good)));
         }
@@ -92,7 +121,9 @@ public record Verdict(String headline, String says, Set<Work> goodFor, Set<Work>
 
     private static String names(Set<Work> works) {
         var names = works.stream().map(Work::label).toList();
-        return names.size() == 1 ? names.getFirst() : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
+        return names.size() == 1
+                ? names.getFirst()
+                : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
     }
 
     private static String capital(String words) {
@@ -104,15 +135,16 @@ public record Verdict(String headline, String says, Set<Work> goodFor, Set<Work>
         var mixed = new LinkedHashSet<String>();
         for (var c : channels) {
             if (c.missing().size() * 10 > c.strokes()) {
-                mixed.addAll(switch (c.channel().code()) {
-                    case "C" -> List.of("blue", "green");
-                    case "M" -> List.of("red", "blue", "skin");
-                    case "Y" -> List.of("red", "green", "skin");
-                    case "K" -> List.of("black", "text", "shadows");
-                    case "LC", "LM" -> List.of("skin", "pale sky");
-                    case "GY", "PK" -> List.of("greys", "shadows");
-                    default -> List.of("everything on dark cloth");
-                });
+                mixed.addAll(
+                        switch (c.channel().code()) {
+                            case "C" -> List.of("blue", "green");
+                            case "M" -> List.of("red", "blue", "skin");
+                            case "Y" -> List.of("red", "green", "skin");
+                            case "K" -> List.of("black", "text", "shadows");
+                            case "LC", "LM" -> List.of("skin", "pale sky");
+                            case "GY", "PK" -> List.of("greys", "shadows");
+                            default -> List.of("everything on dark cloth");
+                        });
             }
         }
         return List.copyOf(mixed);

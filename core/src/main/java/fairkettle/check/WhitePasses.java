@@ -19,16 +19,29 @@ public record WhitePasses(List<ChannelCode> alive, int of, double times) {
         alive = List.copyOf(alive);
     }
 
-    /** Empty where all whites print, or none does, or there is only one. A white prints while fewer than half of its strokes are missing. */
+    /**
+     * Empty where all whites print, or none does, or there is only one. A white prints while fewer than half of its
+     * strokes are missing.
+     */
     public static Optional<WhitePasses> of(List<Counted> channels) {
         var whites = channels.stream().filter(c -> c.channel().white()).toList();
-        var alive = whites.stream().filter(c -> c.missing() * 2 < c.strokes()).map(Counted::channel).toList();
-        return alive.isEmpty() || alive.size() == whites.size() ? Optional.empty() : Optional.of(new WhitePasses(alive, whites.size(), (double) whites.size() / alive.size()));
+        var alive = whites.stream()
+                .filter(c -> c.missing() * 2 < c.strokes())
+                .map(Counted::channel)
+                .toList();
+        return alive.isEmpty() || alive.size() == whites.size()
+                ? Optional.empty()
+                : Optional.of(new WhitePasses(alive, whites.size(), (double) whites.size() / alive.size()));
     }
 
     /** "2 of 4 whites print: set it to W1 and W3, it takes 2 times as long." */
     public String words() {
         var codes = alive.stream().map(ChannelCode::code).toList();
-        return "%d of %d whites print: set white to %s in the image’s program, and reckon with %s times as long.".formatted(alive.size(), of, String.join(" and ", codes), times == Math.rint(times) ? "%.0f".formatted(times) : "%.1f".formatted(times));
+        return "%d of %d whites print: set white to %s in the image’s program, and reckon with %s times as long."
+                .formatted(
+                        alive.size(),
+                        of,
+                        String.join(" and ", codes),
+                        times == Math.rint(times) ? "%.0f".formatted(times) : "%.1f".formatted(times));
     }
 }

@@ -27,13 +27,15 @@ public enum Work {
 
         public Tolerance {
             if (share < 0 || share > 1 || neighbours < 0) {
-                throw new IllegalArgumentException("A share from 0 to 1 and not fewer than 0 neighbours, not %s and %d.".formatted(share, neighbours));
+                throw new IllegalArgumentException("A share from 0 to 1 and not fewer than 0 neighbours, not %s and %d."
+                        .formatted(share, neighbours));
             }
         }
 
         /** Whether that many gaps in one channel do no harm. */
         public boolean takes(int strokes, Collection<Integer> missing) {
-            return missing.size() <= Math.max(share * strokes, neighbours == 0 ? 0 : 1) && longest(missing) <= neighbours;
+            return missing.size() <= Math.max(share * strokes, neighbours == 0 ? 0 : 1)
+                    && longest(missing) <= neighbours;
         }
     }
 

@@ -60,7 +60,8 @@ public record Advice(Next next, double cost, @Nullable Outlook outlook, List<Oth
     public enum Reason {
         DEAD("The gaps are dead: nothing brings them back. Print in a mode that forgives them, or change the head."),
         NOT_WORTH("What is left to try costs more than it is likely to bring. Live with it, or change the head."),
-        NOT_INK("Everything that costs no ink was tried. Ask the maker or a licensed repairer: cleanings would not help."),
+        NOT_INK("Everything that costs no ink was tried. Ask the maker or a licensed repairer: cleanings would not"
+                + " help."),
         PARTED("Liquid at the plate’s side: the plate has parted. Stop; this head is lost.");
 
         private final String say;

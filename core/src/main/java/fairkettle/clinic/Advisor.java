@@ -43,10 +43,10 @@ import java.util.Set;
 import java.util.TreeSet;
 
 /**
- * Chooses the next step by least expected cost until the machine is fit. It imagines a few dozen machines that the evidence
- * allows, tries a step on each, sorts them by what the next check would show, and goes on with the best plan for each; a plan is
- * chosen on one half of them and judged on the other, so that luck does not choose. Counted in steps, not in seconds: the
- * same case gets the same advice.
+ * Chooses the next step by least expected cost until the machine is fit. It imagines a few dozen machines that the
+ * evidence allows, tries a step on each, sorts them by what the next check would show, and goes on with the best plan
+ * for each; a plan is chosen on one half of them and judged on the other, so that luck does not choose. Counted in
+ * steps, not in seconds: the same case gets the same advice.
  */
 public final class Advisor {
 
@@ -64,16 +64,45 @@ public final class Advisor {
 
     /** Ways on that people take; what the rules or the machine forbid is left out as they are walked. */
     private static final Treatment[][] PLANS = {
-        {PURGE_SHEET, PURGE_SHEET}, {PURGE_SHEET, CLEANING, REST_SHORT, CLEANING}, {CLEANING, CLEANING, REST_SHORT, CLEANING, CLEANING}, {CLEANING, PURGE_SHEET, CLEANING}, {REST_SHORT, PURGE_SHEET, CLEANING},
-        {REST_LONG, PURGE_SHEET, CLEANING}, {SOAK, CLEANING, CLEANING}, {SOAK, CLEANING, SOAK, CLEANING, REST_SHORT, CLEANING}, {SOAK_OVERNIGHT, CLEANING, CLEANING}, {WIPE, PURGE_SHEET, CLEANING},
-        {WIPE, CLEANING, SOAK, CLEANING}, {WIPE, PURGE_SHEET, PURGE_SHEET}, {FLUSH_CAP, CLEANING, CLEANING}, {NEW_CAP, CLEANING, SOAK, CLEANING}, {WIPE, FLUSH_CAP, CLEANING, NEW_CAP, CLEANING},
-        {DRAW_AT_CARTRIDGE, PURGE_SHEET, PURGE_SHEET}, {PUSH_AT_VENT, PURGE_SHEET, PURGE_SHEET}, {DRAW_AT_WASTE_LINE, PURGE_SHEET}, {DRAW_AT_WASTE_LINE, DRAW_AT_WASTE_LINE, DRAW_AT_WASTE_LINE},
-        {SOAK, DRAW_AT_WASTE_LINE, DRAW_AT_WASTE_LINE}, {SOAK_OVERNIGHT, DRAW_AT_WASTE_LINE, DRAW_AT_WASTE_LINE}, {DRAW_AT_INLET, PURGE_SHEET}, {DRAW_AT_INLET, DRAW_AT_INLET, CLEANING},
-        {SOAK, WIPE, CLEANING, DRAW_AT_INLET}, {NEW_DAMPER, PURGE_SHEET, REST_LONG}, {NEW_DAMPER, PURGE_SHEET, FLUSH_LINE, PURGE_SHEET, REST_LONG}, {FLUSH_LINE, PURGE_SHEET, REST_LONG},
-        {AGITATE, DRAW_AT_WASTE_LINE, PURGE_SHEET}, {AGITATE, FLUSH_LINE, PURGE_SHEET}, {POWER_CLEANING, CLEANING}, {RENEW, PURGE_SHEET, REST_LONG}, {HEAD_OUT, CLEANING, CLEANING}, {LOOK_AGAIN, PURGE_SHEET}};
+        {PURGE_SHEET, PURGE_SHEET},
+        {PURGE_SHEET, CLEANING, REST_SHORT, CLEANING},
+        {CLEANING, CLEANING, REST_SHORT, CLEANING, CLEANING},
+        {CLEANING, PURGE_SHEET, CLEANING},
+        {REST_SHORT, PURGE_SHEET, CLEANING},
+        {REST_LONG, PURGE_SHEET, CLEANING},
+        {SOAK, CLEANING, CLEANING},
+        {SOAK, CLEANING, SOAK, CLEANING, REST_SHORT, CLEANING},
+        {SOAK_OVERNIGHT, CLEANING, CLEANING},
+        {WIPE, PURGE_SHEET, CLEANING},
+        {WIPE, CLEANING, SOAK, CLEANING},
+        {WIPE, PURGE_SHEET, PURGE_SHEET},
+        {FLUSH_CAP, CLEANING, CLEANING},
+        {NEW_CAP, CLEANING, SOAK, CLEANING},
+        {WIPE, FLUSH_CAP, CLEANING, NEW_CAP, CLEANING},
+        {DRAW_AT_CARTRIDGE, PURGE_SHEET, PURGE_SHEET},
+        {PUSH_AT_VENT, PURGE_SHEET, PURGE_SHEET},
+        {DRAW_AT_WASTE_LINE, PURGE_SHEET},
+        {DRAW_AT_WASTE_LINE, DRAW_AT_WASTE_LINE, DRAW_AT_WASTE_LINE},
+        {SOAK, DRAW_AT_WASTE_LINE, DRAW_AT_WASTE_LINE},
+        {SOAK_OVERNIGHT, DRAW_AT_WASTE_LINE, DRAW_AT_WASTE_LINE},
+        {DRAW_AT_INLET, PURGE_SHEET},
+        {DRAW_AT_INLET, DRAW_AT_INLET, CLEANING},
+        {SOAK, WIPE, CLEANING, DRAW_AT_INLET},
+        {NEW_DAMPER, PURGE_SHEET, REST_LONG},
+        {NEW_DAMPER, PURGE_SHEET, FLUSH_LINE, PURGE_SHEET, REST_LONG},
+        {FLUSH_LINE, PURGE_SHEET, REST_LONG},
+        {AGITATE, DRAW_AT_WASTE_LINE, PURGE_SHEET},
+        {AGITATE, FLUSH_LINE, PURGE_SHEET},
+        {POWER_CLEANING, CLEANING},
+        {RENEW, PURGE_SHEET, REST_LONG},
+        {HEAD_OUT, CLEANING, CLEANING},
+        {LOOK_AGAIN, PURGE_SHEET}
+    };
 
     /** After every plan: what is left when it did not help. */
-    private static final Treatment[] AFTERWARDS = {SOAK_OVERNIGHT, DRAW_AT_WASTE_LINE, WIPE, DRAW_AT_INLET, NEW_DAMPER, DRAW_AT_INLET};
+    private static final Treatment[] AFTERWARDS = {
+        SOAK_OVERNIGHT, DRAW_AT_WASTE_LINE, WIPE, DRAW_AT_INLET, NEW_DAMPER, DRAW_AT_INLET
+    };
 
     private final Belief belief;
     private final Progress so;
@@ -98,7 +127,8 @@ public final class Advisor {
         }
         machines = new Imagined[MACHINES];
         for (int i = 0; i < MACHINES; i++) {
-            machines[i] = Imagined.of(belief, pageBad, (i * 29 % MACHINES + .5) / MACHINES, seed * 31 + i * 0x5DEECE66DL);
+            machines[i] =
+                    Imagined.of(belief, pageBad, (i * 29 % MACHINES + .5) / MACHINES, seed * 31 + i * 0x5DEECE66DL);
         }
         scratch = new Imagined(n);
         for (var t : Treatment.values()) {
@@ -122,7 +152,8 @@ public final class Advisor {
             return Advice.of(new Next.Look());
         }
         if (belief.position > .5) {
-            return Advice.of(so.nextRemedy(Complaint.SHIFTED).<Next>map(Next.Try::new).orElse(new Next.Stop(Reason.NOT_INK)));
+            return Advice.of(
+                    so.nextRemedy(Complaint.SHIFTED).<Next>map(Next.Try::new).orElse(new Next.Stop(Reason.NOT_INK)));
         }
         var failing = so.failing();
         if (failing.isEmpty() && !so.pageGood()) {
@@ -144,17 +175,22 @@ public final class Advisor {
     /** A question, if its answer would change the advice. */
     private static Advice ask(Belief belief, Progress so, long seed, Advice advice, Set<ChannelCode> failing) {
         for (var question : questions(belief, so, failing)) {
-            // why one answer alone: the other says little that is not believed already, and every answer costs a whole look ahead
-            var telling = new Advisor(belief.with(answer(question, question.question() != Question.WASTE_ROSE)), so, seed).treating(failing).next();
+            // why one answer alone: the other says little that is not believed already, and every answer costs a whole
+            // look ahead
+            var telling = new Advisor(
+                            belief.with(answer(question, question.question() != Question.WASTE_ROSE)), so, seed)
+                    .treating(failing)
+                    .next();
             if (!kind(telling).equals(kind(advice.next()))) {
-                return new Advice(question, advice.cost(), null, List.of(new Other(advice.next(), 0, advice.outlook())));
+                return new Advice(
+                        question, advice.cost(), null, List.of(new Other(advice.next(), 0, advice.outlook())));
             }
         }
         return advice;
     }
 
     private static Object kind(Next next) {
-        return next instanceof Next.Treat(var t, _) ? t : next.getClass();
+        return next instanceof Next.Treat(var t, var _) ? t : next.getClass();
     }
 
     private static Evidence answer(Next.Ask question, boolean yes) {
@@ -170,20 +206,38 @@ public final class Advisor {
     private static List<Next.Ask> questions(Belief belief, Progress so, Set<ChannelCode> failing) {
         var all = new ArrayList<Next.Ask>();
         double bad = 1 - belief.cap(Cap.SOUND);
-        if (so.last() != null && so.last().cleans() && !so.asked(Evidence.WasteRose.class) && bad > UNSURE && bad < 1 - UNSURE) {
+        if (so.last() != null
+                && so.last().cleans()
+                && !so.asked(Evidence.WasteRose.class)
+                && bad > UNSURE
+                && bad < 1 - UNSURE) {
             all.add(new Next.Ask(Question.WASTE_ROSE, null));
         }
         if (!so.asked(Evidence.Bubbles.class)) {
-            failing.stream().max(Comparator.comparingDouble(c -> belief.air(belief.situation.index(c), Air.LINE) + belief.air(belief.situation.index(c), Air.SMALL)))
-                    .filter(c -> between(belief.air(belief.situation.index(c), Air.LINE) + belief.air(belief.situation.index(c), Air.SMALL))).ifPresent(c -> all.add(new Next.Ask(Question.BUBBLES, c)));
+            failing.stream()
+                    .max(Comparator.comparingDouble(c -> belief.air(belief.situation.index(c), Air.LINE)
+                            + belief.air(belief.situation.index(c), Air.SMALL)))
+                    .filter(c -> between(belief.air(belief.situation.index(c), Air.LINE)
+                            + belief.air(belief.situation.index(c), Air.SMALL)))
+                    .ifPresent(c -> all.add(new Next.Ask(Question.BUBBLES, c)));
         }
         if (!so.asked(Evidence.Thread.class)) {
-            failing.stream().max(Comparator.comparingDouble(c -> belief.feed(belief.situation.index(c), Feed.GROWTH)))
-                    .filter(c -> belief.feed(belief.situation.index(c), Feed.GROWTH) > .08 && so.starved().contains(c)).ifPresent(c -> all.add(new Next.Ask(Question.THREAD, c)));
+            failing.stream()
+                    .max(Comparator.comparingDouble(c -> belief.feed(belief.situation.index(c), Feed.GROWTH)))
+                    .filter(c -> belief.feed(belief.situation.index(c), Feed.GROWTH) > .08
+                            && so.starved().contains(c))
+                    .ifPresent(c -> all.add(new Next.Ask(Question.THREAD, c)));
         }
         if (!so.asked(Evidence.Crust.class)) {
-            failing.stream().filter(c -> so.gaps(c) * 2 > belief.situation.channels().get(belief.situation.index(c)).strokes()).max(Comparator.comparingDouble(c -> belief.nozzle(belief.situation.index(c), Nozzle.HARD)))
-                    .filter(c -> between(belief.nozzle(belief.situation.index(c), Nozzle.HARD))).ifPresent(c -> all.add(new Next.Ask(Question.CRUST, c)));
+            failing.stream()
+                    .filter(c -> so.gaps(c) * 2
+                            > belief.situation
+                                    .channels()
+                                    .get(belief.situation.index(c))
+                                    .strokes())
+                    .max(Comparator.comparingDouble(c -> belief.nozzle(belief.situation.index(c), Nozzle.HARD)))
+                    .filter(c -> between(belief.nozzle(belief.situation.index(c), Nozzle.HARD)))
+                    .ifPresent(c -> all.add(new Next.Ask(Question.CRUST, c)));
         }
         return all;
     }
@@ -195,15 +249,23 @@ public final class Advisor {
     // ---- treating -------------------------------------------------------------------------------------------------
 
     private boolean possible(Treatment t) {
-        return !situation.never().contains(t) && situation.builtFor(t) && switch (t) {
-            case RENEW -> so.failing().stream().anyMatch(c -> so.threads().contains(c) || so.offColour().contains(c));
-            case POWER_CLEANING -> so.times(t) < 2 && so.padRoom() > 2 * situation.takes(t, 0).pad();
-            case CLEANING -> so.padRoom() > situation.takes(t, 0).pad();
-            case HEAD_OUT -> so.times(t) == 0 && so.took().toHours() >= 20;
-            case NEW_DAMPER -> so.failing().stream().anyMatch(c -> so.times(t, c) == 0);
-            case DRAW_AT_INLET -> !so.gainedByHand() && so.failing().stream().allMatch(c -> so.times(t, c) < 3);
-            default -> true;
-        };
+        return !situation.never().contains(t)
+                && situation.builtFor(t)
+                && switch (t) {
+                    case RENEW ->
+                        so.failing().stream()
+                                .anyMatch(c -> so.threads().contains(c)
+                                        || so.offColour().contains(c));
+                    case POWER_CLEANING ->
+                        so.times(t) < 2
+                                && so.padRoom() > 2 * situation.takes(t, 0).pad();
+                    case CLEANING -> so.padRoom() > situation.takes(t, 0).pad();
+                    case HEAD_OUT -> so.times(t) == 0 && so.took().toHours() >= 20;
+                    case NEW_DAMPER -> so.failing().stream().anyMatch(c -> so.times(t, c) == 0);
+                    case DRAW_AT_INLET ->
+                        !so.gainedByHand() && so.failing().stream().allMatch(c -> so.times(t, c) < 3);
+                    default -> true;
+                };
     }
 
     private record Ranked(Treatment[] plan, double cost) {}
@@ -228,25 +290,46 @@ public final class Advisor {
         if (fairChance(failing)) {
             weighed.add(new Weighed(new Next.Stop(reason(failing)), stop, new Outlook(0, 0, 0, 1, 0)));
         }
-        firsts.entrySet().stream().sorted(Map.Entry.comparingByValue()).map(Map.Entry::getKey).filter(t -> mask[t.ordinal()])
-                .map(t -> new Next.Treat(t, targets(t, failing))).filter(t -> !t.channels().isEmpty() && GroundRules.against(t.treatment(), t.channels(), so).isEmpty()).limit(CANDIDATES)
+        firsts.entrySet().stream()
+                .sorted(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey)
+                .filter(t -> mask[t.ordinal()])
+                .map(t -> new Next.Treat(t, targets(t, failing)))
+                .filter(t -> !t.channels().isEmpty()
+                        && GroundRules.against(t.treatment(), t.channels(), so).isEmpty())
+                .limit(CANDIDATES)
                 .forEach(t -> weighed.add(weigh(t)));
         weighed.sort(Comparator.comparingDouble(Weighed::cost));
         if (weighed.isEmpty()) {
             return Advice.of(new Next.Stop(reason(failing)));
         }
         var best = weighed.getFirst();
-        return new Advice(best.next(), best.cost(), best.outlook(), weighed.stream().skip(1).map(w -> new Other(w.next(), w.cost() - best.cost(), w.outlook())).toList());
+        return new Advice(
+                best.next(),
+                best.cost(),
+                best.outlook(),
+                weighed.stream()
+                        .skip(1)
+                        .map(w -> new Other(w.next(), w.cost() - best.cost(), w.outlook()))
+                        .toList());
     }
 
-    /** Whether enough was tried to give up on it. A table that is too dark must not end a case that nobody has treated yet. */
+    /**
+     * Whether enough was tried to give up on it. A table that is too dark must not end a case that nobody has treated
+     * yet.
+     */
     private boolean fairChance(Set<ChannelCode> failing) {
-        double spent = so.money() + so.took().toMinutes() / 60.0 * situation.prices().hour();
-        return spent > FAIR_CHANCE * stop || failing.stream().anyMatch(c -> belief.nozzle(situation.index(c), Nozzle.DEAD) > SURELY);
+        double spent =
+                so.money() + so.took().toMinutes() / 60.0 * situation.prices().hour();
+        return spent > FAIR_CHANCE * stop
+                || failing.stream().anyMatch(c -> belief.nozzle(situation.index(c), Nozzle.DEAD) > SURELY);
     }
 
     private Reason reason(Set<ChannelCode> failing) {
-        double dead = failing.stream().mapToDouble(c -> belief.nozzle(situation.index(c), Nozzle.DEAD)).max().orElse(0);
+        double dead = failing.stream()
+                .mapToDouble(c -> belief.nozzle(situation.index(c), Nozzle.DEAD))
+                .max()
+                .orElse(0);
         return dead > .5 ? Reason.DEAD : Reason.NOT_WORTH;
     }
 
@@ -265,13 +348,20 @@ public final class Advisor {
     /** The failing channels that an act could help; for the whole machine, all of its channels. */
     private Set<ChannelCode> targets(Treatment t, Set<ChannelCode> failing) {
         if (!t.perChannel()) {
-            return situation.channels().stream().map(Situation.Part::code).collect(java.util.stream.Collectors.toCollection(LinkedHashSet::new));
+            return situation.channels().stream()
+                    .map(Situation.Part::code)
+                    .collect(java.util.stream.Collectors.toCollection(LinkedHashSet::new));
         }
         var all = new TreeSet<ChannelCode>();
-        double most = failing.stream().mapToDouble(c -> help(t, situation.index(c))).max().orElse(0);
+        double most = failing.stream()
+                .mapToDouble(c -> help(t, situation.index(c)))
+                .max()
+                .orElse(0);
         for (var code : failing) {
             double help = help(t, situation.index(code));
-            if (help > RELEVANT && help > most / 4 && GroundRules.against(t, Set.of(code), so).isEmpty()) {
+            if (help > RELEVANT
+                    && help > most / 4
+                    && GroundRules.against(t, Set.of(code), so).isEmpty()) {
                 all.add(code);
             }
         }
@@ -284,7 +374,11 @@ public final class Advisor {
         return switch (t) {
             case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> air;
             case NEW_DAMPER -> belief.feed(c, Feed.FILTER) + .2 * belief.feed(c, Feed.SETTLED);
-            case FLUSH_LINE -> belief.feed(c, Feed.FILTER) + belief.feed(c, Feed.SETTLED) + .3 * belief.feed(c, Feed.GROWTH) + .5 * belief.air(c, Air.LINE);
+            case FLUSH_LINE ->
+                belief.feed(c, Feed.FILTER)
+                        + belief.feed(c, Feed.SETTLED)
+                        + .3 * belief.feed(c, Feed.GROWTH)
+                        + .5 * belief.air(c, Air.LINE);
             case AGITATE -> belief.feed(c, Feed.SETTLED);
             case DRAW_AT_INLET -> dried + .4 * belief.nozzle(c, Nozzle.DIRT);
             case RENEW -> belief.feed(c, Feed.GROWTH) + belief.colour(c, Colour.MIXED);
@@ -323,7 +417,9 @@ public final class Advisor {
                 bucket[i] = 0;
             } else {
                 int now = total(m);
-                bucket[i] = now * 2 <= before ? 1 : now < before * .85 ? 2 : now <= before * 1.15 ? 3 : now <= before * 1.6 ? 4 : 5;
+                bucket[i] = now * 2 <= before
+                        ? 1
+                        : now < before * .85 ? 2 : now <= before * 1.15 ? 3 : now <= before * 1.6 ? 4 : 5;
             }
             counts[bucket[i]]++;
         }
@@ -355,7 +451,15 @@ public final class Advisor {
             ended += b == -2 ? 1 : 0;
         }
         double all = MACHINES;
-        return new Weighed(treat, cost / MACHINES, new Outlook((ended + counts[0]) / all, counts[1] / all, counts[2] / all, counts[3] / all, (all - ended - counts[0] - counts[1] - counts[2] - counts[3]) / all));
+        return new Weighed(
+                treat,
+                cost / MACHINES,
+                new Outlook(
+                        (ended + counts[0]) / all,
+                        counts[1] / all,
+                        counts[2] / all,
+                        counts[3] / all,
+                        (all - ended - counts[0] - counts[1] - counts[2] - counts[3]) / all));
     }
 
     /** The plan that is best on the other half. @param which bucket; -9 for all that go on */
@@ -393,7 +497,10 @@ public final class Advisor {
             if (cost > stop) {
                 return cost + stop;
             }
-            if (!mask[t.ordinal()] || t == CLEANING && inARow >= situation.inARow() || t.headWork() && !(soaked && stationed && pulled) || t == POWER_CLEANING && powers >= 2) {
+            if (!mask[t.ordinal()]
+                    || t == CLEANING && inARow >= situation.inARow()
+                    || t.headWork() && !(soaked && stationed && pulled)
+                    || t == POWER_CLEANING && powers >= 2) {
                 continue;
             }
             int n = 0;
@@ -446,8 +553,14 @@ public final class Advisor {
                 sum += found ? AGAIN : m.closing(situation, effects);
                 fit += found ? 0 : 1;
             }
-            double check = situation.ink().check() * situation.channels().size() * situation.prices().ink() + 1.5 * situation.prices().minute();
-            weighed.add(new Weighed(new Next.Look(), check + sum / MACHINES, new Outlook((double) fit / MACHINES, 0, 0, 1 - (double) fit / MACHINES, 0)));
+            double check = situation.ink().check()
+                            * situation.channels().size()
+                            * situation.prices().ink()
+                    + 1.5 * situation.prices().minute();
+            weighed.add(new Weighed(
+                    new Next.Look(),
+                    check + sum / MACHINES,
+                    new Outlook((double) fit / MACHINES, 0, 0, 1 - (double) fit / MACHINES, 0)));
         }
         var all = situation.channels().stream().map(Situation.Part::code).collect(java.util.stream.Collectors.toSet());
         for (var t : List.of(PURGE_SHEET, WIPE, FLUSH_CAP, NEW_CAP, REST_LONG)) {
@@ -467,13 +580,25 @@ public final class Advisor {
                 scratch.act(t, treated, effects, situation);
                 boolean good = scratch.checkFit(situation) && scratch.page(effects);
                 fit += good ? 1 : 0;
-                sum += situation.cost(t, channels.size()) + situation.page() + (good ? scratch.closing(situation, effects) : AGAIN);
+                sum += situation.cost(t, channels.size())
+                        + situation.page()
+                        + (good ? scratch.closing(situation, effects) : AGAIN);
             }
-            weighed.add(new Weighed(new Next.Treat(t, channels), sum / MACHINES, new Outlook((double) fit / MACHINES, 0, 0, 1 - (double) fit / MACHINES, 0)));
+            weighed.add(new Weighed(
+                    new Next.Treat(t, channels),
+                    sum / MACHINES,
+                    new Outlook((double) fit / MACHINES, 0, 0, 1 - (double) fit / MACHINES, 0)));
         }
         weighed.sort(Comparator.comparingDouble(Weighed::cost));
         var best = weighed.getFirst();
-        return new Advice(best.next(), best.cost(), best.outlook(), weighed.stream().skip(1).map(w -> new Other(w.next(), w.cost() - best.cost(), w.outlook())).toList());
+        return new Advice(
+                best.next(),
+                best.cost(),
+                best.outlook(),
+                weighed.stream()
+                        .skip(1)
+                        .map(w -> new Other(w.next(), w.cost() - best.cost(), w.outlook()))
+                        .toList());
     }
 
     private Set<ChannelCode> suspects() {
@@ -486,5 +611,4 @@ public final class Advisor {
         }
         return all;
     }
-
 }

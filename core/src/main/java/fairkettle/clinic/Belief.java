@@ -23,10 +23,10 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * How likely each cause is, exactly and in factors: what the channels share (dryness, cap, wiper) is a set of configurations with
- * weights; given one, every channel is on its own. Evidence on a channel multiplies its states, and what is left of it (the
- * normaliser) multiplies the weight of the configuration: so six channels that fail alike speak of the cap, not of six causes.
- * Bayes' rule throughout; acts are transitions.
+ * How likely each cause is, exactly and in factors: what the channels share (dryness, cap, wiper) is a set of
+ * configurations with weights; given one, every channel is on its own. Evidence on a channel multiplies its states, and
+ * what is left of it (the normaliser) multiplies the weight of the configuration: so six channels that fail alike speak
+ * of the cap, not of six causes. Bayes' rule throughout; acts are transitions.
  */
 public final class Belief {
 
@@ -37,7 +37,8 @@ public final class Belief {
     final double[] weight = new double[CONFIGS];
     final double[][][] nozzles; // by configuration and channel, over the joint states
     final double[][][] colours;
-    final double[][][] freed; // by configuration, channel and kind of nozzle: share of gaps that acts since the last look free
+    final double[][][]
+            freed; // by configuration, channel and kind of nozzle: share of gaps that acts since the last look free
     final List<Set<Integer>> missing = new ArrayList<>();
     final boolean[] looked;
     final int[] confirmed; // looks in a row that showed the same
@@ -96,7 +97,8 @@ public final class Belief {
 
     private void prior() {
         var clamp = table.row("dry.clamp");
-        double idle = Math.clamp(situation.idleDays() * situation.drying() / table.one(idleKey(situation.family())), clamp[0], clamp[1]);
+        double idle = Math.clamp(
+                situation.idleDays() * situation.drying() / table.one(idleKey(situation.family())), clamp[0], clamp[1]);
         boolean worse = situation.complaints().contains(Complaint.AFTER_CLEANING);
         double again = worse ? table.one("complaint.aftercleaning") : 1;
         var cap = table.row("cap").clone();
@@ -106,14 +108,18 @@ public final class Belief {
             cap[i] *= i > 0 ? Math.sqrt(again) : 1;
         }
         normalise(cap);
-        double dirty = table.one("wiper.dirty") * (situation.cleanedOften() ? table.one("wiper.aftercleanings") : 1) * again;
+        double dirty =
+                table.one("wiper.dirty") * (situation.cleanedOften() ? table.one("wiper.aftercleanings") : 1) * again;
         dirty = Math.min(.8, dirty);
         for (int k = 0; k < CONFIGS; k++) {
             double leak = Hidden.cap(k) == 0 ? 1 : table.one("dry.badcap");
             double[] dry = new double[Hidden.DRYNESSES];
             double sum = 0;
             for (int d = 1; d < dry.length; d++) {
-                var row = table.row(d == Dryness.YOUNG.ordinal() ? "dry.young" : d == Dryness.HARD.ordinal() ? "dry.hard" : "dry.stubborn");
+                var row = table.row(
+                        d == Dryness.YOUNG.ordinal()
+                                ? "dry.young"
+                                : d == Dryness.HARD.ordinal() ? "dry.hard" : "dry.stubborn");
                 dry[d] = row[0] * Math.pow(idle, row[1]) * leak;
                 sum += dry[d];
             }
@@ -138,7 +144,8 @@ public final class Belief {
         boolean dirty = Hidden.wiper(k) == 1;
         boolean fades = situation.complaints().contains(Complaint.FADES);
         boolean gone = situation.complaints().contains(Complaint.GONE);
-        var dried = table.row("nozzle." + Dryness.values()[Hidden.dryness(k)].name().toLowerCase(java.util.Locale.ROOT));
+        var dried =
+                table.row("nozzle." + Dryness.values()[Hidden.dryness(k)].name().toLowerCase(java.util.Locale.ROOT));
         double[] nozzle = {0, dried[0], dried[1], table.one("nozzle.dead"), table.row("nozzle.dirt")[dirty ? 1 : 0]};
         rest(nozzle);
         double after = situation.changedLately() ? table.one("air.changeover") : 1;
@@ -147,9 +154,16 @@ public final class Belief {
         var filter = table.row("filter");
         double more = fades ? table.one("complaint.fades") : 1;
         var growth = table.row("growth");
-        double[] feed = {0, filter[0] * Math.clamp(part.filterMonths() / 6, filter[1], filter[2]) * more,
-            part.code().white() ? Math.min(.5, table.one("settled") * situation.idleDays() / 2) * more : 0, table.one("shut") * more * (gone ? table.one("complaint.gone") : 1)
-                * (situation.simpleKnown() ? table.one("simple.miss") : 1), growth[0] * (situation.family().food() ? growth[1] : 1) * more};
+        double[] feed = {
+            0,
+            filter[0] * Math.clamp(part.filterMonths() / 6, filter[1], filter[2]) * more,
+            part.code().white() ? Math.min(.5, table.one("settled") * situation.idleDays() / 2) * more : 0,
+            table.one("shut")
+                    * more
+                    * (gone ? table.one("complaint.gone") : 1)
+                    * (situation.simpleKnown() ? table.one("simple.miss") : 1),
+            growth[0] * (situation.family().food() ? growth[1] : 1) * more
+        };
         rest(feed);
         double hue = situation.complaints().contains(Complaint.HUE) ? table.one("complaint.hue") : 1;
         double[] colour = {0, table.row("smear")[dirty ? 1 : 0] * hue, table.one("mixed") * hue};
@@ -194,12 +208,13 @@ public final class Belief {
     public Belief with(Evidence evidence) {
         var after = copy();
         switch (evidence) {
-            case Evidence.Look(var seen) -> seen.forEach((code, gaps) -> after.look(situation.index(code), new HashSet<>(gaps)));
+            case Evidence.Look(var seen) ->
+                seen.forEach((code, gaps) -> after.look(situation.index(code), new HashSet<>(gaps)));
             case Evidence.Page(var seen) -> {
                 after.act(Treatment.PURGE_SHEET, seen.keySet());
                 seen.forEach((code, page) -> after.page(situation.index(code), page));
             }
-            case Evidence.Done(var treatment, var channels, _) -> after.act(treatment, channels);
+            case Evidence.Done(var treatment, var channels, var _) -> after.act(treatment, channels);
             case Evidence.Simple(var found) -> after.simple(found);
             case Evidence.WasteRose(var rose) -> {
                 var row = table.row("waste.rose");
@@ -207,11 +222,19 @@ public final class Belief {
                     after.weight[k] *= rose ? row[Hidden.cap(k)] : 1 - row[Hidden.cap(k)];
                 }
             }
-            case Evidence.Bubbles(var code, var seen) -> after.likely(situation.index(code), s -> chance(table.row("bubbles")[Hidden.air(s) == 0 ? 0 : 1], seen));
-            case Evidence.Thread(var code, var seen) -> after.likely(situation.index(code), s -> chance(table.row("thread")[Hidden.feed(s) == Feed.GROWTH.ordinal() ? 1 : 0], seen));
-            case Evidence.Crust(var code, var seen) -> after.likely(situation.index(code), s -> chance(table.row("crust")[Hidden.nozzle(s) == Nozzle.HARD.ordinal() ? 1 : 0], seen));
+            case Evidence.Bubbles(var code, var seen) ->
+                after.likely(
+                        situation.index(code), s -> chance(table.row("bubbles")[Hidden.air(s) == 0 ? 0 : 1], seen));
+            case Evidence.Thread(var code, var seen) ->
+                after.likely(
+                        situation.index(code),
+                        s -> chance(table.row("thread")[Hidden.feed(s) == Feed.GROWTH.ordinal() ? 1 : 0], seen));
+            case Evidence.Crust(var code, var seen) ->
+                after.likely(
+                        situation.index(code),
+                        s -> chance(table.row("crust")[Hidden.nozzle(s) == Nozzle.HARD.ordinal() ? 1 : 0], seen));
             case Evidence.Felt(var code, var feel) -> after.likely(situation.index(code), s -> felt(s, feel));
-            case Evidence.Parted _, Evidence.Filled _ -> { }
+            case Evidence.Parted _, Evidence.Filled _ -> {}
             case Evidence.Tried(var remedy, var helped) -> {
                 if (remedy.complaint() == Complaint.SHIFTED) {
                     after.position = helped ? .02 : position;
@@ -232,9 +255,13 @@ public final class Belief {
 
     private double felt(int s, Evidence.Feel feel) {
         double wrong = table.one("feel.wrong");
-        var right = Hidden.air(s) == Air.LINE.ordinal() ? Evidence.Feel.NOTHING_EASY
-                : Hidden.nozzle(s) == Nozzle.DEAD.ordinal() || Hidden.nozzle(s) == Nozzle.HARD.ordinal() || Hidden.feed(s) == Feed.SHUT.ordinal() ? Evidence.Feel.NOTHING_HARD
-                : Hidden.nozzle(s) == Nozzle.SOFT.ordinal() ? Evidence.Feel.INK_EASING : Evidence.Feel.INK_HARD;
+        var right = Hidden.air(s) == Air.LINE.ordinal()
+                ? Evidence.Feel.NOTHING_EASY
+                : Hidden.nozzle(s) == Nozzle.DEAD.ordinal()
+                                || Hidden.nozzle(s) == Nozzle.HARD.ordinal()
+                                || Hidden.feed(s) == Feed.SHUT.ordinal()
+                        ? Evidence.Feel.NOTHING_HARD
+                        : Hidden.nozzle(s) == Nozzle.SOFT.ordinal() ? Evidence.Feel.INK_EASING : Evidence.Feel.INK_HARD;
         return feel == right ? 1 - wrong : wrong / 3;
     }
 
@@ -283,7 +310,10 @@ public final class Belief {
 
     private void page(int c, Evidence.Seen seen) {
         int bin = seen.fade() <= .15 ? 0 : seen.fade() <= .30 ? 1 : 2;
-        likely(c, s -> fadeRow(Hidden.feed(s), Hidden.air(s))[bin] * chance(table.row("band")[Hidden.air(s)], seen.band()));
+        likely(
+                c,
+                s -> fadeRow(Hidden.feed(s), Hidden.air(s))[bin]
+                        * chance(table.row("band")[Hidden.air(s)], seen.band()));
         for (int k = 0; k < CONFIGS; k++) {
             for (int i = 0; i < COLOURS; i++) {
                 colours[k][c][i] *= chance(table.row("hue")[i], seen.off());
@@ -294,20 +324,25 @@ public final class Belief {
     }
 
     double[] fadeRow(int feed, int air) {
-        return table.row(switch (Feed.values()[feed]) {
-            case OK -> air == Air.LINE.ordinal() ? "fade.line" : "fade.ok";
-            case FILTER -> "fade.filter";
-            case SETTLED -> "fade.settled";
-            case SHUT -> "fade.shut";
-            case GROWTH -> "fade.growth";
-        });
+        return table.row(
+                switch (Feed.values()[feed]) {
+                    case OK -> air == Air.LINE.ordinal() ? "fade.line" : "fade.ok";
+                    case FILTER -> "fade.filter";
+                    case SETTLED -> "fade.settled";
+                    case SHUT -> "fade.shut";
+                    case GROWTH -> "fade.growth";
+                });
     }
 
     // ---- a check --------------------------------------------------------------------------------------------------
 
-    private static final String[] NOZZLE_ROWS = {"missing.ok", "missing.soft", "missing.hard", "missing.dead", "missing.dirt"};
+    private static final String[] NOZZLE_ROWS = {
+        "missing.ok", "missing.soft", "missing.hard", "missing.dead", "missing.dirt"
+    };
     private static final String[] AIR_ROWS = {"missing.ok", "missing.small", "missing.line"};
-    private static final String[] FEED_ROWS = {"missing.ok", "missing.filter", "missing.settled", "missing.shut", "missing.growth"};
+    private static final String[] FEED_ROWS = {
+        "missing.ok", "missing.filter", "missing.settled", "missing.shut", "missing.growth"
+    };
     private static final double[] TYPICAL = {.003, .04, .18, .52, .92}; // share of strokes, by bin
 
     static int bin(int missing, int strokes) {
@@ -382,7 +417,9 @@ public final class Belief {
         double spread = table.one("fresh.spread");
         var anew = new double[STATES];
         for (int s = 0; s < STATES; s++) {
-            double rate = freshNozzle[Hidden.nozzle(s)] + (Hidden.air(s) == 0 ? 0 : table.row("fresh.air")[Hidden.air(s) - 1]) + (Hidden.feed(s) == 0 ? 0 : table.row("fresh.feed")[Hidden.feed(s) - 1]);
+            double rate = freshNozzle[Hidden.nozzle(s)]
+                    + (Hidden.air(s) == 0 ? 0 : table.row("fresh.air")[Hidden.air(s) - 1])
+                    + (Hidden.feed(s) == 0 ? 0 : table.row("fresh.feed")[Hidden.feed(s) - 1]);
             anew[s] = Chance.negativeBinomial(fresh, rate * (strokes - m), spread);
         }
         double[][] memo = new double[CONFIGS][];
@@ -443,8 +480,12 @@ public final class Belief {
             double ofA = mean(1, a);
             double ofF = mean(2, f);
             double sum = ofN + ofA + ofF;
-            double share = sum == 0 ? nozzle[0]
-                    : (ofN * nozzle[n] * (1 - free[n]) + (a == 0 ? 0 : ofA * table.row("stays.air")[a - 1]) + (f == 0 ? 0 : ofF * table.row("stays.feed")[f - 1])) / sum;
+            double share = sum == 0
+                    ? nozzle[0]
+                    : (ofN * nozzle[n] * (1 - free[n])
+                                    + (a == 0 ? 0 : ofA * table.row("stays.air")[a - 1])
+                                    + (f == 0 ? 0 : ofF * table.row("stays.feed")[f - 1]))
+                            / sum;
             double strength = sum == 0 ? 8 : n != 0 && free[n] < .01 && a == 0 && f == 0 ? 12 : spread;
             all[s] = Chance.betaBinomial(stayed, m, share, strength);
         }
@@ -456,7 +497,8 @@ public final class Belief {
     private void act(Treatment treatment, Set<ChannelCode> channels) {
         var row = table.row("act." + treatment.name());
         for (int c = 0; c < looked.length; c++) {
-            if (!treatment.perChannel() || channels.contains(situation.channels().get(c).code())) {
+            if (!treatment.perChannel()
+                    || channels.contains(situation.channels().get(c).code())) {
                 actOn(c, treatment, row);
             }
         }
@@ -465,12 +507,16 @@ public final class Belief {
 
     /** How much of the pull of an act arrives, by the cap. */
     double suction(Treatment treatment, int cap) {
-        return treatment.cleans() ? table.row("suction.cleaning")[cap] : treatment == Treatment.DRAW_AT_WASTE_LINE ? table.row("suction.wasteline")[cap] : 1;
+        return treatment.cleans()
+                ? table.row("suction.cleaning")[cap]
+                : treatment == Treatment.DRAW_AT_WASTE_LINE ? table.row("suction.wasteline")[cap] : 1;
     }
 
     /** The share of gaps of a kind that an act frees. */
     double frees(double[] row, int nozzle, int config, double suction) {
-        double share = nozzle == Nozzle.SOFT.ordinal() ? row[0] : nozzle == Nozzle.HARD.ordinal() ? row[1] : nozzle == Nozzle.DIRT.ordinal() ? row[2] : 0;
+        double share = nozzle == Nozzle.SOFT.ordinal()
+                ? row[0]
+                : nozzle == Nozzle.HARD.ordinal() ? row[1] : nozzle == Nozzle.DIRT.ordinal() ? row[2] : 0;
         if (nozzle == Nozzle.HARD.ordinal() && Hidden.dryness(config) == Dryness.STUBBORN.ordinal()) {
             share *= table.one("stubborn");
         }
@@ -675,13 +721,36 @@ public final class Belief {
     }
 
     /** What ails one channel, and the machine it belongs to: how likely each. */
-    public record Causes(double dried, double dead, double dirt, double air, double filter, double settled, double shut, double growth, double smear, double mixed, double cap, double wiper) {}
+    public record Causes(
+            double dried,
+            double dead,
+            double dirt,
+            double air,
+            double filter,
+            double settled,
+            double shut,
+            double growth,
+            double smear,
+            double mixed,
+            double cap,
+            double wiper) {}
 
     /** @throws IllegalArgumentException for a channel the machine does not have */
     public Causes causes(ChannelCode code) {
         int c = situation.index(code);
-        return new Causes(nozzle(c, Nozzle.SOFT) + nozzle(c, Nozzle.HARD), nozzle(c, Nozzle.DEAD), nozzle(c, Nozzle.DIRT), air(c, Air.SMALL) + air(c, Air.LINE), feed(c, Feed.FILTER), feed(c, Feed.SETTLED),
-                feed(c, Feed.SHUT), feed(c, Feed.GROWTH), colour(c, Colour.SMEAR), colour(c, Colour.MIXED), 1 - cap(Cap.SOUND), wiperDirty());
+        return new Causes(
+                nozzle(c, Nozzle.SOFT) + nozzle(c, Nozzle.HARD),
+                nozzle(c, Nozzle.DEAD),
+                nozzle(c, Nozzle.DIRT),
+                air(c, Air.SMALL) + air(c, Air.LINE),
+                feed(c, Feed.FILTER),
+                feed(c, Feed.SETTLED),
+                feed(c, Feed.SHUT),
+                feed(c, Feed.GROWTH),
+                colour(c, Colour.SMEAR),
+                colour(c, Colour.MIXED),
+                1 - cap(Cap.SOUND),
+                wiperDirty());
     }
 
     int gaps(int c) {

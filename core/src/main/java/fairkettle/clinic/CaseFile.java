@@ -10,8 +10,8 @@ import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A case: what was known when it was opened, and everything seen and done since, in order. Belief and progress are always worked
- * out afresh from it, so that the same file says the same.
+ * A case: what was known when it was opened, and everything seen and done since, in order. Belief and progress are
+ * always worked out afresh from it, so that the same file says the same.
  */
 public record CaseFile(Situation situation, List<Dated> evidence) {
 
@@ -51,7 +51,9 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
         return Advisor.advise(state.belief(), state.progress(), 17L + evidence.size());
     }
 
-    /** Until when the last check is provisional: it came before the rest of the last act was over. Empty if it counts. */
+    /**
+     * Until when the last check is provisional: it came before the rest of the last act was over. Empty if it counts.
+     */
     public Optional<Instant> provisionalUntil() {
         Instant over = null;
         boolean early = false;
@@ -67,7 +69,9 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
     }
 
     private static @Nullable Instant restOver(Dated dated, Evidence.Done done) {
-        return Boolean.TRUE.equals(done.rested()) || done.treatment().rest().isZero() ? null : dated.at().plus(done.treatment().rest());
+        return Boolean.TRUE.equals(done.rested()) || done.treatment().rest().isZero()
+                ? null
+                : dated.at().plus(done.treatment().rest());
     }
 
     /**
@@ -75,7 +79,12 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
      *
      * @param result in a word or two; null while nobody looked
      */
-    public record Tried(Instant at, String by, String what, Set<ChannelCode> channels, @Nullable String result) {}
+    public record Tried(
+            Instant at,
+            String by,
+            String what,
+            Set<ChannelCode> channels,
+            @Nullable String result) {}
 
     /** What was tried, oldest first. */
     public List<Tried> tried() {
@@ -85,11 +94,16 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
         int before = -1;
         for (var dated : evidence) {
             switch (dated.evidence()) {
-                case Evidence.Done(var treatment, var channels, _) -> {
+                case Evidence.Done(var treatment, var channels, var _) -> {
                     if (open != null) {
                         all.add(open);
                     }
-                    open = new Tried(dated.at(), dated.by(), treatment.label(), treatment.perChannel() ? channels : Set.of(), null);
+                    open = new Tried(
+                            dated.at(),
+                            dated.by(),
+                            treatment.label(),
+                            treatment.perChannel() ? channels : Set.of(),
+                            null);
                     over = restOver(dated, (Evidence.Done) dated.evidence());
                 }
                 case Evidence.Page(var seen) -> {
@@ -103,24 +117,53 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
                             bad.add(code);
                         }
                     });
-                    var words = bad.isEmpty() ? "even" : "not even: " + String.join(", ", bad.stream().map(ChannelCode::code).toList());
-                    open = whole ? null : new Tried(dated.at(), dated.by(), Treatment.PURGE_SHEET.label(), seen.keySet(), null);
+                    var words = bad.isEmpty()
+                            ? "even"
+                            : "not even: "
+                                    + String.join(
+                                            ", ",
+                                            bad.stream().map(ChannelCode::code).toList());
+                    open = whole
+                            ? null
+                            : new Tried(dated.at(), dated.by(), Treatment.PURGE_SHEET.label(), seen.keySet(), null);
                     if (whole) {
                         all.add(new Tried(dated.at(), dated.by(), "Full page", Set.of(), words));
                     }
                 }
-                case Evidence.Tried(var remedy, var helped) -> all.add(new Tried(dated.at(), dated.by(), remedy.title(), Set.of(), helped ? "helped" : "no change"));
-                case Evidence.Simple(var found) -> all.add(new Tried(dated.at(), dated.by(), "Looked at the simple things", found, found.isEmpty() ? "all well" : "found and put right"));
+                case Evidence.Tried(var remedy, var helped) ->
+                    all.add(new Tried(
+                            dated.at(), dated.by(), remedy.title(), Set.of(), helped ? "helped" : "no change"));
+                case Evidence.Simple(var found) ->
+                    all.add(new Tried(
+                            dated.at(),
+                            dated.by(),
+                            "Looked at the simple things",
+                            found,
+                            found.isEmpty() ? "all well" : "found and put right"));
                 case Evidence.Look(var missing) -> {
                     int now = missing.values().stream().mapToInt(List::size).sum();
                     if (open != null) {
-                        all.add(new Tried(open.at(), open.by(), open.what(), open.channels(), (before < 0 ? "looked at" : words(before, now)) + (over != null && dated.at().isBefore(over) ? ", provisional" : "")));
+                        all.add(new Tried(
+                                open.at(),
+                                open.by(),
+                                open.what(),
+                                open.channels(),
+                                (before < 0 ? "looked at" : words(before, now))
+                                        + (over != null && dated.at().isBefore(over) ? ", provisional" : "")));
                         open = null;
                     }
                     before = now;
                 }
-                case Evidence.Parted _ -> all.add(new Tried(dated.at(), dated.by(), "Liquid at the plate’s side", Set.of(), "the plate has parted"));
-                case Evidence.WasteRose _, Evidence.Bubbles _, Evidence.Thread _, Evidence.Crust _, Evidence.Felt _, Evidence.Shifted _, Evidence.Filled _ -> { }
+                case Evidence.Parted _ ->
+                    all.add(new Tried(
+                            dated.at(), dated.by(), "Liquid at the plate’s side", Set.of(), "the plate has parted"));
+                case Evidence.WasteRose _,
+                        Evidence.Bubbles _,
+                        Evidence.Thread _,
+                        Evidence.Crust _,
+                        Evidence.Felt _,
+                        Evidence.Shifted _,
+                        Evidence.Filled _ -> {}
             }
         }
         if (open != null) {
@@ -130,7 +173,13 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
     }
 
     private static String words(int before, int now) {
-        return now == 0 ? "cured" : now == before ? "same, %d gaps".formatted(now) : now < before ? "%d → %d gaps".formatted(before, now) : "worse: %d → %d gaps".formatted(before, now);
+        return now == 0
+                ? "cured"
+                : now == before
+                        ? "same, %d gaps".formatted(now)
+                        : now < before
+                                ? "%d → %d gaps".formatted(before, now)
+                                : "worse: %d → %d gaps".formatted(before, now);
     }
 
     /** What the acts of this case teach, kind by kind. @param table what was believed while they were done */
@@ -152,7 +201,8 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
             if (dated.evidence() instanceof Evidence.Look && act != null && atAct != null && before != null) {
                 for (var code : before.failing()) {
                     if (!act.treatment().perChannel() || act.channels().contains(code)) {
-                        learn(act.treatment(), code, atAct, before.gaps(code), progress.gaps(code)).ifPresent(all::add);
+                        learn(act.treatment(), code, atAct, before.gaps(code), progress.gaps(code))
+                                .ifPresent(all::add);
                     }
                 }
             }
@@ -163,10 +213,12 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
         return all;
     }
 
-    private Optional<Learning.Outcome> learn(Treatment treatment, ChannelCode code, Belief belief, int before, int now) {
+    private Optional<Learning.Outcome> learn(
+            Treatment treatment, ChannelCode code, Belief belief, int before, int now) {
         if (before == 0) {
             return Optional.empty();
         }
-        return Learning.Kind.of(belief, situation.index(code)).map(kind -> new Learning.Outcome(treatment, kind, situation.family(), now * 2 <= before));
+        return Learning.Kind.of(belief, situation.index(code))
+                .map(kind -> new Learning.Outcome(treatment, kind, situation.family(), now * 2 <= before));
     }
 }

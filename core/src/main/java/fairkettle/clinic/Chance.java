@@ -24,19 +24,32 @@ final class Chance {
             x += 1;
         }
         double inverse = 1 / (x * x);
-        return (x - .5) * Math.log(x) - x + .9189385332046727 + (1.0 / 12 - inverse * (1.0 / 360 - inverse / 1260)) / x - Math.log(product);
+        return (x - .5) * Math.log(x)
+                - x
+                + .9189385332046727
+                + (1.0 / 12 - inverse * (1.0 / 360 - inverse / 1260)) / x
+                - Math.log(product);
     }
 
     /** Beta-binomial: {@code k} of {@code n} when the share is beta with this mean and strength {@code a + b}. */
     static double betaBinomial(int k, int n, double mean, double strength) {
         double a = Math.clamp(mean, .004, .996) * strength;
         double b = strength - a;
-        return Math.exp(logGamma(n + 1) - logGamma(k + 1) - logGamma(n - k + 1) + logGamma(k + a) + logGamma(n - k + b) - logGamma(n + strength) + logGamma(strength) - logGamma(a) - logGamma(b));
+        return Math.exp(logGamma(n + 1)
+                - logGamma(k + 1)
+                - logGamma(n - k + 1)
+                + logGamma(k + a)
+                + logGamma(n - k + b)
+                - logGamma(n + strength)
+                + logGamma(strength)
+                - logGamma(a)
+                - logGamma(b));
     }
 
     /** Negative binomial with this mean and size; its variance is {@code mean + mean² / size}. */
     static double negativeBinomial(int k, double mean, double size) {
         double p = size / (size + Math.max(1e-6, mean));
-        return Math.exp(logGamma(k + size) - logGamma(k + 1) - logGamma(size) + size * Math.log(p) + k * Math.log1p(-p));
+        return Math.exp(
+                logGamma(k + size) - logGamma(k + 1) - logGamma(size) + size * Math.log(p) + k * Math.log1p(-p));
     }
 }

@@ -6,7 +6,10 @@ public enum Complaint {
     GONE("A colour is missing altogether", "One colour does not come at all.", true),
     FADES("Fades down the page", "Strong at the top, weak at the foot.", true),
     HUE("A colour is wrong", "The hue is off, or a colour lies in another’s place.", true),
-    AFTER_CLEANING("Worse after cleaning", "Gaps that were not there before the last cleaning, or cleanings that do less and less.", true),
+    AFTER_CLEANING(
+            "Worse after cleaning",
+            "Gaps that were not there before the last cleaning, or cleanings that do less and less.",
+            true),
     CHIP("“Cartridge not recognised”", "The machine speaks of a chip, a cartridge or a tank.", false),
     SAYS_EMPTY("Says empty, but is full", "The machine counts drops; it does not look.", false),
     SPECKS("Specks and smears on the print", "Dots, lines or a smear that are not in the picture.", false),

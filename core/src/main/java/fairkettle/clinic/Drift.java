@@ -15,11 +15,20 @@ public final class Drift {
 
     private Drift() {}
 
-    /** @param cases in the last {@link #CASES_SPAN} days; @param cleanings in the last {@link #SPAN} days; @param before as many days earlier */
+    /**
+     * @param cases in the last {@link #CASES_SPAN} days; @param cleanings in the last {@link #SPAN} days; @param before
+     *     as many days earlier
+     */
     public static Optional<String> of(String machine, int cases, int cleanings, int before) {
         if (cleanings >= MANY && cleanings >= 2 * Math.max(1, before)) {
-            return Optional.of("%s needs ever more cleaning: %d in four weeks, %d in the four before. A cap that seals no more, a caked wiper or a dry room does that; look there before the head.".formatted(machine, cleanings, before));
+            return Optional.of(
+                    "%s needs ever more cleaning: %d in four weeks, %d in the four before. A cap that seals no more, a caked wiper or a dry room does that; look there before the head."
+                            .formatted(machine, cleanings, before));
         }
-        return cases >= OFTEN_ILL ? Optional.of("%s: %d cases in two months. Look at its cap, its place in the room and how long it stands, before its head.".formatted(machine, cases)) : Optional.empty();
+        return cases >= OFTEN_ILL
+                ? Optional.of(
+                        "%s: %d cases in two months. Look at its cap, its place in the room and how long it stands, before its head."
+                                .formatted(machine, cases))
+                : Optional.empty();
     }
 }

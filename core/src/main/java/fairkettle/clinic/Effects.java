@@ -6,7 +6,8 @@ import fairkettle.clinic.Hidden.Nozzle;
 /** The table's figures for acts, laid out so that thousands of imagined machines can be treated in a moment. */
 final class Effects {
 
-    final double[][][][] frees = new double[Treatment.values().length][Hidden.CAPS][2][Hidden.NOZZLES]; // by cap, stubborn, kind
+    final double[][][][] frees =
+            new double[Treatment.values().length][Hidden.CAPS][2][Hidden.NOZZLES]; // by cap, stubborn, kind
     final double[][] soften = new double[Treatment.values().length][2]; // by stubborn
     final double[][][] air = new double[Treatment.values().length][Hidden.CAPS][2]; // small, line
     final double[] adds = new double[Treatment.values().length];
@@ -15,7 +16,8 @@ final class Effects {
     final double[][] cap = new double[Treatment.values().length][Hidden.CAPS];
     final double[] wiper = new double[Treatment.values().length];
     final double[] risk = new double[Treatment.values().length];
-    final double[][][] missing = {new double[Hidden.NOZZLES][], new double[Hidden.AIRS][], new double[Hidden.FEEDS][]}; // cumulative
+    final double[][][] missing = {new double[Hidden.NOZZLES][], new double[Hidden.AIRS][], new double[Hidden.FEEDS][]
+    }; // cumulative
     final double[][][] fade = new double[Hidden.FEEDS][Hidden.AIRS][];
     final double[] hueOff;
     final double dirt;

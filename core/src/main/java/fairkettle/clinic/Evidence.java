@@ -32,8 +32,14 @@ public sealed interface Evidence {
      */
     record Seen(double fade, boolean band, boolean off) {}
 
-    /** Somebody did this. @param channels those treated; all of them for an act on the whole machine; @param rested whether the rest that belongs to it was kept; null where nobody said */
-    record Done(Treatment treatment, Set<ChannelCode> channels, @Nullable Boolean rested) implements Evidence {
+    /**
+     * Somebody did this. @param channels those treated; all of them for an act on the whole machine; @param rested
+     * whether the rest that belongs to it was kept; null where nobody said
+     */
+    record Done(
+            Treatment treatment,
+            Set<ChannelCode> channels,
+            @Nullable Boolean rested) implements Evidence {
         public Done {
             channels = Set.copyOf(channels);
         }
@@ -43,7 +49,10 @@ public sealed interface Evidence {
         }
     }
 
-    /** Level, vent, valve, seating, family and pad were looked at. @param found channels where something was amiss, and is put right now */
+    /**
+     * Level, vent, valve, seating, family and pad were looked at. @param found channels where something was amiss, and
+     * is put right now
+     */
     record Simple(Set<ChannelCode> found) implements Evidence {
         public Simple {
             found = Set.copyOf(found);

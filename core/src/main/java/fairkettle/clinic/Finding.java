@@ -26,15 +26,31 @@ public record Finding(Cause cause, Set<ChannelCode> channels, double share) {
     }
 
     /** Where on the path a cause sits. */
-    public enum Place { VESSEL, VENT, LINE, DAMPER, HEAD, PLATE, CAP, PUMP, CARRIAGE }
+    public enum Place {
+        VESSEL,
+        VENT,
+        LINE,
+        DAMPER,
+        HEAD,
+        PLATE,
+        CAP,
+        PUMP,
+        CARRIAGE
+    }
 
     /** What people call it. */
     public enum Cause {
-        DRIED("dried ink", Place.HEAD, "Gaps that stand still, after idle days or a bad cap; slowly better with each soak or cleaning."),
+        DRIED(
+                "dried ink",
+                Place.HEAD,
+                "Gaps that stand still, after idle days or a bad cap; slowly better with each soak or cleaning."),
         DEAD("dead nozzles", Place.HEAD, "The same gaps whatever is done."),
         DIRT("dirt from the wiper", Place.PLATE, "A few gaps that come with a cleaning and go with a sheet."),
         AIR("air", Place.LINE, "Gaps that move from check to check; blank bands with clean edges."),
-        STARVED("starved by filter or damper", Place.DAMPER, "A good check and a page that fades: cleanings pull through the same filter."),
+        STARVED(
+                "starved by filter or damper",
+                Place.DAMPER,
+                "A good check and a page that fades: cleanings pull through the same filter."),
         SETTLED("white settled in the line", Place.LINE, "Weak or fading white after standing."),
         SHUT("vent, valve or level", Place.VENT, "Nothing can follow the ink that leaves."),
         GROWTH("growth in the ink", Place.VESSEL, "Threads or slime; it starves and comes back."),
@@ -70,12 +86,16 @@ public record Finding(Cause cause, Set<ChannelCode> channels, double share) {
 
     /** In a word or two, so that nobody reads decimals at the bench. */
     public String band() {
-        return share > .90 ? "almost sure" : share >= .65 ? "probably" : share >= .35 ? "likely as not" : share >= .10 ? "possible" : "unlikely";
+        return share > .90
+                ? "almost sure"
+                : share >= .65 ? "probably" : share >= .35 ? "likely as not" : share >= .10 ? "possible" : "unlikely";
     }
 
     /** What is believed, most likely first. @param of the channels that matter; all of them if empty */
     public static List<Finding> of(Belief belief, Set<ChannelCode> of) {
-        var codes = of.isEmpty() ? belief.situation.channels().stream().map(Situation.Part::code).toList() : List.copyOf(new TreeSet<>(of));
+        var codes = of.isEmpty()
+                ? belief.situation.channels().stream().map(Situation.Part::code).toList()
+                : List.copyOf(new TreeSet<>(of));
         var all = new ArrayList<Finding>();
         add(all, belief, codes, Cause.DRIED, Belief.Causes::dried);
         add(all, belief, codes, Cause.DEAD, Belief.Causes::dead);
@@ -96,15 +116,30 @@ public record Finding(Cause cause, Set<ChannelCode> channels, double share) {
         return all;
     }
 
-    private static void add(List<Finding> all, Belief belief, List<ChannelCode> codes, Cause cause, ToDoubleFunction<Belief.Causes> share) {
-        double most = codes.stream().mapToDouble(c -> share.applyAsDouble(belief.causes(c))).max().orElse(0);
+    private static void add(
+            List<Finding> all,
+            Belief belief,
+            List<ChannelCode> codes,
+            Cause cause,
+            ToDoubleFunction<Belief.Causes> share) {
+        double most = codes.stream()
+                .mapToDouble(c -> share.applyAsDouble(belief.causes(c)))
+                .max()
+                .orElse(0);
         var believed = new TreeSet<ChannelCode>();
-        codes.stream().filter(c -> share.applyAsDouble(belief.causes(c)) >= Math.max(.3, most / 2)).forEach(believed::add);
+        codes.stream()
+                .filter(c -> share.applyAsDouble(belief.causes(c)) >= Math.max(.3, most / 2))
+                .forEach(believed::add);
         all.add(new Finding(cause, believed, most));
     }
 
-    /** What is still suspected in a machine that is fit: it wants a look tomorrow. Gaps that the check itself shows are not meant. */
+    /**
+     * What is still suspected in a machine that is fit: it wants a look tomorrow. Gaps that the check itself shows are
+     * not meant.
+     */
     public static Optional<Finding> stillSuspect(Belief belief) {
-        return of(belief, Set.of()).stream().filter(f -> f.share > STILL && f.cause != Cause.DRIED && f.cause != Cause.DEAD).findFirst();
+        return of(belief, Set.of()).stream()
+                .filter(f -> f.share > STILL && f.cause != Cause.DRIED && f.cause != Cause.DEAD)
+                .findFirst();
     }
 }

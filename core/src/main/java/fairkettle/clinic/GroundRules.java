@@ -32,38 +32,78 @@ public final class GroundRules {
             return Optional.of("Left out by the shop’s school.");
         }
         if (!situation.builtFor(treatment)) {
-            return Optional.of(switch (treatment) {
-                case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> "There is no cartridge to reach.";
-                case DRAW_AT_WASTE_LINE -> "The waste line cannot be reached on this machine.";
-                case FLUSH_LINE -> "There is no long line on this machine.";
-                case HEAD_OUT -> "Its user cannot take this head out.";
-                default -> "This machine is not built for that.";
-            });
+            return Optional.of(
+                    switch (treatment) {
+                        case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> "There is no cartridge to reach.";
+                        case DRAW_AT_WASTE_LINE -> "The waste line cannot be reached on this machine.";
+                        case FLUSH_LINE -> "There is no long line on this machine.";
+                        case HEAD_OUT -> "Its user cannot take this head out.";
+                        default -> "This machine is not built for that.";
+                    });
         }
-        return Optional.ofNullable(switch (treatment) {
-            case CLEANING -> so.cleaningsInARow() >= situation.inARow() ? "%d cleanings in a row: rest first, more only pulls air.".formatted(so.cleaningsInARow())
-                    : tooLittle(situation.ink().cleaning(), so) ? "Too little ink for a cleaning."
-                    : so.padRoom() < situation.takes(treatment, 0).pad() ? "The pad has no room for a cleaning." : null;
-            case POWER_CLEANING -> so.times(Treatment.CLEANING) + so.times(Treatment.PURGE_SHEET) == 0 ? "A power cleaning needs a reason: smaller things first."
-                    : tooLittle(situation.ink().powerCleaning() + POWER_RESERVE, so) ? "Tanks are below what a power cleaning needs."
-                    : so.padRoom() < situation.takes(treatment, 0).pad() ? "The pad has no room for a power cleaning."
-                    : so.times(treatment) >= POWER_MOST ? "Two power cleanings are enough." : null;
-            case AGITATE -> channels.stream().allMatch(ChannelCode::white) ? null : "Only white settles so fast.";
-            case RENEW -> channels.stream().allMatch(c -> so.threads().contains(c) || so.offColour().contains(c)) ? null
-                    : "No thread was seen and no foreign colour: renewing would throw good ink away.";
-            case NEW_DAMPER -> channels.stream().allMatch(c -> so.times(treatment, c) < 1) ? null : "It was changed already.";
-            case DRAW_AT_INLET -> headWork(so, channels);
-            case HEAD_OUT -> {
-                if (so.times(treatment) > 0) {
-                    yield "The head was out already.";
-                }
-                if (so.times(Treatment.SOAK) + so.times(Treatment.SOAK_OVERNIGHT) == 0 || !stationDone(so)) {
-                    yield "Before a head comes out: soak, and care of cap and wiper.";
-                }
-                yield so.took().compareTo(DAYS_OF_CHECKS) < 0 ? "Before a head comes out: checks over a day at least." : null;
-            }
-            case PURGE_SHEET, REST_SHORT, REST_LONG, SOAK, SOAK_OVERNIGHT, WIPE, FLUSH_CAP, NEW_CAP, LOOK_AGAIN, DRAW_AT_CARTRIDGE, PUSH_AT_VENT, DRAW_AT_WASTE_LINE, FLUSH_LINE -> null;
-        });
+        return Optional.ofNullable(
+                switch (treatment) {
+                    case CLEANING ->
+                        so.cleaningsInARow() >= situation.inARow()
+                                ? "%d cleanings in a row: rest first, more only pulls air."
+                                        .formatted(so.cleaningsInARow())
+                                : tooLittle(situation.ink().cleaning(), so)
+                                        ? "Too little ink for a cleaning."
+                                        : so.padRoom()
+                                                        < situation
+                                                                .takes(treatment, 0)
+                                                                .pad()
+                                                ? "The pad has no room for a cleaning."
+                                                : null;
+                    case POWER_CLEANING ->
+                        so.times(Treatment.CLEANING) + so.times(Treatment.PURGE_SHEET) == 0
+                                ? "A power cleaning needs a reason: smaller things first."
+                                : tooLittle(situation.ink().powerCleaning() + POWER_RESERVE, so)
+                                        ? "Tanks are below what a power cleaning needs."
+                                        : so.padRoom()
+                                                        < situation
+                                                                .takes(treatment, 0)
+                                                                .pad()
+                                                ? "The pad has no room for a power cleaning."
+                                                : so.times(treatment) >= POWER_MOST
+                                                        ? "Two power cleanings are enough."
+                                                        : null;
+                    case AGITATE ->
+                        channels.stream().allMatch(ChannelCode::white) ? null : "Only white settles so fast.";
+                    case RENEW ->
+                        channels.stream()
+                                        .allMatch(c -> so.threads().contains(c)
+                                                || so.offColour().contains(c))
+                                ? null
+                                : "No thread was seen and no foreign colour: renewing would throw good ink away.";
+                    case NEW_DAMPER ->
+                        channels.stream().allMatch(c -> so.times(treatment, c) < 1) ? null : "It was changed already.";
+                    case DRAW_AT_INLET -> headWork(so, channels);
+                    case HEAD_OUT -> {
+                        if (so.times(treatment) > 0) {
+                            yield "The head was out already.";
+                        }
+                        if (so.times(Treatment.SOAK) + so.times(Treatment.SOAK_OVERNIGHT) == 0 || !stationDone(so)) {
+                            yield "Before a head comes out: soak, and care of cap and wiper.";
+                        }
+                        yield so.took().compareTo(DAYS_OF_CHECKS) < 0
+                                ? "Before a head comes out: checks over a day at least."
+                                : null;
+                    }
+                    case PURGE_SHEET,
+                            REST_SHORT,
+                            REST_LONG,
+                            SOAK,
+                            SOAK_OVERNIGHT,
+                            WIPE,
+                            FLUSH_CAP,
+                            NEW_CAP,
+                            LOOK_AGAIN,
+                            DRAW_AT_CARTRIDGE,
+                            PUSH_AT_VENT,
+                            DRAW_AT_WASTE_LINE,
+                            FLUSH_LINE -> null;
+                });
     }
 
     private static boolean stationDone(Progress so) {
@@ -80,7 +120,9 @@ public final class GroundRules {
         if (so.times(Treatment.CLEANING) + so.times(Treatment.DRAW_AT_WASTE_LINE) == 0) {
             return "Before the inlet is touched: a cleaning or a draw at the waste line.";
         }
-        return so.times(Treatment.SOAK) + so.times(Treatment.SOAK_OVERNIGHT) == 0 || !stationDone(so) ? "Before the inlet is touched: a soak, and care of cap and wiper." : null;
+        return so.times(Treatment.SOAK) + so.times(Treatment.SOAK_OVERNIGHT) == 0 || !stationDone(so)
+                ? "Before the inlet is touched: a soak, and care of cap and wiper."
+                : null;
     }
 
     private static boolean tooLittle(double mL, Progress so) {

@@ -3,17 +3,47 @@ package fairkettle.clinic;
 /** The states that nobody sees, and that evidence speaks of. Their order is that of the table's columns. */
 final class Hidden {
 
-    enum Nozzle { OK, SOFT, HARD, DEAD, DIRT }
+    enum Nozzle {
+        OK,
+        SOFT,
+        HARD,
+        DEAD,
+        DIRT
+    }
 
-    enum Air { NONE, SMALL, LINE }
+    enum Air {
+        NONE,
+        SMALL,
+        LINE
+    }
 
-    enum Feed { OK, FILTER, SETTLED, SHUT, GROWTH }
+    enum Feed {
+        OK,
+        FILTER,
+        SETTLED,
+        SHUT,
+        GROWTH
+    }
 
-    enum Colour { CLEAN, SMEAR, MIXED }
+    enum Colour {
+        CLEAN,
+        SMEAR,
+        MIXED
+    }
 
-    enum Cap { SOUND, RIM, PUMP, RUBBER }
+    enum Cap {
+        SOUND,
+        RIM,
+        PUMP,
+        RUBBER
+    }
 
-    enum Dryness { NONE, YOUNG, HARD, STUBBORN }
+    enum Dryness {
+        NONE,
+        YOUNG,
+        HARD,
+        STUBBORN
+    }
 
     static final int NOZZLES = Nozzle.values().length;
     static final int AIRS = Air.values().length;

@@ -6,8 +6,8 @@ import fairkettle.clinic.Hidden.Feed;
 import fairkettle.clinic.Hidden.Nozzle;
 
 /**
- * One machine as it might really be, for thinking ahead: made of the table alone, and coarse. The same luck gives the same
- * future, so that plans are compared and not dice.
+ * One machine as it might really be, for thinking ahead: made of the table alone, and coarse. The same luck gives the
+ * same future, so that plans are compared and not dice.
  */
 final class Imagined {
 
@@ -64,7 +64,8 @@ final class Imagined {
     /**
      * Drawn from a belief.
      *
-     * @param at where in the stack of configurations, 0 to 1: spread evenly over a set of draws, so that few of them say much
+     * @param at where in the stack of configurations, 0 to 1: spread evenly over a set of draws, so that few of them
+     *     say much
      */
     static Imagined of(Belief belief, boolean[] pageBad, double at, long seed) {
         var m = new Imagined(belief.looked.length);
@@ -80,7 +81,9 @@ final class Imagined {
             m.feed[c] = Hidden.feed(s);
             m.colour[c] = pick(belief.colours[k][c], m.dice());
             m.seen[c] = belief.gaps(c);
-            m.standing[c] = m.nozzle[c] == 0 ? 0 : (int) Math.round(belief.standing(m.nozzle[c], m.air[c], m.feed[c]) * m.seen[c]);
+            m.standing[c] = m.nozzle[c] == 0
+                    ? 0
+                    : (int) Math.round(belief.standing(m.nozzle[c], m.air[c], m.feed[c]) * m.seen[c]);
             if (m.nozzle[c] != 0 && m.standing[c] == 0) {
                 m.standing[c] = m.seen[c] == 0 ? 0 : 1;
                 m.nozzle[c] = m.seen[c] == 0 ? 0 : m.nozzle[c];
@@ -134,7 +137,9 @@ final class Imagined {
             if (treatment.perChannel() && !treated[c]) {
                 continue;
             }
-            if (nozzle[c] == Nozzle.HARD.ordinal() && effects.soften[t][stubborn] > 0 && dice() < effects.soften[t][stubborn]) {
+            if (nozzle[c] == Nozzle.HARD.ordinal()
+                    && effects.soften[t][stubborn] > 0
+                    && dice() < effects.soften[t][stubborn]) {
                 nozzle[c] = Nozzle.SOFT.ordinal();
             }
             double share = effects.frees[t][cap][stubborn][nozzle[c]];
@@ -163,7 +168,8 @@ final class Imagined {
             }
             if (treatment.cleans() && wiper == 1 && nozzle[c] == 0 && dice() < effects.dirt) {
                 nozzle[c] = Nozzle.DIRT.ordinal();
-                standing[c] = Math.max(1, (int) (DIRTIES * situation.channels().get(c).strokes()));
+                standing[c] =
+                        Math.max(1, (int) (DIRTIES * situation.channels().get(c).strokes()));
             }
         }
         if (cap > 0 && effects.cap[t][cap] > 0 && dice() < effects.cap[t][cap]) {
@@ -232,7 +238,8 @@ final class Imagined {
     }
 
     private boolean lays(int c, Effects effects) {
-        return under(effects.fade[feed[c]][air[c]], dice()) == 2 || colour[c] != 0 && dice() < effects.hueOff[colour[c]];
+        return under(effects.fade[feed[c]][air[c]], dice()) == 2
+                || colour[c] != 0 && dice() < effects.hueOff[colour[c]];
     }
 
     /** Whether air would show on another look. */
@@ -260,7 +267,9 @@ final class Imagined {
         double wrong = 0;
         double relapse = cap == 0 ? 0 : effects.relapseCap;
         for (int c = 0; c < channels; c++) {
-            double unfit = standing[c] > situation.channels().get(c).tolerated() ? 1 : feed[c] == 0 ? 0 : feed[c] == Feed.SETTLED.ordinal() ? .4 : .7;
+            double unfit = standing[c] > situation.channels().get(c).tolerated()
+                    ? 1
+                    : feed[c] == 0 ? 0 : feed[c] == Feed.SETTLED.ordinal() ? .4 : .7;
             if (colour[c] > 0) {
                 unfit = Math.max(unfit, colour[c] == 2 ? .9 : .6);
             }
@@ -273,6 +282,7 @@ final class Imagined {
                 relapse = 1 - (1 - relapse) * (1 - effects.relapseSettled);
             }
         }
-        return wrong * situation.prices().falseDone() + (1 - wrong) * relapse * situation.prices().relapse();
+        return wrong * situation.prices().falseDone()
+                + (1 - wrong) * relapse * situation.prices().relapse();
     }
 }

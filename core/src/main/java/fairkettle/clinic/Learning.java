@@ -11,8 +11,8 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * What a shop's own cases say of treatments. Counts per treatment, kind of gap and family; the table's figure counts as so many
- * cases of its own (a beta prior), so that three lucky soaks do not make a rule.
+ * What a shop's own cases say of treatments. Counts per treatment, kind of gap and family; the table's figure counts as
+ * so many cases of its own (a beta prior), so that three lucky soaks do not make a rule.
  */
 public final class Learning {
 
@@ -23,7 +23,10 @@ public final class Learning {
 
     /** Kinds of gaps whose cure is learned; the order is that of the table's columns. */
     public enum Kind {
-        SOFT("young dried ink", 0), HARD("hard dried ink", 1), DIRT("dirt", 2), AIR("air", 4);
+        SOFT("young dried ink", 0),
+        HARD("hard dried ink", 1),
+        DIRT("dirt", 2),
+        AIR("air", 4);
 
         private final String label;
         private final int column;
@@ -58,15 +61,20 @@ public final class Learning {
      *
      * @param prior what the table says; {@code now} what is reckoned with here
      */
-    public record Learned(Treatment treatment, Kind kind, Family family, int worked, int times, double prior, double now) {}
+    public record Learned(
+            Treatment treatment, Kind kind, Family family, int worked, int times, double prior, double now) {}
 
     private record Key(Treatment treatment, Kind kind, Family family) {}
 
-    /** What the outcomes come to, most often tried first. Kinds on which a treatment has no believed effect are left out. */
+    /**
+     * What the outcomes come to, most often tried first. Kinds on which a treatment has no believed effect are left
+     * out.
+     */
     public static List<Learned> of(Table table, Collection<Outcome> outcomes) {
         var counts = new java.util.LinkedHashMap<Key, int[]>();
         for (var outcome : outcomes) {
-            var count = counts.computeIfAbsent(new Key(outcome.treatment(), outcome.kind(), outcome.family()), _ -> new int[2]);
+            var count = counts.computeIfAbsent(
+                    new Key(outcome.treatment(), outcome.kind(), outcome.family()), _ -> new int[2]);
             count[0] += outcome.worked() ? 1 : 0;
             count[1]++;
         }
@@ -74,7 +82,14 @@ public final class Learning {
         counts.forEach((key, count) -> {
             double prior = table.row("act." + key.treatment().name())[key.kind().column];
             if (prior > 0) {
-                all.add(new Learned(key.treatment(), key.kind(), key.family(), count[0], count[1], prior, (prior * PRIOR_WEIGHT + count[0]) / (PRIOR_WEIGHT + count[1])));
+                all.add(new Learned(
+                        key.treatment(),
+                        key.kind(),
+                        key.family(),
+                        count[0],
+                        count[1],
+                        prior,
+                        (prior * PRIOR_WEIGHT + count[0]) / (PRIOR_WEIGHT + count[1])));
             }
         });
         all.sort(java.util.Comparator.comparingInt(Learned::times).reversed());
@@ -84,12 +99,18 @@ public final class Learning {
     /** The table as this shop should read it for machines of a family. */
     public static Table applied(Table table, Collection<Outcome> outcomes, Family family) {
         Map<Treatment, List<Learned>> mine = new EnumMap<>(Treatment.class);
-        of(table, outcomes).stream().filter(l -> l.family() == family).forEach(l -> mine.computeIfAbsent(l.treatment(), _ -> new ArrayList<>()).add(l));
-        return mine.isEmpty() ? table : table.with((key, row) -> {
-            if (key.startsWith("act.")) {
-                mine.getOrDefault(Treatment.valueOf(key.substring(4)), List.of()).forEach(l -> row[l.kind().column] = Math.clamp(l.now(), .01, .97));
-            }
-            return row;
-        });
+        of(table, outcomes).stream()
+                .filter(l -> l.family() == family)
+                .forEach(l -> mine.computeIfAbsent(l.treatment(), _ -> new ArrayList<>())
+                        .add(l));
+        return mine.isEmpty()
+                ? table
+                : table.with((key, row) -> {
+                    if (key.startsWith("act.")) {
+                        mine.getOrDefault(Treatment.valueOf(key.substring(4)), List.of())
+                                .forEach(l -> row[l.kind().column] = Math.clamp(l.now(), .01, .97));
+                    }
+                    return row;
+                });
     }
 }

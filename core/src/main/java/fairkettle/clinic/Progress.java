@@ -92,7 +92,9 @@ public final class Progress {
                 gapsBefore.putAll(gaps);
                 missing.forEach((code, gone) -> gaps.put(code, gone.size()));
                 if (last != null && last.headWork()) {
-                    gainedByHand = gaps.entrySet().stream().anyMatch(e -> gapsBefore.getOrDefault(e.getKey(), 0) > 0 && e.getValue() * 2 <= gapsBefore.get(e.getKey()));
+                    gainedByHand = gaps.entrySet().stream()
+                            .anyMatch(e -> gapsBefore.getOrDefault(e.getKey(), 0) > 0
+                                    && e.getValue() * 2 <= gapsBefore.get(e.getKey()));
                 }
                 lookDue = false;
                 looks++;
@@ -126,8 +128,9 @@ public final class Progress {
                     seen.keySet().forEach(c -> drawn.merge(c, situation.ink().sheet(), Double::sum));
                 }
             }
-            case Evidence.Done(var treatment, var channels, _) -> treated(treatment, channels);
-            case Evidence.Filled(var code, var level) -> drawn.put(code, situation.channels().get(situation.index(code)).level() - level);
+            case Evidence.Done(var treatment, var channels, var _) -> treated(treatment, channels);
+            case Evidence.Filled(var code, var level) ->
+                drawn.put(code, situation.channels().get(situation.index(code)).level() - level);
             case Evidence.Simple(var found) -> {
                 simpleKnown = true;
                 if (!found.isEmpty()) { // why: what was put right may have been all of it
@@ -144,7 +147,7 @@ public final class Progress {
                 }
                 spend(0, 0, 0, 1, Duration.ofMinutes(1));
             }
-            case Evidence.Felt _ -> { } // it was felt while the hands were there anyway
+            case Evidence.Felt _ -> {} // it was felt while the hands were there anyway
             case Evidence.Parted _ -> parted = true;
             case Evidence.Tried(var remedy, var helped) -> {
                 tried.add(remedy);
@@ -153,15 +156,19 @@ public final class Progress {
                 }
                 spend(0, 0, 0, 4, Duration.ofMinutes(5));
             }
-            case Evidence.WasteRose _, Evidence.Bubbles _, Evidence.Crust _, Evidence.Shifted _ -> spend(0, 0, 0, .5, Duration.ofMinutes(1));
+            case Evidence.WasteRose _, Evidence.Bubbles _, Evidence.Crust _, Evidence.Shifted _ ->
+                spend(0, 0, 0, .5, Duration.ofMinutes(1));
         }
     }
 
     private void treated(Treatment treatment, Set<ChannelCode> channels) {
         var takes = situation.takes(treatment, channels.size());
         done.merge(treatment, 1, Integer::sum);
-        channels.forEach(c -> doneOn.computeIfAbsent(treatment, _ -> new HashMap<>()).merge(c, 1, Integer::sum));
-        cleaningsInARow = treatment == Treatment.CLEANING ? cleaningsInARow + 1 : treatment.lasts(1).toMinutes() >= 120 ? 0 : cleaningsInARow;
+        channels.forEach(
+                c -> doneOn.computeIfAbsent(treatment, _ -> new HashMap<>()).merge(c, 1, Integer::sum));
+        cleaningsInARow = treatment == Treatment.CLEANING
+                ? cleaningsInARow + 1
+                : treatment.lasts(1).toMinutes() >= 120 ? 0 : cleaningsInARow;
         lookDue = true;
         looks = 0;
         pageGood = false;
@@ -170,9 +177,16 @@ public final class Progress {
         if (treatment == Treatment.REST_LONG || treatment == Treatment.SOAK_OVERNIGHT) {
             gainedByHand = false;
         }
-        spend(takes.mL(), takes.pad(), takes.fluid(), treatment.hands(channels.size()), treatment.lasts(channels.size()));
+        spend(
+                takes.mL(),
+                takes.pad(),
+                takes.fluid(),
+                treatment.hands(channels.size()),
+                treatment.lasts(channels.size()));
         money += takes.parts();
-        var each = treatment.cleans() ? situation.channels().stream().map(Situation.Part::code).toList() : channels;
+        var each = treatment.cleans()
+                ? situation.channels().stream().map(Situation.Part::code).toList()
+                : channels;
         each.forEach(c -> drawn.merge(c, takes.mL() / Math.max(1, each.size()), Double::sum));
     }
 
@@ -232,11 +246,18 @@ public final class Progress {
         return doneOn.getOrDefault(treatment, Map.of()).getOrDefault(code, 0);
     }
 
-    /** How often the whole ladder was gone up: something small, a wait, something strong. Another round is a decision, not a habit. */
+    /**
+     * How often the whole ladder was gone up: something small, a wait, something strong. Another round is a decision,
+     * not a habit.
+     */
     public int rounds() {
         int small = times(Treatment.PURGE_SHEET) + times(Treatment.CLEANING);
-        int waits = times(Treatment.REST_SHORT) + times(Treatment.REST_LONG) + times(Treatment.SOAK) + times(Treatment.SOAK_OVERNIGHT);
-        int strong = times(Treatment.POWER_CLEANING) + times(Treatment.DRAW_AT_WASTE_LINE) + times(Treatment.DRAW_AT_INLET);
+        int waits = times(Treatment.REST_SHORT)
+                + times(Treatment.REST_LONG)
+                + times(Treatment.SOAK)
+                + times(Treatment.SOAK_OVERNIGHT);
+        int strong =
+                times(Treatment.POWER_CLEANING) + times(Treatment.DRAW_AT_WASTE_LINE) + times(Treatment.DRAW_AT_INLET);
         return Math.min(small, Math.min(waits, strong));
     }
 
@@ -246,18 +267,24 @@ public final class Progress {
 
     /** The first complaint that is no matter of ink and is not solved. */
     Optional<Complaint> unsolved() {
-        return situation.complaints().stream().filter(c -> !c.ink() && !solved.contains(c)).sorted().findFirst();
+        return situation.complaints().stream()
+                .filter(c -> !c.ink() && !solved.contains(c))
+                .sorted()
+                .findFirst();
     }
 
     Optional<Remedy> nextRemedy(Complaint complaint) {
-        return Remedy.against(complaint).stream().filter(r -> !tried.contains(r)).findFirst();
+        return Remedy.against(complaint).stream()
+                .filter(r -> !tried.contains(r))
+                .findFirst();
     }
 
     boolean asked(Class<? extends Evidence> what) {
         return asked.contains(what);
     }
 
-    @org.jspecify.annotations.Nullable Treatment last() {
+    @org.jspecify.annotations.Nullable
+    Treatment last() {
         return last;
     }
 

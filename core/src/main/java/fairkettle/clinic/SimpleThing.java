@@ -46,7 +46,14 @@ public enum SimpleThing {
      * @param printed when it last printed anything at all; @param even when a full page last kept its weight
      * @param looked when somebody last looked at all the simple things
      */
-    public record Books(@Nullable Instant levelsRead, double lowest, boolean allLots, int cleanings, @Nullable Instant printed, @Nullable Instant even, @Nullable Instant looked) {}
+    public record Books(
+            @Nullable Instant levelsRead,
+            double lowest,
+            boolean allLots,
+            int cleanings,
+            @Nullable Instant printed,
+            @Nullable Instant even,
+            @Nullable Instant looked) {}
 
     /** What needs no look, and why. @param now of the question */
     public static Map<SimpleThing, String> known(Books books, Instant now) {
@@ -70,7 +77,10 @@ public enum SimpleThing {
             known.put(INK, "every channel was filled from a bottle whose code was read");
         }
         if (books.cleanings > 0) {
-            known.put(PAD, "room for %d %s, by the account".formatted(books.cleanings, books.cleanings == 1 ? "cleaning" : "cleanings"));
+            known.put(
+                    PAD,
+                    "room for %d %s, by the account"
+                            .formatted(books.cleanings, books.cleanings == 1 ? "cleaning" : "cleanings"));
         }
         return known;
     }

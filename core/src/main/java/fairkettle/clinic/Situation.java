@@ -21,8 +21,24 @@ import java.util.Set;
  * @param never what the shop's school leaves out
  * @param inARow light cleanings its profile allows before a rest
  */
-public record Situation(Family family, List<Part> channels, boolean refillable, boolean wasteLine, boolean headOut, double idleDays, double drying, double capMonths, boolean cleanedOften,
-        boolean changedLately, boolean simpleKnown, double padRoom, int inARow, Set<Complaint> complaints, Set<Treatment> never, Prices prices, Ink ink) {
+public record Situation(
+        Family family,
+        List<Part> channels,
+        boolean refillable,
+        boolean wasteLine,
+        boolean headOut,
+        double idleDays,
+        double drying,
+        double capMonths,
+        boolean cleanedOften,
+        boolean changedLately,
+        boolean simpleKnown,
+        double padRoom,
+        int inARow,
+        Set<Complaint> complaints,
+        Set<Treatment> never,
+        Prices prices,
+        Ink ink) {
 
     public Situation {
         channels = List.copyOf(channels);
@@ -41,15 +57,28 @@ public record Situation(Family family, List<Part> channels, boolean refillable, 
      * @param filterMonths age of damper or filter
      * @param level mL in its vessel, of {@code capacity}
      */
-    public record Part(ChannelCode code, int strokes, int tolerated, double filterMonths, double level, double capacity) {}
+    public record Part(
+            ChannelCode code, int strokes, int tolerated, double filterMonths, double level, double capacity) {}
 
     /**
      * What things cost, in the shop's currency.
      *
-     * @param ink per mL; @param pad per mL; @param fluid per mL; @param minute of a person; @param hour of a machine that stands
-     * @param falseDone a machine called cured that is not; @param relapse within a day; @param head a new one, or a machine that is given up
+     * @param ink per mL; @param pad per mL; @param fluid per mL; @param minute of a person; @param hour of a machine
+     *     that stands
+     * @param falseDone a machine called cured that is not; @param relapse within a day; @param head a new one, or a
+     *     machine that is given up
      */
-    public record Prices(double ink, double pad, double fluid, double minute, double hour, double damper, double cap, double falseDone, double relapse, double head) {
+    public record Prices(
+            double ink,
+            double pad,
+            double fluid,
+            double minute,
+            double hour,
+            double damper,
+            double cap,
+            double falseDone,
+            double relapse,
+            double head) {
         public static final Prices USUAL = new Prices(.12, .04, .03, .35, 0.8, 4, 9, 120, 80, 220);
     }
 
@@ -115,7 +144,11 @@ public record Situation(Family family, List<Part> channels, boolean refillable, 
         var takes = takes(treatment, treated);
         double minutes = treatment.hands(treated) + 1.5;
         double hours = treatment.lasts(treated).toMinutes() / 60.0 + .03;
-        return (takes.mL() + ink.check() * channels.size()) * prices.ink() + takes.pad() * prices.pad() + takes.fluid() * prices.fluid() + takes.parts() + minutes * prices.minute()
+        return (takes.mL() + ink.check() * channels.size()) * prices.ink()
+                + takes.pad() * prices.pad()
+                + takes.fluid() * prices.fluid()
+                + takes.parts()
+                + minutes * prices.minute()
                 + hours * prices.hour();
     }
 

@@ -80,7 +80,10 @@ public final class Table {
         return reasons;
     }
 
-    /** The same table with other figures: what a shop learned, or a table that is wrong on purpose. @param change from key and figures to figures */
+    /**
+     * The same table with other figures: what a shop learned, or a table that is wrong on purpose. @param change from
+     * key and figures to figures
+     */
     public Table with(BiFunction<String, double[], double[]> change) {
         var other = new HashMap<String, double[]>();
         figures.forEach((key, row) -> other.put(key, change.apply(key, row.clone())));

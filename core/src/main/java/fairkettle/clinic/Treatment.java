@@ -10,12 +10,37 @@ import java.util.Set;
 public enum Treatment {
     PURGE_SHEET("Purge sheet", Scope.CHANNELS, 3, 0, 6, "puts ink on paper, where it can be read"),
     CLEANING("Light cleaning", Scope.MACHINE, 2, 0, 5, "pulls every channel a little, into the pad"),
-    POWER_CLEANING("Power cleaning", Scope.MACHINE, 3, 0, 12 * 60, "pulls hard, costs much ink and pad, and needs its long rest"),
-    REST_SHORT("Rest of two hours", Scope.MACHINE, .5, 0, 120, "small air rises, and the next cleaning may count again"),
+    POWER_CLEANING(
+            "Power cleaning",
+            Scope.MACHINE,
+            3,
+            0,
+            12 * 60,
+            "pulls hard, costs much ink and pad, and needs its long rest"),
+    REST_SHORT(
+            "Rest of two hours", Scope.MACHINE, .5, 0, 120, "small air rises, and the next cleaning may count again"),
     REST_LONG("Rest of twelve hours", Scope.MACHINE, .5, 0, 12 * 60, "air leaves by itself"),
-    SOAK("Soak over a wet cloth", Scope.MACHINE, 6, 0, 15, "fluid softens what dried at the plate; never longer than ten minutes"),
-    SOAK_OVERNIGHT("Overnight soak, capped", Scope.MACHINE, 6, 0, 12 * 60, "fluid in the cap works on hard crusts while the head stays shut"),
-    WIPE("Wipe plate edges, cap rim and wiper", Scope.MACHINE, 8, 0, 10, "what is dirty there comes back after every cleaning"),
+    SOAK(
+            "Soak over a wet cloth",
+            Scope.MACHINE,
+            6,
+            0,
+            15,
+            "fluid softens what dried at the plate; never longer than ten minutes"),
+    SOAK_OVERNIGHT(
+            "Overnight soak, capped",
+            Scope.MACHINE,
+            6,
+            0,
+            12 * 60,
+            "fluid in the cap works on hard crusts while the head stays shut"),
+    WIPE(
+            "Wipe plate edges, cap rim and wiper",
+            Scope.MACHINE,
+            8,
+            0,
+            10,
+            "what is dirty there comes back after every cleaning"),
     FLUSH_CAP("Flush cap and pump line", Scope.MACHINE, 10, 0, 20, "a pump that moves nothing cures nothing"),
     NEW_CAP("New cap", Scope.MACHINE, 20, 0, 30, "hard rubber seals no more"),
     DRAW_AT_CARTRIDGE("Draw at the cartridge", Scope.CHANNELS, 2, 5, 12, "takes air out where it collects"),
@@ -24,12 +49,27 @@ public enum Treatment {
     AGITATE("Stir and move the white", Scope.CHANNELS, 2, 3, 12, "lifts what settled"),
     NEW_DAMPER("New damper or filter", Scope.CHANNELS, 5, 12, 40, "a loaded filter starves the head"),
     FLUSH_LINE("Flush the line, new damper", Scope.CHANNELS, 10, 20, 60, "takes settled ink out of the line"),
-    DRAW_AT_INLET("Draw fluid through the inlet", Scope.CHANNELS, 12, 6, 40, "fluid goes through the head itself, drawn, not pushed"),
+    DRAW_AT_INLET(
+            "Draw fluid through the inlet",
+            Scope.CHANNELS,
+            12,
+            6,
+            40,
+            "fluid goes through the head itself, drawn, not pushed"),
     RENEW("Renew the ink of the channel", Scope.CHANNELS, 10, 30, 120, "drain, flush, fill anew"),
     HEAD_OUT("Head out, cleaned on the table", Scope.MACHINE, 60, 0, 150, "the last resort"),
-    LOOK_AGAIN("Look at the simple things again", Scope.MACHINE, 3, 0, 4, "level, vent, valve and seating are overlooked now and then");
+    LOOK_AGAIN(
+            "Look at the simple things again",
+            Scope.MACHINE,
+            3,
+            0,
+            4,
+            "level, vent, valve and seating are overlooked now and then");
 
-    enum Scope { MACHINE, CHANNELS }
+    enum Scope {
+        MACHINE,
+        CHANNELS
+    }
 
     private final String label;
     private final Scope scope;
@@ -67,7 +107,8 @@ public enum Treatment {
 
     /** Until the machine may be looked at again, its own wait included. @param channels treated */
     public Duration lasts(int channels) {
-        return Duration.ofMinutes(minutes + Math.round(scope == Scope.CHANNELS ? handsEach * Math.max(0, channels - 1) : 0));
+        return Duration.ofMinutes(
+                minutes + Math.round(scope == Scope.CHANNELS ? handsEach * Math.max(0, channels - 1) : 0));
     }
 
     /** What a shop's schools leave out. @param schools positions by school; the defaults where none is given */
@@ -82,7 +123,10 @@ public enum Treatment {
         return never;
     }
 
-    /** The wait that belongs to it although the machine could be looked at before: an early check says little. Zero where it waits by itself. */
+    /**
+     * The wait that belongs to it although the machine could be looked at before: an early check says little. Zero
+     * where it waits by itself.
+     */
     public Duration rest() {
         return this == POWER_CLEANING ? Duration.ofMinutes(minutes) : Duration.ZERO;
     }
@@ -96,8 +140,21 @@ public enum Treatment {
     public boolean costsInk() {
         return switch (this) {
             case REST_SHORT, REST_LONG, WIPE, LOOK_AGAIN, AGITATE -> false;
-            case PURGE_SHEET, CLEANING, POWER_CLEANING, SOAK, SOAK_OVERNIGHT, FLUSH_CAP, NEW_CAP, DRAW_AT_CARTRIDGE, PUSH_AT_VENT, DRAW_AT_WASTE_LINE, NEW_DAMPER, FLUSH_LINE, DRAW_AT_INLET,
-                    RENEW, HEAD_OUT -> true;
+            case PURGE_SHEET,
+                    CLEANING,
+                    POWER_CLEANING,
+                    SOAK,
+                    SOAK_OVERNIGHT,
+                    FLUSH_CAP,
+                    NEW_CAP,
+                    DRAW_AT_CARTRIDGE,
+                    PUSH_AT_VENT,
+                    DRAW_AT_WASTE_LINE,
+                    NEW_DAMPER,
+                    FLUSH_LINE,
+                    DRAW_AT_INLET,
+                    RENEW,
+                    HEAD_OUT -> true;
         };
     }
 

@@ -14,7 +14,6 @@ import fairkettle.machine.Profile;
 import fairkettle.machine.VesselKind;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Branch;
-import fairkettle.procedure.Facet;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Pause;
 import fairkettle.procedure.Procedure;
@@ -34,8 +33,10 @@ public final class TreatmentCard {
     private static final Millilitres FLUID_AT_INLET = Millilitres.parse("5");
     private static final Millilitres LOST_WITH_PUSH = Millilitres.parse("1");
     private static final Millilitres LOST_WITH_DAMPER = Millilitres.parse("3");
-    private static final List<VesselKind> WHOLE = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER, VesselKind.HEAD);
-    private static final List<VesselKind> TO_DAMPER = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER);
+    private static final List<VesselKind> WHOLE =
+            List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER, VesselKind.HEAD);
+    private static final List<VesselKind> TO_DAMPER =
+            List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER);
 
     private TreatmentCard() {}
 
@@ -52,65 +53,260 @@ public final class TreatmentCard {
         var draws = profile.draws();
         var minutes = profile.minutes();
         return switch (treatment) {
-            case PURGE_SHEET -> List.of(step("print", "Print a purge sheet of " + names)
-                    .say("Plain paper, matt preset. Look at it while it comes: strong from top to foot, no bare bands, its own colour. What you see goes into the case.").minutes(2)
-                    .moves(new Move.Print(channels, draws.sheet())).waits(new Pause("purge sheet", Duration.ofMinutes(minutes.sheet()), null, true)).build());
-            case CLEANING -> List.of(step("clean", "One light cleaning")
-                    .say("Start it. " + Panel.how(profile.capable(), Panel.Act.CLEANING).say() + " One, not two: the check after it decides.").minutes(1).care(Caution.NO_POWER_OFF)
-                    .moves(new Move.Clean(all, draws.cleaning())).waits(new Pause("cleaning", Duration.ofMinutes(minutes.cleaning()), null, true)).build());
-            case POWER_CLEANING -> List.of(step("level", "Are all tanks above the line a power cleaning needs?").say("It draws hard. A tank that runs low takes air, and the pad must have room.").minutes(2)
-                            .hold("Every tank stands above the line, and the pad has room.").build(),
-                    step("power", "One power cleaning").say("Start it. " + Panel.how(profile.capable(), Panel.Act.POWER_CLEANING).say() + " Say no to the check that is offered.").minutes(1)
-                            .care(Caution.NO_POWER_OFF).moves(new Move.Clean(all, draws.powerCleaning())).waits(new Pause("power cleaning", Duration.ofMinutes(minutes.powerCleaning()), null, true)).build(),
-                    step("rest", "Let it rest").say("The wait belongs to it. An early good check is luck, and nothing more is treated before it is over.").minutes(0).skippable()
-                            .waits(new Pause("rest after power cleaning", Duration.ofHours(12), null, false)).build());
+            case PURGE_SHEET ->
+                List.of(step("print", "Print a purge sheet of " + names)
+                        .say("Plain paper, matt preset. Look at it while it comes: strong from top to foot, no bare"
+                                + " bands, its own colour. What you see goes into the case.")
+                        .minutes(2)
+                        .moves(new Move.Print(channels, draws.sheet()))
+                        .waits(new Pause("purge sheet", Duration.ofMinutes(minutes.sheet()), null, true))
+                        .build());
+            case CLEANING ->
+                List.of(step("clean", "One light cleaning")
+                        .say("Start it. "
+                                + Panel.how(profile.capable(), Panel.Act.CLEANING)
+                                        .say() + " One, not two: the check after it decides.")
+                        .minutes(1)
+                        .care(Caution.NO_POWER_OFF)
+                        .moves(new Move.Clean(all, draws.cleaning()))
+                        .waits(new Pause("cleaning", Duration.ofMinutes(minutes.cleaning()), null, true))
+                        .build());
+            case POWER_CLEANING ->
+                List.of(
+                        step("level", "Are all tanks above the line a power cleaning needs?")
+                                .say("It draws hard. A tank that runs low takes air, and the pad must have room.")
+                                .minutes(2)
+                                .hold("Every tank stands above the line, and the pad has room.")
+                                .build(),
+                        step("power", "One power cleaning")
+                                .say("Start it. "
+                                        + Panel.how(profile.capable(), Panel.Act.POWER_CLEANING)
+                                                .say() + " Say no to the check that is offered.")
+                                .minutes(1)
+                                .care(Caution.NO_POWER_OFF)
+                                .moves(new Move.Clean(all, draws.powerCleaning()))
+                                .waits(new Pause(
+                                        "power cleaning", Duration.ofMinutes(minutes.powerCleaning()), null, true))
+                                .build(),
+                        step("rest", "Let it rest")
+                                .say("The wait belongs to it. An early good check is luck, and nothing more is"
+                                        + " treated before it is over.")
+                                .minutes(0)
+                                .skippable()
+                                .waits(new Pause("rest after power cleaning", Duration.ofHours(12), null, false))
+                                .build());
             case REST_SHORT -> List.of(rest("Leave it alone for two hours", Duration.ofHours(2)));
             case REST_LONG -> List.of(rest("Leave it alone over night", Duration.ofHours(12)));
             case WIPE -> List.of(off(), wiped(family), on(profile));
-            case SOAK -> List.of(off(), step("recess", "Wiper out of the way").say("The wiper goes down before a cloth comes near it.").minutes(1).hold("The wiper is recessed.").build(),
-                    step("soak", "Head over a wetted pad").say("A lint-free pad, wetted with %s fluid, not dripping, under the head. Five to ten minutes and no longer: a cloth that dries glues the plate.".formatted(family.label())).minutes(3)
-                            .with("lint-free pad", family.label() + " fluid", "gloves").care(Caution.INK, Caution.BOARD).waits(new Pause("soak", Duration.ofMinutes(5), Duration.ofMinutes(10), false)).build(),
-                    step("pad-out", "Take the pad out").say("Before anything moves. A pad left inside tears the plate.").minutes(1).hold("The pad is out of the machine.").build(), on(profile));
-            case SOAK_OVERNIGHT -> List.of(off(), step("wet-cap", "Wet the cap, dock the head on it").say("A few drops of %s fluid into the cap, then let the head park. It stays capped, so nothing dries.".formatted(family.label())).minutes(4)
-                    .with("pipette", family.label() + " fluid", "gloves").care(Caution.INK).build(), on(profile),
-                    step("night", "Leave it over night").say("The fluid works from below. Do not clean before it is over.").minutes(0).waits(new Pause("overnight soak", Duration.ofHours(12), null, false)).build());
-            case FLUSH_CAP -> List.of(off(), step("flush", "Flush cap and pump line").say("Fluid into the cap, let it stand, draw it through the pump line. Hot water does it too, on lines that came off.").minutes(8)
-                    .with("syringe", family.label() + " fluid", "gloves").care(Caution.INK, Caution.WASTE).fulfils("cap-lines").build(),
-                    step("tubes-in", "Waste tubes back").say("A cleaning with its tubes outside runs into the machine.").minutes(1).hold("The waste tubes are back where they end.").build(), on(profile));
-            case NEW_CAP -> List.of(off(), step("cap", "Change the cap").say("Note how the old one lies. The new one must spring, and its rim must be clean.").minutes(15).with("cap for this machine").care(Caution.SMALL_PARTS, Caution.MOVING_PARTS).build(), on(profile));
-            case DRAW_AT_CARTRIDGE -> List.of(draw("cartridge", "Draw at the cartridge", channels, DRAWN_AT_CARTRIDGE, List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE),
-                    "Own syringe for each colour, air hole open. Draw slowly until ink comes without bubbles."));
-            case PUSH_AT_VENT -> List.of(step("push", "A gentle push at the air hole of " + names)
-                    .say("Caps off, the colour’s own syringe without needle, a folded towel under the cartridge. Press lightly, listen, stop when the bubbling stops. The plunger springs back; if it stays down, stop.").minutes(4 * channels.size())
-                    .with("syringe per colour, no needle", "towel").care(Caution.PRESSURE, Caution.FORCE, Caution.INK)
-                    .ask(volumes("lost: a puddle is about 1 mL, a wet towel 2", channels, LOST_WITH_PUSH)).moves(new Move.Draw(TO_DAMPER)).build(),
-                    step("towel-out", "Take the towel out").say("Folded, numbered, and out again before the lid is closed.").minutes(1).hold("Every towel that went in is out.").build());
-            case DRAW_AT_WASTE_LINE -> List.of(step("docked", "Is the head on its dock?").say("Off the dock nothing comes but air.").minutes(1).hold("The head stands docked on its cap.").build(),
-                    draw("waste-line", "Draw at the waste line", channels, DRAWN_AT_WASTE_LINE, WHOLE,
-                            "Slowly, let go, again. No resistance and no ink: air, or not docked. Resistance and ink: sealed and flowing. Nothing moves: blocked, stop. What comes out is waste; white may go back, shaken."),
-                    step("tubes-in", "Waste tubes back").say("Before any cleaning, or its ink runs into the machine.").minutes(1).hold("The waste tubes are back.").build());
-            case AGITATE -> List.of(step("stir", "Stir %s, and move its line".formatted(names)).say("Turn the bottle over and back, or stir the tank; not shaken to foam. The line holds its own sediment: move it too.").minutes(3 * channels.size()).with("stirring rod").fulfils("shake").build());
+            case SOAK ->
+                List.of(
+                        off(),
+                        step("recess", "Wiper out of the way")
+                                .say("The wiper goes down before a cloth comes near it.")
+                                .minutes(1)
+                                .hold("The wiper is recessed.")
+                                .build(),
+                        step("soak", "Head over a wetted pad")
+                                .say(
+                                        "A lint-free pad, wetted with %s fluid, not dripping, under the head. Five to ten minutes and no longer: a cloth that dries glues the plate."
+                                                .formatted(family.label()))
+                                .minutes(3)
+                                .with("lint-free pad", family.label() + " fluid", "gloves")
+                                .care(Caution.INK, Caution.BOARD)
+                                .waits(new Pause("soak", Duration.ofMinutes(5), Duration.ofMinutes(10), false))
+                                .build(),
+                        step("pad-out", "Take the pad out")
+                                .say("Before anything moves. A pad left inside tears the plate.")
+                                .minutes(1)
+                                .hold("The pad is out of the machine.")
+                                .build(),
+                        on(profile));
+            case SOAK_OVERNIGHT ->
+                List.of(
+                        off(),
+                        step("wet-cap", "Wet the cap, dock the head on it")
+                                .say(
+                                        "A few drops of %s fluid into the cap, then let the head park. It stays capped, so nothing dries."
+                                                .formatted(family.label()))
+                                .minutes(4)
+                                .with("pipette", family.label() + " fluid", "gloves")
+                                .care(Caution.INK)
+                                .build(),
+                        on(profile),
+                        step("night", "Leave it over night")
+                                .say("The fluid works from below. Do not clean before it is over.")
+                                .minutes(0)
+                                .waits(new Pause("overnight soak", Duration.ofHours(12), null, false))
+                                .build());
+            case FLUSH_CAP ->
+                List.of(
+                        off(),
+                        step("flush", "Flush cap and pump line")
+                                .say("Fluid into the cap, let it stand, draw it through the pump line. Hot water"
+                                        + " does it too, on lines that came off.")
+                                .minutes(8)
+                                .with("syringe", family.label() + " fluid", "gloves")
+                                .care(Caution.INK, Caution.WASTE)
+                                .fulfils("cap-lines")
+                                .build(),
+                        step("tubes-in", "Waste tubes back")
+                                .say("A cleaning with its tubes outside runs into the machine.")
+                                .minutes(1)
+                                .hold("The waste tubes are back where they end.")
+                                .build(),
+                        on(profile));
+            case NEW_CAP ->
+                List.of(
+                        off(),
+                        step("cap", "Change the cap")
+                                .say("Note how the old one lies. The new one must spring, and its rim must be clean.")
+                                .minutes(15)
+                                .with("cap for this machine")
+                                .care(Caution.SMALL_PARTS, Caution.MOVING_PARTS)
+                                .build(),
+                        on(profile));
+            case DRAW_AT_CARTRIDGE ->
+                List.of(draw(
+                        "cartridge",
+                        "Draw at the cartridge",
+                        channels,
+                        DRAWN_AT_CARTRIDGE,
+                        List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE),
+                        "Own syringe for each colour, air hole open. Draw slowly until ink comes without bubbles."));
+            case PUSH_AT_VENT ->
+                List.of(
+                        step("push", "A gentle push at the air hole of " + names)
+                                .say("Caps off, the colour’s own syringe without needle, a folded towel under the"
+                                        + " cartridge. Press lightly, listen, stop when the bubbling stops. The"
+                                        + " plunger springs back; if it stays down, stop.")
+                                .minutes(4 * channels.size())
+                                .with("syringe per colour, no needle", "towel")
+                                .care(Caution.PRESSURE, Caution.FORCE, Caution.INK)
+                                .ask(volumes("lost: a puddle is about 1 mL, a wet towel 2", channels, LOST_WITH_PUSH))
+                                .moves(new Move.Draw(TO_DAMPER))
+                                .build(),
+                        step("towel-out", "Take the towel out")
+                                .say("Folded, numbered, and out again before the lid is closed.")
+                                .minutes(1)
+                                .hold("Every towel that went in is out.")
+                                .build());
+            case DRAW_AT_WASTE_LINE ->
+                List.of(
+                        step("docked", "Is the head on its dock?")
+                                .say("Off the dock nothing comes but air.")
+                                .minutes(1)
+                                .hold("The head stands docked on its cap.")
+                                .build(),
+                        draw(
+                                "waste-line",
+                                "Draw at the waste line",
+                                channels,
+                                DRAWN_AT_WASTE_LINE,
+                                WHOLE,
+                                "Slowly, let go, again. No resistance and no ink: air, or not docked. Resistance and"
+                                        + " ink: sealed and flowing. Nothing moves: blocked, stop. What comes out is"
+                                        + " waste; white may go back, shaken."),
+                        step("tubes-in", "Waste tubes back")
+                                .say("Before any cleaning, or its ink runs into the machine.")
+                                .minutes(1)
+                                .hold("The waste tubes are back.")
+                                .build());
+            case AGITATE ->
+                List.of(step("stir", "Stir %s, and move its line".formatted(names))
+                        .say("Turn the bottle over and back, or stir the tank; not shaken to foam. The line holds"
+                                + " its own sediment: move it too.")
+                        .minutes(3 * channels.size())
+                        .with("stirring rod")
+                        .fulfils("shake")
+                        .build());
             case NEW_DAMPER -> List.of(off(), damper(names, channels), on(profile));
             case FLUSH_LINE -> LineFlush.steps(channels, profile, family);
-            case DRAW_AT_INLET -> List.of(off(), step("board", "Where do the electronics lie?").say("Dry, covered, away from the fluid.").minutes(2).hold("The board and its cable are covered and dry.").care(Caution.BOARD).build(),
-                    step("tool", "Does the tool fit this head?").say("A tube of the wrong size spills onto the board. Read the model on the tool; hold the tube against the inlet before it goes on.").minutes(1).hold("Tool and tube are made for this machine.").build(),
-                    step("inlet", "Draw fluid through the inlet of " + names)
-                            .say("The tube that fits, a towel folded double under the head. Fluid on the inlet, *draw* it through from below. A push only as a last, light, resisted touch. Half gained is enough: stop, put it back.").minutes(6 * channels.size())
-                            .with("syringe and tube that fits", family.label() + " fluid", "towel").care(Caution.HEAD_RISK, Caution.PRESSURE, Caution.FORCE)
-                            .ask(volumes("fluid drawn", channels, FLUID_AT_INLET)).moves(new Move.Rinse(List.of(VesselKind.HEAD), Move.Liquid.FLUID))
-                            .branch(Branch.stop("sides", "Liquid at the plate’s sides", "The plate has parted: stop. This head is lost.")).build(),
-                    step("towel-out", "Take the towel out").say("Before the lid is closed.").minutes(1).hold("Every towel that went in is out.").build(), on(profile));
+            case DRAW_AT_INLET ->
+                List.of(
+                        off(),
+                        step("board", "Where do the electronics lie?")
+                                .say("Dry, covered, away from the fluid.")
+                                .minutes(2)
+                                .hold("The board and its cable are covered and dry.")
+                                .care(Caution.BOARD)
+                                .build(),
+                        step("tool", "Does the tool fit this head?")
+                                .say("A tube of the wrong size spills onto the board. Read the model on the tool;"
+                                        + " hold the tube against the inlet before it goes on.")
+                                .minutes(1)
+                                .hold("Tool and tube are made for this machine.")
+                                .build(),
+                        step("inlet", "Draw fluid through the inlet of " + names)
+                                .say("The tube that fits, a towel folded double under the head. Fluid on the inlet,"
+                                        + " *draw* it through from below. A push only as a last, light, resisted"
+                                        + " touch. Half gained is enough: stop, put it back.")
+                                .minutes(6 * channels.size())
+                                .with("syringe and tube that fits", family.label() + " fluid", "towel")
+                                .care(Caution.HEAD_RISK, Caution.PRESSURE, Caution.FORCE)
+                                .ask(volumes("fluid drawn", channels, FLUID_AT_INLET))
+                                .moves(new Move.Rinse(List.of(VesselKind.HEAD), Move.Liquid.FLUID))
+                                .branch(Branch.stop(
+                                        "sides",
+                                        "Liquid at the plate’s sides",
+                                        "The plate has parted: stop. This head is lost."))
+                                .build(),
+                        step("towel-out", "Take the towel out")
+                                .say("Before the lid is closed.")
+                                .minutes(1)
+                                .hold("Every towel that went in is out.")
+                                .build(),
+                        on(profile));
             case RENEW -> throw new IllegalArgumentException("Renewing is a changeover; it has a plan of its own.");
-            case HEAD_OUT -> joined(List.of(off(), step("worth", "Can this head be lost?").say("One in twenty does not come back. Price of a head, price of the machine: decide now, not with the screws in hand.").minutes(2).hold("We can afford the head.").care(Caution.HEAD_RISK).build(),
-                    UsualSteps.headOut(profile),
-                    step("bath", "Clean it on the table").say("Over a wet cloth, never dry, its board never wet. Fluid through each inlet, drawn; a fine mist is good, drops are poor, from the sides is the end.").minutes(25)
-                            .with(family.label() + " fluid", "wet cloth", "syringe").care(Caution.BOARD, Caution.PRESSURE, Caution.INK)
-                            .branch(Branch.stop("sides", "Liquid at the plate’s sides", "The plate has parted: stop. This head is lost.")).build(),
-                    step("spray", "How does it spray?").say("Fluid drawn up once more, let go by itself, over white paper. A fine mist: put it back. Drops: draw again, gently.").minutes(5)
-                            .ask(new Ask.Choice("What comes out below?", List.of("a fine mist", "drops still, as good as it gets"))).branch(Branch.stop("sides", "Liquid at the plate’s sides", "The plate has parted: stop. This head is lost.")).build()),
-                    UsualSteps.headIn(profile), List.of(on(profile), UsualSteps.home()));
-            case LOOK_AGAIN -> List.of(step("look", "Look once more").say("With a lamp, hand on every vent and valve: one in fifteen was overlooked the first time.").minutes(3)
-                    .ask(new Ask.Ticks(List.of("Level: ink stands in every tank, looked at, not read off the screen", "Vents: open, holes not stuck over", "Valve: open", "Cartridges: clicked in", "Pad: has room", "Right ink in the right tank"))).build());
+            case HEAD_OUT ->
+                joined(
+                        List.of(
+                                off(),
+                                step("worth", "Can this head be lost?")
+                                        .say("One in twenty does not come back. Price of a head, price of the"
+                                                + " machine: decide now, not with the screws in hand.")
+                                        .minutes(2)
+                                        .hold("We can afford the head.")
+                                        .care(Caution.HEAD_RISK)
+                                        .build(),
+                                UsualSteps.headOut(profile),
+                                step("bath", "Clean it on the table")
+                                        .say("Over a wet cloth, never dry, its board never wet. Fluid through each"
+                                                + " inlet, drawn; a fine mist is good, drops are poor, from the"
+                                                + " sides is the end.")
+                                        .minutes(25)
+                                        .with(family.label() + " fluid", "wet cloth", "syringe")
+                                        .care(Caution.BOARD, Caution.PRESSURE, Caution.INK)
+                                        .branch(Branch.stop(
+                                                "sides",
+                                                "Liquid at the plate’s sides",
+                                                "The plate has parted: stop. This head is lost."))
+                                        .build(),
+                                step("spray", "How does it spray?")
+                                        .say("Fluid drawn up once more, let go by itself, over white paper. A fine"
+                                                + " mist: put it back. Drops: draw again, gently.")
+                                        .minutes(5)
+                                        .ask(new Ask.Choice(
+                                                "What comes out below?",
+                                                List.of("a fine mist", "drops still, as good as it gets")))
+                                        .branch(Branch.stop(
+                                                "sides",
+                                                "Liquid at the plate’s sides",
+                                                "The plate has parted: stop. This head is lost."))
+                                        .build()),
+                        UsualSteps.headIn(profile),
+                        List.of(on(profile), UsualSteps.home()));
+            case LOOK_AGAIN ->
+                List.of(step("look", "Look once more")
+                        .say("With a lamp, hand on every vent and valve: one in fifteen was overlooked the first time.")
+                        .minutes(3)
+                        .ask(new Ask.Ticks(List.of(
+                                "Level: ink stands in every tank, looked at, not read off the screen",
+                                "Vents: open, holes not stuck over",
+                                "Valve: open",
+                                "Cartridges: clicked in",
+                                "Pad: has room",
+                                "Right ink in the right tank")))
+                        .build());
         };
     }
 
@@ -119,23 +315,58 @@ public final class TreatmentCard {
     }
 
     private static Step rest(String title, Duration how) {
-        return step("rest", title).say("Capped, switched on. Air rises and dissolves while it stands; looking early proves nothing.").minutes(0).waits(new Pause("rest", how, null, false)).build();
+        return step("rest", title)
+                .say("Capped, switched on. Air rises and dissolves while it stands; looking early proves nothing.")
+                .minutes(0)
+                .waits(new Pause("rest", how, null, false))
+                .build();
     }
 
     private static Step wiped(Family family) {
-        return step("wipe", "Wipe plate edges, cap rim and wiper").say("Lint-free cloth, %s fluid. Along the plate’s edge, never rubbed over it; the rim all round; the wiper’s lip on both sides. A fresh swab for each bank.".formatted(family.label())).minutes(7)
-                .with("lint-free cloth and swabs", family.label() + " fluid", "gloves").care(Caution.INK, Caution.SHARPS)
-                .ask(new Ask.Ticks(family == Family.FILM ? List.of("plate edges, colour side", "plate edges, white side, with a fresh swab", "cap rim", "wiper, both sides") : List.of("plate edges", "cap rim", "wiper, both sides"))).fulfils("plate-edges", "cap-rim", "wiper").build();
+        return step("wipe", "Wipe plate edges, cap rim and wiper")
+                .say(
+                        "Lint-free cloth, %s fluid. Along the plate’s edge, never rubbed over it; the rim all round; the wiper’s lip on both sides. A fresh swab for each bank."
+                                .formatted(family.label()))
+                .minutes(7)
+                .with("lint-free cloth and swabs", family.label() + " fluid", "gloves")
+                .care(Caution.INK, Caution.SHARPS)
+                .ask(new Ask.Ticks(
+                        family == Family.FILM
+                                ? List.of(
+                                        "plate edges, colour side",
+                                        "plate edges, white side, with a fresh swab",
+                                        "cap rim",
+                                        "wiper, both sides")
+                                : List.of("plate edges", "cap rim", "wiper, both sides")))
+                .fulfils("plate-edges", "cap-rim", "wiper")
+                .build();
     }
 
     private static Step damper(String names, List<ChannelCode> channels) {
-        return step("damper", "New damper or filter for " + names).say("One channel at a time. Wet the new one with its ink before it goes on, or it takes air.").minutes(12 * channels.size()).with("damper per channel")
-                .care(Caution.INK, Caution.FORCE).ask(volumes("lost", channels, LOST_WITH_DAMPER)).moves(new Move.Draw(TO_DAMPER)).fulfils("damper", "white-damper").build();
+        return step("damper", "New damper or filter for " + names)
+                .say("One channel at a time. Wet the new one with its ink before it goes on, or it takes air.")
+                .minutes(12 * channels.size())
+                .with("damper per channel")
+                .care(Caution.INK, Caution.FORCE)
+                .ask(volumes("lost", channels, LOST_WITH_DAMPER))
+                .moves(new Move.Draw(TO_DAMPER))
+                .fulfils("damper", "white-damper")
+                .build();
     }
 
-    private static Step draw(String id, String title, List<ChannelCode> channels, Millilitres each, List<VesselKind> reach, String say) {
-        return step(id, title).say(say).minutes(5 * channels.size()).with("syringe per colour").care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE)
-                .ask(volumes("drawn", channels, each)).moves(new Move.Draw(reach))
-                .branch(Branch.stop("blocked", "Nothing moves", "Blocked: more force breaks the head. Stop here, and say so in the case.")).build();
+    private static Step draw(
+            String id, String title, List<ChannelCode> channels, Millilitres each, List<VesselKind> reach, String say) {
+        return step(id, title)
+                .say(say)
+                .minutes(5 * channels.size())
+                .with("syringe per colour")
+                .care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE)
+                .ask(volumes("drawn", channels, each))
+                .moves(new Move.Draw(reach))
+                .branch(Branch.stop(
+                        "blocked",
+                        "Nothing moves",
+                        "Blocked: more force breaks the head. Stop here, and say so in the case."))
+                .build();
     }
 }

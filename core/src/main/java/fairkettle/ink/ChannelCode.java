@@ -7,8 +7,23 @@ import java.util.regex.Pattern;
 public record ChannelCode(String code) implements Comparable<ChannelCode> {
 
     private static final Pattern CODES = Pattern.compile("K|C|M|Y|LC|LM|GY|PK|W[1-4]");
-    private static final Map<String, String> NAMES = Map.of("K", "black", "C", "cyan", "M", "magenta", "Y", "yellow",
-            "LC", "light cyan", "LM", "light magenta", "GY", "grey", "PK", "photo black");
+    private static final Map<String, String> NAMES = Map.of(
+            "K",
+            "black",
+            "C",
+            "cyan",
+            "M",
+            "magenta",
+            "Y",
+            "yellow",
+            "LC",
+            "light cyan",
+            "LM",
+            "light magenta",
+            "GY",
+            "grey",
+            "PK",
+            "photo black");
     private static final String ORDER = "K C M Y LC LM GY PK W1 W2 W3 W4";
 
     public ChannelCode {

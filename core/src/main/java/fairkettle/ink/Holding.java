@@ -34,8 +34,8 @@ public sealed interface Holding {
     /** The family that it holds, or held before it was put to rest; empty if it held none, or nobody knows. */
     default Optional<Family> ink() {
         return switch (this) {
-            case Inked(var family, _, _) -> Optional.of(family);
-            case Parked(var family, _, _) -> Optional.of(family);
+            case Inked(var family, var _, var _) -> Optional.of(family);
+            case Parked(var family, var _, var _) -> Optional.of(family);
             case NeverInked _, Unknown _ -> Optional.empty();
         };
     }
@@ -43,8 +43,8 @@ public sealed interface Holding {
     /** Whose ink that was; empty likewise. */
     default Optional<String> whose() {
         return switch (this) {
-            case Inked(_, var make, _) -> Optional.of(make);
-            case Parked(_, var make, _) -> Optional.of(make);
+            case Inked(var _, var make, var _) -> Optional.of(make);
+            case Parked(var _, var make, var _) -> Optional.of(make);
             case NeverInked _, Unknown _ -> Optional.empty();
         };
     }
@@ -57,8 +57,8 @@ public sealed interface Holding {
     default String label() {
         return switch (this) {
             case NeverInked _ -> "never inked";
-            case Inked(var family, _, _) -> family.label();
-            case Parked(var family, _, _) -> "parked on fluid, " + family.label() + " before";
+            case Inked(var family, var _, var _) -> family.label();
+            case Parked(var family, var _, var _) -> "parked on fluid, " + family.label() + " before";
             case Unknown _ -> "unknown ink";
         };
     }

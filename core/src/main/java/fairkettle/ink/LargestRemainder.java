@@ -35,9 +35,11 @@ public final class LargestRemainder {
             remainders[i] = product % sum;
             given += shares[i];
         }
-        int[] order = IntStream.range(0, weights.length).boxed()
+        int[] order = IntStream.range(0, weights.length)
+                .boxed()
                 .sorted((a, b) -> Long.compare(remainders[b], remainders[a]))
-                .mapToInt(Integer::intValue).toArray();
+                .mapToInt(Integer::intValue)
+                .toArray();
         for (int i = 0; given < total; i++, given++) {
             shares[order[i]]++;
         }

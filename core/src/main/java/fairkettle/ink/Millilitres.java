@@ -13,14 +13,16 @@ public record Millilitres(long microlitres) implements Comparable<Millilitres> {
 
     public Millilitres {
         if (microlitres < 0) {
-            throw new IllegalArgumentException("The volume (%s mL) must not be negative.".formatted(microlitres / 1000.0));
+            throw new IllegalArgumentException(
+                    "The volume (%s mL) must not be negative.".formatted(microlitres / 1000.0));
         }
     }
 
     /** @throws IllegalArgumentException if finer than a microlitre, negative, or not a number */
     public static Millilitres parse(String text) {
         try {
-            return new Millilitres(new BigDecimal(text.strip()).movePointRight(3).longValueExact());
+            return new Millilitres(
+                    new BigDecimal(text.strip()).movePointRight(3).longValueExact());
         } catch (ArithmeticException | NumberFormatException e) {
             throw new IllegalArgumentException(
                     "The volume (%s) is not a number of mL with at most three decimals.".formatted(text), e);

@@ -19,8 +19,12 @@ public record Money(long minor, Currency currency) implements Comparable<Money> 
 
     /** The nearest minor unit, halves away from zero, to an amount in major units. */
     public static Money rounded(double major, Currency currency) {
-        return new Money(BigDecimal.valueOf(major).movePointRight(currency.getDefaultFractionDigits())
-                .setScale(0, RoundingMode.HALF_UP).longValueExact(), currency);
+        return new Money(
+                BigDecimal.valueOf(major)
+                        .movePointRight(currency.getDefaultFractionDigits())
+                        .setScale(0, RoundingMode.HALF_UP)
+                        .longValueExact(),
+                currency);
     }
 
     public static Money sum(List<Money> amounts, Currency currency) {
@@ -41,7 +45,9 @@ public record Money(long minor, Currency currency) implements Comparable<Money> 
 
     /** Parts in proportion to the weights that add up to this amount to the minor unit. Not for negative amounts. */
     public List<Money> shared(long... weights) {
-        return LongStream.of(LargestRemainder.share(minor, weights)).mapToObj(part -> new Money(part, currency)).toList();
+        return LongStream.of(LargestRemainder.share(minor, weights))
+                .mapToObj(part -> new Money(part, currency))
+                .toList();
     }
 
     public double major() {
@@ -50,7 +56,8 @@ public record Money(long minor, Currency currency) implements Comparable<Money> 
 
     private Money sameCurrency(Money other) {
         if (!currency.equals(other.currency)) {
-            throw new IllegalArgumentException("Amounts in (%s) and (%s) cannot be added.".formatted(currency, other.currency));
+            throw new IllegalArgumentException(
+                    "Amounts in (%s) and (%s) cannot be added.".formatted(currency, other.currency));
         }
         return other;
     }
@@ -63,6 +70,7 @@ public record Money(long minor, Currency currency) implements Comparable<Money> 
     /** "GBP 12.34". */
     @Override
     public String toString() {
-        return currency + " " + BigDecimal.valueOf(minor, currency.getDefaultFractionDigits()).toPlainString();
+        return currency + " "
+                + BigDecimal.valueOf(minor, currency.getDefaultFractionDigits()).toPlainString();
     }
 }

@@ -1,8 +1,6 @@
 package fairkettle.ink;
 
-/**
- * What a vessel may hold a share of. Air is not booked: it is whatever capacity is left.
- */
+/** What a vessel may hold a share of. Air is not booked: it is whatever capacity is left. */
 public sealed interface Substance {
 
     /** Ink of a family and channel, from a lot on the shelf or, with lot 0, from before the account began. */
@@ -24,7 +22,8 @@ public sealed interface Substance {
         return switch (parts[0]) {
             case "ink" -> new Ink(Family.valueOf(parts[1]), ChannelCode.of(parts[2]), Long.parseLong(parts[3]));
             case "fluid" -> new Fluid(Family.valueOf(parts[1]));
-            default -> throw new IllegalArgumentException("The substance (%s) is neither ink nor fluid.".formatted(key));
+            default ->
+                throw new IllegalArgumentException("The substance (%s) is neither ink nor fluid.".formatted(key));
         };
     }
 }

@@ -48,19 +48,18 @@ public sealed interface Succession {
     String NEW_FOR_FOOD = "A new machine may hold test fluid, and its tubes and grease are not certified for food. From"
             + " now on it is for food only.";
 
-    /**
-     * @param make whose ink comes; the same family of another make is drained out, not topped up
-     */
+    /** @param make whose ink comes; the same family of another make is drained out, not topped up */
     static Succession of(Holding from, Family to, String make) {
         return switch (from) {
             case NeverInked _ -> new FirstFill(to.food() ? List.of(NEW_FOR_FOOD) : List.of());
             case Unknown _ -> to.food() ? new Refused(FOOD_NEVER) : drain(to, EnumSet.noneOf(Also.class));
-            case Parked(var family, var oldMake, var foodOnly) -> switch (of(new Inked(family, oldMake, foodOnly), to, make)) {
-                case TopUp() -> new Drain(EnumSet.noneOf(Also.class), List.of()); // the fluid comes out
-                case FirstFill fill -> fill;
-                case Drain drain -> drain;
-                case Refused refused -> refused;
-            };
+            case Parked(var family, var oldMake, var foodOnly) ->
+                switch (of(new Inked(family, oldMake, foodOnly), to, make)) {
+                    case TopUp() -> new Drain(EnumSet.noneOf(Also.class), List.of()); // the fluid comes out
+                    case FirstFill fill -> fill;
+                    case Drain drain -> drain;
+                    case Refused refused -> refused;
+                };
             case Inked(var family, var oldMake, var foodOnly) -> {
                 if (to.food() && !foodOnly) {
                     yield new Refused(FOOD_NEVER);

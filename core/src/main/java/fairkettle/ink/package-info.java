@@ -1,7 +1,7 @@
 /**
  * Inks, what may follow what, volumes and money. Knows nothing of machines.
- * <p>
- * Start with {@link fairkettle.ink.Succession}: it answers "may this ink follow that one?".
+ *
+ * <p>Start with {@link fairkettle.ink.Succession}: it answers "may this ink follow that one?".
  */
 @NullMarked
 package fairkettle.ink;

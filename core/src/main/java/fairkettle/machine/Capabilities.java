@@ -8,5 +8,10 @@ package fairkettle.machine;
  * @param headOut true if its user can take the head out
  * @param padByUser true if its user can change the waste pad or box
  */
-public record Capabilities(String largestSheet, boolean screen, boolean wireless, boolean powerCleanFromPanel, boolean headOut,
+public record Capabilities(
+        String largestSheet,
+        boolean screen,
+        boolean wireless,
+        boolean powerCleanFromPanel,
+        boolean headOut,
         boolean padByUser) {}

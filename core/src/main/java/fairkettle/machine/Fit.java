@@ -19,7 +19,10 @@ public record Fit(Feed feed, Chips chips, Map<ChannelCode, ChannelCode> carries)
         return new Fit(Feed.AS_BUILT, profile.chips().isEmpty() ? Chips.NONE : Chips.MAKERS, Map.of());
     }
 
-    /** Whether the levels that it reports of itself count anything: chips that are ignored or reset themselves say “full” for ever. */
+    /**
+     * Whether the levels that it reports of itself count anything: chips that are ignored or reset themselves say
+     * “full” for ever.
+     */
     public boolean levelsCount() {
         return chips == Chips.NONE || chips == Chips.MAKERS;
     }

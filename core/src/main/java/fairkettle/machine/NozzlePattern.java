@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.stream.IntStream;
 
 /**
- * The lattice of a machine's own nozzle check: one block per channel, side by side; in each block every nozzle draws one
- * short stroke, in stairs that go down to the right. Nozzle {@code i} draws stroke {@code i % steps} of stair
+ * The lattice of a machine's own nozzle check: one block per channel, side by side; in each block every nozzle draws
+ * one short stroke, in stairs that go down to the right. Nozzle {@code i} draws stroke {@code i % steps} of stair
  * {@code i / steps}. Lengths are mm from the top left corner of the first block.
  *
  * @param steps strokes in one stair
@@ -24,18 +24,28 @@ public record NozzlePattern(int steps, double pitch, double stroke, double gap, 
     public NozzlePattern {
         order = List.copyOf(order);
         if (steps < 2 || pitch <= 0 || stroke <= 0 || gap < 0 || steps * pitch < 0.8) {
-            throw new IllegalArgumentException("No check can be read with %d steps of %s mm, strokes of %s mm and gaps of %s mm: stairs must be at least 0.8 mm apart."
-                    .formatted(steps, pitch, stroke, gap));
+            throw new IllegalArgumentException(
+                    "No check can be read with %d steps of %s mm, strokes of %s mm and gaps of %s mm: stairs must be at least 0.8 mm apart."
+                            .formatted(steps, pitch, stroke, gap));
         }
-        if (!order.stream().sorted().toList().equals(IntStream.range(0, order.size()).boxed().toList())) {
-            throw new IllegalArgumentException("The order of the blocks (%s) must name every slot once, from 0.".formatted(order));
+        if (!order.stream()
+                .sorted()
+                .toList()
+                .equals(IntStream.range(0, order.size()).boxed().toList())) {
+            throw new IllegalArgumentException(
+                    "The order of the blocks (%s) must name every slot once, from 0.".formatted(order));
         }
     }
 
     /** What small heads draw: rows of 1/90 inch, fine ones of 1/180 inch. */
     static NozzlePattern usual(int nozzles, int slots) {
         boolean fine = nozzles > 120;
-        return new NozzlePattern(fine ? 9 : 6, INCH / (fine ? 180 : 90), 2, 3, IntStream.range(0, slots).boxed().toList());
+        return new NozzlePattern(
+                fine ? 9 : 6,
+                INCH / (fine ? 180 : 90),
+                2,
+                3,
+                IntStream.range(0, slots).boxed().toList());
     }
 
     public double left(int block, int nozzle) {

@@ -9,8 +9,12 @@ public final class PadFull {
     public static final double FULL = 0.95;
 
     /** Acts that put nothing into it. */
-    public static final List<String> STILL_GOES = List.of("Purge sheets: ink goes to paper", "A soak under the head, 5 to 10 minutes", "Rest, for air to rise",
-            "Drawing at the waste line into a bottle", "Printing, while the check is whole");
+    public static final List<String> STILL_GOES = List.of(
+            "Purge sheets: ink goes to paper",
+            "A soak under the head, 5 to 10 minutes",
+            "Rest, for air to rise",
+            "Drawing at the waste line into a bottle",
+            "Printing, while the check is whole");
 
     /** Acts that it would refuse, or that would run over. */
     public static final List<String> NOT = List.of("Cleanings", "Power cleanings", "An initial charge");

@@ -3,7 +3,10 @@ package fairkettle.machine;
 import java.time.Duration;
 import org.jspecify.annotations.Nullable;
 
-/** How an act is started at a machine: through a menu where there is a screen, with keys held where there is none, or in the driver. */
+/**
+ * How an act is started at a machine: through a menu where there is a screen, with keys held where there is none, or in
+ * the driver.
+ */
 public final class Panel {
 
     private static final Duration KEY = Duration.ofSeconds(5);
@@ -12,7 +15,12 @@ public final class Panel {
     private Panel() {}
 
     public enum Act {
-        CHECK("nozzle check"), CLEANING("cleaning"), POWER_CLEANING("power cleaning"), CHARGE("initial charge"), UPDATE_MODE("update mode"), CHIP_RESET("chip reset");
+        CHECK("nozzle check"),
+        CLEANING("cleaning"),
+        POWER_CLEANING("power cleaning"),
+        CHARGE("initial charge"),
+        UPDATE_MODE("update mode"),
+        CHIP_RESET("chip reset");
 
         private final String menu;
 
@@ -26,12 +34,27 @@ public final class Panel {
 
     public static How how(Capabilities capable, Act act) {
         return switch (act) {
-            case UPDATE_MODE -> new How(capable.screen() ? "Switch off. Hold the keys that the seller names while switching on, until the screen says update."
-                    : "Switch off. Hold the keys that the seller names while switching on, until two lamps blink in turn.", UPDATE);
+            case UPDATE_MODE ->
+                new How(
+                        capable.screen()
+                                ? "Switch off. Hold the keys that the seller names while switching on, until the"
+                                        + " screen says update."
+                                : "Switch off. Hold the keys that the seller names while switching on, until two lamps"
+                                        + " blink in turn.",
+                        UPDATE);
             case CHIP_RESET -> new How("With the carriage parked, hold the button on the cartridges.", KEY);
-            case POWER_CLEANING -> capable.powerCleanFromPanel() ? menu(act) : new How("Only in the driver on its computer: maintenance, power cleaning.", null);
-            case CHECK, CLEANING -> capable.screen() ? menu(act) : new How(act == Act.CHECK ? "Hold the paper key while switching on, and let go when the lamp blinks."
-                    : "Hold the ink key until the power lamp blinks.", KEY);
+            case POWER_CLEANING ->
+                capable.powerCleanFromPanel()
+                        ? menu(act)
+                        : new How("Only in the driver on its computer: maintenance, power cleaning.", null);
+            case CHECK, CLEANING ->
+                capable.screen()
+                        ? menu(act)
+                        : new How(
+                                act == Act.CHECK
+                                        ? "Hold the paper key while switching on, and let go when the lamp blinks."
+                                        : "Hold the ink key until the power lamp blinks.",
+                                KEY);
             case CHARGE -> capable.screen() ? menu(act) : new How("Hold the help key until the ink lamp blinks.", KEY);
         };
     }

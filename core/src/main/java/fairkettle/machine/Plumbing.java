@@ -15,8 +15,8 @@ public final class Plumbing {
     }
 
     /**
-     * Exchanges of a well-mixed volume until a share is left: each exchange of its own volume in small portions leaves 1/e
-     * of what was there (the washout of a stirred tank), so n = ln(1/share).
+     * Exchanges of a well-mixed volume until a share is left: each exchange of its own volume in small portions leaves
+     * 1/e of what was there (the washout of a stirred tank), so n = ln(1/share).
      *
      * @param residue share wanted, above 0 and below 1
      */
@@ -33,12 +33,15 @@ public final class Plumbing {
         return barbToBase / 2;
     }
 
-    /** What a bottle holds that cannot be looked into. @param gross g, with ink; @param empty g; @param density g per mL */
+    /**
+     * What a bottle holds that cannot be looked into. @param gross g, with ink; @param empty g; @param density g per mL
+     */
     public static Millilitres byWeight(double gross, double empty, double density) {
         positive(density, "The density");
         positive(empty, "The empty weight");
         if (gross < empty) {
-            throw new IllegalArgumentException("It weighs less than the empty bottle. Was it weighed with its cap both times?");
+            throw new IllegalArgumentException(
+                    "It weighs less than the empty bottle. Was it weighed with its cap both times?");
         }
         return Millilitres.rounded((gross - empty) / density);
     }

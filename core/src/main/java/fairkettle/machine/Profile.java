@@ -20,9 +20,22 @@ import org.jspecify.annotations.Nullable;
  * @param chips what its cartridges’ chips can be answered with; empty if it has none
  * @param pattern of its own nozzle check; the usual one for its nozzles if none is given
  */
-public record Profile(String id, String name, Architecture architecture, List<Channel> channels, Family built,
-        Millilitres padCapacity, Draws draws, Minutes minutes, CarriageFreeing freeing, int screws, boolean powerFirst,
-        boolean headsByUser, List<Chips> chips, Capabilities capable, @Nullable NozzlePattern pattern) {
+public record Profile(
+        String id,
+        String name,
+        Architecture architecture,
+        List<Channel> channels,
+        Family built,
+        Millilitres padCapacity,
+        Draws draws,
+        Minutes minutes,
+        CarriageFreeing freeing,
+        int screws,
+        boolean powerFirst,
+        boolean headsByUser,
+        List<Chips> chips,
+        Capabilities capable,
+        @Nullable NozzlePattern pattern) {
 
     private static final Vessel OUTBOARD_TANK = Vessel.of(VesselKind.TANK, "110", "2");
     private static final Vessel RIBBON = Vessel.of(VesselKind.TUBE, "4.5", "0.5");
@@ -38,7 +51,10 @@ public record Profile(String id, String name, Architecture architecture, List<Ch
         if (channels.stream().map(Channel::code).distinct().count() != channels.size()) {
             throw new IllegalArgumentException("Profile %s names a channel twice.".formatted(id));
         }
-        pattern = pattern == null ? NozzlePattern.usual(channels.stream().mapToInt(Channel::nozzles).max().orElseThrow(), channels.size()) : pattern;
+        pattern = pattern == null
+                ? NozzlePattern.usual(
+                        channels.stream().mapToInt(Channel::nozzles).max().orElseThrow(), channels.size())
+                : pattern;
     }
 
     /** As its own nozzle check draws it. */
@@ -53,8 +69,13 @@ public record Profile(String id, String name, Architecture architecture, List<Ch
      * @param initialCharge lost while the path is charged
      * @param sheet a fully covered A4 sheet
      */
-    public record Draws(Millilitres nozzleCheck, Millilitres healthSheet, Millilitres sheet, Millilitres cleaning,
-            Millilitres powerCleaning, Millilitres initialCharge) {
+    public record Draws(
+            Millilitres nozzleCheck,
+            Millilitres healthSheet,
+            Millilitres sheet,
+            Millilitres cleaning,
+            Millilitres powerCleaning,
+            Millilitres initialCharge) {
 
         public static final Draws USUAL = new Draws(ml("0.02"), ml("0.1"), ml("0.7"), ml("0.9"), ml("7"), ml("6"));
 
@@ -64,13 +85,16 @@ public record Profile(String id, String name, Architecture architecture, List<Ch
     }
 
     /** Machine minutes per act. */
-    public record Minutes(int nozzleCheck, int sheet, int cleaning, int powerCleaning, int initialCharge, int alignment) {
+    public record Minutes(
+            int nozzleCheck, int sheet, int cleaning, int powerCleaning, int initialCharge, int alignment) {
         public static final Minutes USUAL = new Minutes(1, 2, 3, 6, 9, 5);
     }
 
     public Channel channel(ChannelCode code) {
-        return channels.stream().filter(c -> c.code().equals(code)).findFirst().orElseThrow(
-                () -> new IllegalArgumentException("A %s has no channel %s.".formatted(name, code)));
+        return channels.stream()
+                .filter(c -> c.code().equals(code))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("A %s has no channel %s.".formatted(name, code)));
     }
 
     public List<ChannelCode> codes() {
@@ -82,27 +106,47 @@ public record Profile(String id, String name, Architecture architecture, List<Ch
         if (fit.feed() == Feed.AS_BUILT && fit.carries().isEmpty()) {
             return this;
         }
-        var slots = channels.stream().map(c -> {
-            var code = fit.carries().getOrDefault(c.code(), c.code());
-            return new Channel(code, path(c, code, fit.feed()), c.nozzles());
-        }).toList();
+        var slots = channels.stream()
+                .map(c -> {
+                    var code = fit.carries().getOrDefault(c.code(), c.code());
+                    return new Channel(code, path(c, code, fit.feed()), c.nozzles());
+                })
+                .toList();
         var now = switch (fit.feed()) {
             case AS_BUILT, REFILLABLE -> architecture;
             case BULK -> Architecture.BULK;
             case FILM -> Architecture.FILM;
         };
-        return new Profile(id, fit.feed() == Feed.AS_BUILT ? name : name + ", " + fit.feed().label(), now, slots, built, padCapacity, draws,
-                minutes, freeing, screws, powerFirst, headsByUser, chips, capable, pattern);
+        return new Profile(
+                id,
+                fit.feed() == Feed.AS_BUILT ? name : name + ", " + fit.feed().label(),
+                now,
+                slots,
+                built,
+                padCapacity,
+                draws,
+                minutes,
+                freeing,
+                screws,
+                powerFirst,
+                headsByUser,
+                chips,
+                capable,
+                pattern);
     }
 
     private static List<Vessel> path(Channel slot, ChannelCode code, Feed feed) {
         return switch (feed) {
             case AS_BUILT, REFILLABLE -> slot.path();
-            case BULK -> List.of(OUTBOARD_TANK, RIBBON, slot.vessel(VesselKind.CARTRIDGE), slot.vessel(VesselKind.HEAD));
+            case BULK ->
+                List.of(OUTBOARD_TANK, RIBBON, slot.vessel(VesselKind.CARTRIDGE), slot.vessel(VesselKind.HEAD));
             case FILM -> {
                 boolean tank = slot.first().kind() == VesselKind.TANK;
-                yield List.of(tank ? slot.first() : OUTBOARD_TANK, code.white() ? WHITE_TUBE : tank ? slot.vessel(VesselKind.TUBE) : RIBBON,
-                        tank ? slot.vessel(VesselKind.DAMPER) : DAMPER, slot.vessel(VesselKind.HEAD));
+                yield List.of(
+                        tank ? slot.first() : OUTBOARD_TANK,
+                        code.white() ? WHITE_TUBE : tank ? slot.vessel(VesselKind.TUBE) : RIBBON,
+                        tank ? slot.vessel(VesselKind.DAMPER) : DAMPER,
+                        slot.vessel(VesselKind.HEAD));
             }
         };
     }
@@ -110,15 +154,53 @@ public record Profile(String id, String name, Architecture architecture, List<Ch
     /** Its own nozzle check as it really draws it. @param nozzles strokes of each channel */
     public Profile drawing(NozzlePattern seen, int nozzles) {
         if (seen.order().size() != channels.size()) {
-            throw new IllegalArgumentException("The order names %d blocks; the machine has %d channels.".formatted(seen.order().size(), channels.size()));
+            throw new IllegalArgumentException("The order names %d blocks; the machine has %d channels."
+                    .formatted(seen.order().size(), channels.size()));
         }
-        var counted = channels.stream().map(c -> new Channel(c.code(), c.path(), nozzles)).toList();
-        return new Profile(id, name, architecture, counted, built, padCapacity, draws, minutes, freeing, screws, powerFirst, headsByUser, chips, capable, seen);
+        var counted = channels.stream()
+                .map(c -> new Channel(c.code(), c.path(), nozzles))
+                .toList();
+        return new Profile(
+                id,
+                name,
+                architecture,
+                counted,
+                built,
+                padCapacity,
+                draws,
+                minutes,
+                freeing,
+                screws,
+                powerFirst,
+                headsByUser,
+                chips,
+                capable,
+                seen);
     }
 
     /** What a shop calls its own copy, corrected by measuring. */
-    public Profile copiedAs(String otherId, String otherName, List<Channel> corrected, Draws otherDraws, Minutes otherMinutes, Millilitres pad) {
-        return new Profile(otherId, otherName, architecture, corrected, built, pad, otherDraws, otherMinutes, freeing, screws, powerFirst,
-                headsByUser, chips, capable, pattern);
+    public Profile copiedAs(
+            String otherId,
+            String otherName,
+            List<Channel> corrected,
+            Draws otherDraws,
+            Minutes otherMinutes,
+            Millilitres pad) {
+        return new Profile(
+                otherId,
+                otherName,
+                architecture,
+                corrected,
+                built,
+                pad,
+                otherDraws,
+                otherMinutes,
+                freeing,
+                screws,
+                powerFirst,
+                headsByUser,
+                chips,
+                capable,
+                pattern);
     }
 }

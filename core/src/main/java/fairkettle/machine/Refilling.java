@@ -23,7 +23,10 @@ public final class Refilling {
         return level.mL() <= LAST_MARK * capacity.mL();
     }
 
-    /** Whether what a machine says is too far from what is in it. @param says share of a full vessel; @param was by the account, likewise */
+    /**
+     * Whether what a machine says is too far from what is in it. @param says share of a full vessel; @param was by the
+     * account, likewise
+     */
     public static boolean apart(double says, double was) {
         return Math.abs(says - was) > APART;
     }
@@ -55,7 +58,9 @@ public final class Refilling {
         }
     }
 
-    /** Share of the vessel at which it wants ink, where the shop has said nothing: a chip counts, a window is looked at. */
+    /**
+     * Share of the vessel at which it wants ink, where the shop has said nothing: a chip counts, a window is looked at.
+     */
     public static double usualTrigger(Architecture architecture) {
         return switch (architecture) {
             case TANK, SNAP_IN -> 0.3; // a little under the last third mark; a power cleaning takes the rest
@@ -66,15 +71,16 @@ public final class Refilling {
     }
 
     /**
-     * Each refill to the line replaces what went since the one before; that over the time between is a rate. Their total
-     * over the whole time is expected, the largest and smallest give the range.
+     * Each refill to the line replaces what went since the one before; that over the time between is a rate. Their
+     * total over the whole time is expected, the largest and smallest give the range.
      *
      * @param level in the vessel now
      * @param trigger level at which it wants ink
      * @param sheet mL of a fully covered sheet
      * @return empty with fewer than three refills
      */
-    public static Optional<Forecast> forecast(List<Refill> refills, Millilitres level, Millilitres trigger, Millilitres sheet, Instant now) {
+    public static Optional<Forecast> forecast(
+            List<Refill> refills, Millilitres level, Millilitres trigger, Millilitres sheet, Instant now) {
         if (refills.size() < ENOUGH) {
             return Optional.empty();
         }
@@ -82,15 +88,22 @@ public final class Refilling {
         double least = Double.MAX_VALUE;
         double poured = 0;
         for (int i = 1; i < refills.size(); i++) {
-            double days = days(Duration.between(refills.get(i - 1).at(), refills.get(i).at()));
+            double days = days(
+                    Duration.between(refills.get(i - 1).at(), refills.get(i).at()));
             double rate = refills.get(i).poured().mL() / Math.max(days, 0.01);
             most = Math.max(most, rate);
             least = Math.min(least, rate);
             poured += refills.get(i).poured().mL();
         }
-        double usual = poured / Math.max(0.01, days(Duration.between(refills.getFirst().at(), refills.getLast().at())));
+        double usual = poured
+                / Math.max(
+                        0.01,
+                        days(Duration.between(
+                                refills.getFirst().at(), refills.getLast().at())));
         double left = Math.max(0, level.mL() - trigger.mL());
-        return Optional.of(new Forecast(after(now, left / most), after(now, left / usual), after(now, left / least), (int) (left / (sheet.mL() * PAGE))));
+        return Optional.of(
+                new Forecast(after(now, left / most), after(now, left / usual), after(now, left / least), (int)
+                        (left / (sheet.mL() * PAGE))));
     }
 
     private static double days(Duration span) {

@@ -16,7 +16,10 @@ public final class Standing {
     /** @param lidOpen height with the lid up; @param cord length of its cord */
     public record Machine(double width, double depth, double lidOpen, double weight, double cord) {}
 
-    /** @param above free height above the table; @param bears what it is rated for; @param socket way from the machine's back to the socket */
+    /**
+     * @param above free height above the table; @param bears what it is rated for; @param socket way from the machine's
+     *     back to the socket
+     */
     public record Table(double width, double depth, double height, double above, double bears, double socket) {}
 
     /** What does not fit, each with its figure; empty if it fits. */
@@ -24,7 +27,11 @@ public final class Standing {
         var found = new ArrayList<String>();
         lack(found, machine.width(), table.width(), "The table is %.0f cm too narrow.");
         lack(found, machine.depth(), table.depth(), "The table is %.0f cm too shallow.");
-        lack(found, machine.lidOpen() + LID_PROP, table.above(), "The lid wants %.0f cm more above it, with its prop and tubes in.");
+        lack(
+                found,
+                machine.lidOpen() + LID_PROP,
+                table.above(),
+                "The lid wants %.0f cm more above it, with its prop and tubes in.");
         lack(found, machine.weight(), table.bears(), "The table bears %.0f kg too little.");
         lack(found, table.socket(), machine.cord(), "The cord is %.0f cm too short. No extension under a wet bench.");
         return found;
@@ -37,7 +44,8 @@ public final class Standing {
             found.add("Lift it with two people.");
         }
         if (table.height() < LOW || table.height() > HIGH) {
-            found.add("A table of %.0f cm is awkward for hands inside; between %.0f and %.0f cm is better.".formatted(table.height(), LOW, HIGH));
+            found.add("A table of %.0f cm is awkward for hands inside; between %.0f and %.0f cm is better."
+                    .formatted(table.height(), LOW, HIGH));
         }
         return found;
     }

@@ -10,11 +10,16 @@ import org.jspecify.annotations.Nullable;
  * @param heel what stays behind when it has been emptied as well as the method allows
  * @param depth mm that ink stands high in it when it is full; for a tube its bore; null for the usual of its kind
  */
-public record Vessel(VesselKind kind, Millilitres capacity, Millilitres heel, @Nullable Double depth) {
+public record Vessel(
+        VesselKind kind,
+        Millilitres capacity,
+        Millilitres heel,
+        @Nullable Double depth) {
 
     public Vessel {
         if (capacity.isZero()) {
-            throw new IllegalArgumentException("The %s holds nothing; give its capacity in mL.".formatted(kind.label()));
+            throw new IllegalArgumentException(
+                    "The %s holds nothing; give its capacity in mL.".formatted(kind.label()));
         }
         if (heel.compareTo(capacity) > 0) {
             throw new IllegalArgumentException("The heel of the %s (%s mL) is more than it holds (%s mL)."
@@ -29,7 +34,9 @@ public record Vessel(VesselKind kind, Millilitres capacity, Millilitres heel, @N
         this(kind, capacity, heel, null);
     }
 
-    /** How high ink stands in it, mm. A line that lies is as deep as its bore, however full. @param share filled, 0 to 1 */
+    /**
+     * How high ink stands in it, mm. A line that lies is as deep as its bore, however full. @param share filled, 0 to 1
+     */
     public double depthAt(double share) {
         double full = depth == null ? kind.usualDepth() : depth;
         return kind == VesselKind.TUBE ? full : full * share;

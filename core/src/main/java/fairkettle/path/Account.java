@@ -24,8 +24,8 @@ import java.util.stream.Collectors;
  * The ink account of one machine while something is done to it: it knows what its places hold, carries out acts, and
  * tells at the end which {@linkplain #postings() postings} they come to. Acts are facts: when more came out than the
  * account knew of, the account was wrong, and a correction says so.
- * <p>
- * Not for sharing between threads; make one, use it, keep the postings.
+ *
+ * <p>Not for sharing between threads; make one, use it, keep the postings.
  */
 public final class Account {
 
@@ -78,7 +78,8 @@ public final class Account {
                 all.add(new Posting(place, substance, amount));
             }
         }));
-        all.sort(Comparator.comparing((Posting p) -> p.place().key()).thenComparing(p -> p.substance().key()));
+        all.sort(Comparator.comparing((Posting p) -> p.place().key())
+                .thenComparing(p -> p.substance().key()));
         return all;
     }
 
@@ -95,7 +96,9 @@ public final class Account {
         }));
     }
 
-    /** Ink from a bottle into the first vessel. A vessel that the account knew to be fuller than it can be is corrected. */
+    /**
+     * Ink from a bottle into the first vessel. A vessel that the account knew to be fuller than it can be is corrected.
+     */
     public void pour(Channel channel, long lot, Substance ink, Millilitres volume) {
         takeFromBottle(lot, ink, volume);
         var tank = place(channel, channel.first());
@@ -115,7 +118,8 @@ public final class Account {
     /** The same into another place: clean ink goes back into its bottle. */
     public void draw(Channel channel, List<VesselKind> reach, Millilitres volume, Substance unknown, Place to) {
         var vessels = vessels(channel, reach);
-        var known = vessels.stream().map(v -> at(place(channel, v)).volume()).reduce(Millilitres.ZERO, Millilitres::plus);
+        var known =
+                vessels.stream().map(v -> at(place(channel, v)).volume()).reduce(Millilitres.ZERO, Millilitres::plus);
         var first = place(channel, vessels.getFirst());
         var missing = volume.over(known);
         if (!missing.isZero()) {
@@ -133,12 +137,20 @@ public final class Account {
         }
         if (!left.isZero()) {
             for (int i = 0; i < vessels.size() && !left.isZero(); i++) {
-                left = left.over(passThrough(channel, vessels, i, at(place(channel, vessels.get(i))).volume().min(left), to));
+                left = left.over(passThrough(
+                        channel,
+                        vessels,
+                        i,
+                        at(place(channel, vessels.get(i))).volume().min(left),
+                        to));
             }
         }
     }
 
-    /** Seen with one's own eyes: the reach brings nothing but air, so it holds its heels and the rest was reckoned wrong. */
+    /**
+     * Seen with one's own eyes: the reach brings nothing but air, so it holds its heels and the rest was reckoned
+     * wrong.
+     */
     public void foundEmpty(Channel channel, List<VesselKind> reach) {
         for (var vessel : vessels(channel, reach)) {
             var place = place(channel, vessel);
@@ -167,7 +179,8 @@ public final class Account {
     }
 
     /**
-     * The path is charged: vessels behind the first fill up from it, then the loss flows through all of them to the pad.
+     * The path is charged: vessels behind the first fill up from it, then the loss flows through all of them to the
+     * pad.
      */
     public void charge(Channel channel, Millilitres loss) {
         prime(channel, channel.path().stream().map(Vessel::kind).toList());
@@ -178,7 +191,8 @@ public final class Account {
     public void prime(Channel channel, List<VesselKind> reach) {
         var path = vessels(channel, reach);
         for (int i = 1; i < path.size(); i++) {
-            var room = path.get(i).capacity().over(at(place(channel, path.get(i))).volume());
+            var room =
+                    path.get(i).capacity().over(at(place(channel, path.get(i))).volume());
             for (int j = 0; j < i; j++) {
                 var from = place(channel, path.get(j));
                 move(from, place(channel, path.get(j + 1)), at(from).taken(room.min(at(from).volume())));
@@ -194,7 +208,10 @@ public final class Account {
 
     /** Out of a cartridge on the tray, at its outlet. */
     public void drawOnTray(Channel channel, Millilitres volume, Place to) {
-        move(tray(channel), to, at(tray(channel)).taken(volume.min(at(tray(channel)).volume())));
+        move(
+                tray(channel),
+                to,
+                at(tray(channel)).taken(volume.min(at(tray(channel)).volume())));
     }
 
     /** From the tank through the tube into the cartridge on the tray, until that is full. */
@@ -202,7 +219,13 @@ public final class Account {
         var tank = place(channel, channel.first());
         for (var kind : List.of(VesselKind.TUBE, VesselKind.CARTRIDGE)) {
             var to = kind == VesselKind.CARTRIDGE ? tray(channel) : place(channel, channel.vessel(kind));
-            move(tank, to, at(tank).taken(channel.vessel(kind).capacity().over(at(to).volume()).min(at(tank).volume())));
+            move(
+                    tank,
+                    to,
+                    at(tank).taken(channel.vessel(kind)
+                            .capacity()
+                            .over(at(to).volume())
+                            .min(at(tank).volume())));
         }
     }
 
@@ -213,7 +236,10 @@ public final class Account {
     /** A cartridge as the maker sells it: full. */
     public void supplied(Channel channel, Substance ink) {
         var first = place(channel, channel.first());
-        move(SUPPLIER, first, Mixture.of(ink, channel.first().capacity().over(at(first).volume())));
+        move(
+                SUPPLIER,
+                first,
+                Mixture.of(ink, channel.first().capacity().over(at(first).volume())));
     }
 
     /** Cleaning fluid that stays: into the first vessel, and on through the path. */
@@ -223,8 +249,8 @@ public final class Account {
     }
 
     /**
-     * A slot is fitted anew: what is in vessels that come off is put aside with them, what is in the others stays, under
-     * the code that the slot carries from now on.
+     * A slot is fitted anew: what is in vessels that come off is put aside with them, what is in the others stays,
+     * under the code that the slot carries from now on.
      */
     public void refit(Channel before, Channel after, List<VesselKind> renewed) {
         for (var vessel : before.path()) {
@@ -245,13 +271,15 @@ public final class Account {
      */
     public void flow(Channel channel, Millilitres volume, Place to) {
         var path = channel.path();
-        long slug = path.stream().mapToLong(v -> v.capacity().microlitres()).min().orElseThrow() / 4;
+        long slug =
+                path.stream().mapToLong(v -> v.capacity().microlitres()).min().orElseThrow() / 4;
         for (long left = volume.microlitres(); left > 0; left -= slug) {
             var part = new Millilitres(Math.min(slug, left));
             for (int i = path.size() - 1; i >= 0; i--) {
                 var from = place(channel, path.get(i));
                 var into = i == path.size() - 1 ? to : place(channel, path.get(i + 1));
-                var room = i == path.size() - 1 ? part : path.get(i + 1).capacity().over(at(into).volume());
+                var room =
+                        i == path.size() - 1 ? part : path.get(i + 1).capacity().over(at(into).volume());
                 move(from, into, at(from).taken(part.min(at(from).volume()).min(room)));
             }
         }
@@ -291,7 +319,8 @@ public final class Account {
 
     private static Mixture scaled(Mixture like, Millilitres volume) {
         var substances = List.copyOf(like.parts().keySet());
-        long[] shares = fairkettle.ink.LargestRemainder.share(volume.microlitres(),
+        long[] shares = fairkettle.ink.LargestRemainder.share(
+                volume.microlitres(),
                 like.parts().values().stream().mapToLong(Long::longValue).toArray());
         var parts = new HashMap<Substance, Long>();
         for (int i = 0; i < shares.length; i++) {

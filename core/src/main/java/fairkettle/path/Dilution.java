@@ -1,12 +1,11 @@
 package fairkettle.path;
 
-
 /**
  * Rinsing drained vessels, well mixed, one after the other.
- * <p>
- * Each vessel holds its heel {@code h} with a share {@code c} of a component. A rinse of {@code v} mL enters with share
- * {@code x}; in every vessel it reaches, {@code c ← (c·h + x·v)/(h + v)} and {@code x ← c}. The heel stays and {@code v}
- * moves on. One vessel rinsed n times has the closed form {@code c = (h/(h+v))^n}.
+ *
+ * <p>Each vessel holds its heel {@code h} with a share {@code c} of a component. A rinse of {@code v} mL enters with
+ * share {@code x}; in every vessel it reaches, {@code c ← (c·h + x·v)/(h + v)} and {@code x ← c}. The heel stays and
+ * {@code v} moves on. One vessel rinsed n times has the closed form {@code c = (h/(h+v))^n}.
  */
 public final class Dilution {
 
@@ -44,8 +43,8 @@ public final class Dilution {
     }
 
     /**
-     * The volume of each of a number of equal rinses that brings the residue to a target, by bisection: the residue falls
-     * as the volume grows.
+     * The volume of each of a number of equal rinses that brings the residue to a target, by bisection: the residue
+     * falls as the volume grows.
      *
      * @return mL per rinse, to 1e-9 relative; infinite if no volume reaches the target
      */
@@ -78,5 +77,4 @@ public final class Dilution {
         }
         return residue(heels, shares, capacity);
     }
-
 }

@@ -1,14 +1,14 @@
 package fairkettle.path;
 
 /**
- * Full, well-mixed vessels in series with clean liquid flowing in: {@code dc_i/du = (c_{i−1} − c_i)/V_i}, {@code c_0 = 0}.
- * One vessel: {@code c = exp(−u/V)}.
- * <p>
- * The system is linear, so {@code c(u) = exp(A·u)·c(0)}. It is evaluated by <em>uniformisation</em>: with
- * {@code q = 1/min V} the matrix {@code P = I + A/q} has no negative entry, and
- * {@code c(u) = Σ_k Poisson(q·u; k) · P^k · c(0)}. Every term is positive, so nothing cancels and even tiny shares keep
- * their relative accuracy, which a step-by-step integration would lose; it also takes equal volumes in its stride, where
- * the closed form divides by zero. Long flows are cut into pieces so that {@code exp(−q·u)} stays a number.
+ * Full, well-mixed vessels in series with clean liquid flowing in: {@code dc_i/du = (c_{i−1} − c_i)/V_i}, {@code c_0 =
+ * 0}. One vessel: {@code c = exp(−u/V)}.
+ *
+ * <p>The system is linear, so {@code c(u) = exp(A·u)·c(0)}. It is evaluated by <em>uniformisation</em>: with {@code q =
+ * 1/min V} the matrix {@code P = I + A/q} has no negative entry, and {@code c(u) = Σ_k Poisson(q·u; k) · P^k · c(0)}.
+ * Every term is positive, so nothing cancels and even tiny shares keep their relative accuracy, which a step-by-step
+ * integration would lose; it also takes equal volumes in its stride, where the closed form divides by zero. Long flows
+ * are cut into pieces so that {@code exp(−q·u)} stays a number.
  */
 public final class FlowThrough {
 
@@ -66,8 +66,8 @@ public final class FlowThrough {
     }
 
     /**
-     * How much must flow until the outlet is below a share, and stays there: dirtier vessels upstream can raise it again
-     * for a while.
+     * How much must flow until the outlet is below a share, and stays there: dirtier vessels upstream can raise it
+     * again for a while.
      *
      * @return mL; 0 if it already is
      */
@@ -103,7 +103,8 @@ public final class FlowThrough {
 
     /**
      * Where the outlet's share passes the target, by false position on its logarithm: the share falls almost like an
-     * exponential, so a straight line through two logarithms lands close. The Illinois weighting keeps both ends moving.
+     * exponential, so a straight line through two logarithms lands close. The Illinois weighting keeps both ends
+     * moving.
      *
      * @param within mL by which it is certainly below
      */
@@ -113,7 +114,8 @@ public final class FlowThrough {
         double atLow = Math.log(shares[shares.length - 1] / target);
         double atHigh = Math.log(outlet(volumes, shares, high) / target);
         for (int kept = 0, i = 0; i < 60 && high - low > 1e-5 * within; i++) { // a hundredth of a drop
-            double middle = Math.clamp((low * atHigh - high * atLow) / (atHigh - atLow), low + 1e-6 * within, high - 1e-6 * within);
+            double middle = Math.clamp(
+                    (low * atHigh - high * atLow) / (atHigh - atLow), low + 1e-6 * within, high - 1e-6 * within);
             double there = Math.log(outlet(volumes, shares, middle) / target);
             if (there > 0) {
                 low = middle;

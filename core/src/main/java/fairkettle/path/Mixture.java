@@ -8,7 +8,8 @@ import java.util.TreeMap;
 import java.util.function.Predicate;
 
 /**
- * What a vessel holds: whole microlitres of each substance, well mixed. Never holds a zero, so equal mixtures are equal.
+ * What a vessel holds: whole microlitres of each substance, well mixed. Never holds a zero, so equal mixtures are
+ * equal.
  */
 public record Mixture(Map<Substance, Long> parts) {
 
@@ -18,7 +19,8 @@ public record Mixture(Map<Substance, Long> parts) {
         var kept = new TreeMap<Substance, Long>((a, b) -> a.key().compareTo(b.key()));
         parts.forEach((substance, amount) -> {
             if (amount < 0) {
-                throw new IllegalArgumentException("Impossible state: (%s µL) of %s.".formatted(amount, substance.key()));
+                throw new IllegalArgumentException(
+                        "Impossible state: (%s µL) of %s.".formatted(amount, substance.key()));
             }
             if (amount > 0) {
                 kept.put(substance, amount);
@@ -32,7 +34,8 @@ public record Mixture(Map<Substance, Long> parts) {
     }
 
     public Millilitres volume() {
-        return new Millilitres(parts.values().stream().mapToLong(Long::longValue).sum());
+        return new Millilitres(
+                parts.values().stream().mapToLong(Long::longValue).sum());
     }
 
     /** The share, 0 to 1, of what matches; 0 of nothing. */
@@ -42,8 +45,10 @@ public record Mixture(Map<Substance, Long> parts) {
     }
 
     public Millilitres amount(Predicate<Substance> matching) {
-        return new Millilitres(parts.entrySet().stream().filter(e -> matching.test(e.getKey()))
-                .mapToLong(Map.Entry::getValue).sum());
+        return new Millilitres(parts.entrySet().stream()
+                .filter(e -> matching.test(e.getKey()))
+                .mapToLong(Map.Entry::getValue)
+                .sum());
     }
 
     /**
@@ -56,7 +61,8 @@ public record Mixture(Map<Substance, Long> parts) {
             throw new IllegalArgumentException("%s mL cannot be taken from %s mL.".formatted(volume, volume()));
         }
         var substances = parts.keySet().toArray(Substance[]::new);
-        long[] shares = LargestRemainder.share(volume.microlitres(),
+        long[] shares = LargestRemainder.share(
+                volume.microlitres(),
                 parts.values().stream().mapToLong(Long::longValue).toArray());
         var taken = new java.util.HashMap<Substance, Long>();
         for (int i = 0; i < substances.length; i++) {

@@ -23,14 +23,19 @@ public sealed interface Place {
 
     /** The account's outside ends: never empty, never full. */
     enum Outside implements Place {
-        SUPPLIER, PAPER,
+        SUPPLIER,
+        PAPER,
         /** waste that went into no bottle with a name, or has left the house */
         WASTE_BOTTLE,
         /** in parts that came off and were put aside */
-        PUT_ASIDE, EVAPORATION, CORRECTION
+        PUT_ASIDE,
+        EVAPORATION,
+        CORRECTION
     }
 
-    /** "path/3/C/TANK", "tray/3/C", "bottle/12", "pad/3", "waste/2" or "outside/PAPER": the inverse of {@link #parse}. */
+    /**
+     * "path/3/C/TANK", "tray/3/C", "bottle/12", "pad/3", "waste/2" or "outside/PAPER": the inverse of {@link #parse}.
+     */
     default String key() {
         return switch (this) {
             case InPath(var machine, var channel, var vessel) -> "path/%d/%s/%s".formatted(machine, channel, vessel);

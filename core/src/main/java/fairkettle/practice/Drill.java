@@ -42,7 +42,10 @@ public enum Drill {
         }
     }
 
-    /** Something that is set one way or the other. @param right how it must stand; @param wrong how else it can, and what that does to the flow */
+    /**
+     * Something that is set one way or the other. @param right how it must stand; @param wrong how else it can, and
+     * what that does to the flow
+     */
     public record Port(String label, String right, List<Answer> wrong) {
         public Port {
             wrong = List.copyOf(wrong);

@@ -2,7 +2,10 @@ package fairkettle.practice;
 
 import fairkettle.clinic.Situation.Prices;
 
-/** How well a machine was treated in practice, 0 to 100: by the right ending first, then by what it took against a careful hand. */
+/**
+ * How well a machine was treated in practice, 0 to 100: by the right ending first, then by what it took against a
+ * careful hand.
+ */
 public final class Score {
 
     private static final double HINT = 5; // points
@@ -13,7 +16,10 @@ public final class Score {
 
     private Score() {}
 
-    /** @param calledCured what the learner said; @param cured and {@code hopeless} what it really was; @param parted whether the plate was forced apart */
+    /**
+     * @param calledCured what the learner said; @param cured and {@code hopeless} what it really was; @param parted
+     *     whether the plate was forced apart
+     */
     public record Ended(boolean calledCured, boolean cured, boolean hopeless, boolean parted) {}
 
     /** mL of ink, minutes of hands, hours of the machine. */

@@ -27,8 +27,15 @@ public sealed interface Ask {
         }
     }
 
-    /** One answer for each of several things: of each channel, of each bank. @param same whether each may be answered by its own name alone */
-    record Each(String question, List<String> items, List<String> answers, @Nullable Boolean same) implements Ask {
+    /**
+     * One answer for each of several things: of each channel, of each bank. @param same whether each may be answered by
+     * its own name alone
+     */
+    record Each(
+            String question,
+            List<String> items,
+            List<String> answers,
+            @Nullable Boolean same) implements Ask {
         public Each {
             items = List.copyOf(items);
             answers = List.copyOf(answers);

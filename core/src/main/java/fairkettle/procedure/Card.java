@@ -22,8 +22,8 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A procedure being carried out: a state machine without a clock or a memory of its own. Every act gives a new card or a
- * refusal with its reasons; the same act twice is done once.
+ * A procedure being carried out: a state machine without a clock or a memory of its own. Every act gives a new card or
+ * a refusal with its reasons; the same act twice is done once.
  *
  * @param start the machine's state when the card was made
  * @param runs the steps in order, with those that branches brought in
@@ -40,7 +40,11 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
     }
 
     public static Card of(Procedure procedure, Instant now) {
-        return new Card(procedure.start(), procedure.steps().stream().map(StepRun::open).toList(), List.of(), Map.of())
+        return new Card(
+                        procedure.start(),
+                        procedure.steps().stream().map(StepRun::open).toList(),
+                        List.of(),
+                        Map.of())
                 .withNextOpened(now);
     }
 
@@ -55,7 +59,9 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
 
     /** @throws IllegalArgumentException if there is no such step */
     public StepRun run(String step) {
-        return runs.stream().filter(r -> r.step().id().equals(step)).findFirst()
+        return runs.stream()
+                .filter(r -> r.step().id().equals(step))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("The card has no step (%s).".formatted(step)));
     }
 
@@ -67,7 +73,11 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
     private MachineState stateAfter(List<String> steps) {
         var effects = new HashMap<String, List<Condition>>();
         runs.forEach(r -> effects.put(r.step().id(), r.step().effects()));
-        return MachineState.USUAL.with(start).withAll(steps.stream().map(id -> effects.getOrDefault(id, List.of())).toList());
+        return MachineState.USUAL
+                .with(start)
+                .withAll(steps.stream()
+                        .map(id -> effects.getOrDefault(id, List.of()))
+                        .toList());
     }
 
     /** What stands in the way of a step, each with the step that would bring it about. */
@@ -80,20 +90,31 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
         return state.missing(run(step).step().needs()).stream()
                 .map(need -> {
                     var remedy = remedy(need, step);
-                    return new Reason(sentence(need.asNeed()) + remedy.map(r -> ": first “" + r.title() + "”.").orElse("."), null,
+                    return new Reason(
+                            sentence(need.asNeed())
+                                    + remedy.map(r -> ": first “" + r.title() + "”.")
+                                            .orElse("."),
+                            null,
                             remedy.map(Step::id).orElse(null));
-                }).toList();
+                })
+                .toList();
     }
 
     private Optional<Step> remedy(Condition need, String step) {
-        return runs.stream().filter(r -> r.status() != Status.DONE && !r.step().id().equals(step)).map(StepRun::step)
-                .filter(s -> s.effects().contains(need)).findFirst();
+        return runs.stream()
+                .filter(r -> r.status() != Status.DONE && !r.step().id().equals(step))
+                .map(StepRun::step)
+                .filter(s -> s.effects().contains(need))
+                .findFirst();
     }
 
     /** The lot chosen for a channel, the last time a step asked for it; 0 if none was. */
     public long lotOf(ChannelCode channel) {
-        return runs.stream().filter(r -> r.step().ask() instanceof Ask.Lots).flatMap(r -> r.entry(channel.code()).stream())
-                .mapToLong(Long::parseLong).reduce(0, (_, later) -> later);
+        return runs.stream()
+                .filter(r -> r.step().ask() instanceof Ask.Lots)
+                .flatMap(r -> r.entry(channel.code()).stream())
+                .mapToLong(Long::parseLong)
+                .reduce(0, (_, later) -> later);
     }
 
     /** Whether parts of the machine have been exchanged already, so that it has its new paths. */
@@ -119,8 +140,11 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
 
     private Outcome enter(StepRun run, Enter enter, Surroundings around, Instant now) {
         if (run.status() == Status.DONE) {
-            return run.entry(enter.cell()).orElse("").equals(enter.value()) ? new Went(this, false)
-                    : Refused.because("“%s” is done. Strike it out to change what was entered.".formatted(run.step().title()),
+            return run.entry(enter.cell()).orElse("").equals(enter.value())
+                    ? new Went(this, false)
+                    : Refused.because(
+                            "“%s” is done. Strike it out to change what was entered."
+                                    .formatted(run.step().title()),
                             enter.cell());
         }
         var problem = Entries.problem(run, enter.cell(), enter.value(), around);
@@ -168,22 +192,36 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
     /** A cleaning that would overflow the pad is refused before it is begun. */
     private static Optional<Reason> padReason(Step step, Surroundings around) {
         var waste = padWaste(step.move());
-        return waste.compareTo(around.padRoom()) <= 0 ? Optional.empty() : Optional.of(new Reason(
-                "This puts %s mL into the waste pad, which has room for %s mL. Change the pad first, and say so on the machine's page."
-                        .formatted(waste, around.padRoom()), null, null));
+        return waste.compareTo(around.padRoom()) <= 0
+                ? Optional.empty()
+                : Optional.of(new Reason(
+                        "This puts %s mL into the waste pad, which has room for %s mL. Change the pad first, and say so on the machine's page."
+                                .formatted(waste, around.padRoom()),
+                        null,
+                        null));
     }
 
     /** Alcohol and heat are never open in one room; the step that was open first goes first. */
     private static Optional<Reason> fireReason(StepRun run, Surroundings around) {
-        if (!run.step().cautions().contains(Caution.SOLVENT) && !run.step().cautions().contains(Caution.HEAT)) {
+        if (!run.step().cautions().contains(Caution.SOLVENT)
+                && !run.step().cautions().contains(Caution.HEAT)) {
             return Optional.empty(); // no need to look at every other card
         }
-        return around.beside().stream().filter(other -> clash(run.step().cautions(), other.cautions()) && run.openedAt() != null && other.since().isBefore(run.openedAt()))
-                .findFirst().map(other -> new Reason("%s is at “%s”. Alcohol and heat are never open in one room: finish that first.".formatted(other.machine(), other.step()), null, null));
+        return around.beside().stream()
+                .filter(other -> clash(run.step().cautions(), other.cautions())
+                        && run.openedAt() != null
+                        && other.since().isBefore(run.openedAt()))
+                .findFirst()
+                .map(other -> new Reason(
+                        "%s is at “%s”. Alcohol and heat are never open in one room: finish that first."
+                                .formatted(other.machine(), other.step()),
+                        null,
+                        null));
     }
 
     private static boolean clash(List<Caution> some, List<Caution> others) {
-        return some.contains(Caution.SOLVENT) && others.contains(Caution.HEAT) || some.contains(Caution.HEAT) && others.contains(Caution.SOLVENT);
+        return some.contains(Caution.SOLVENT) && others.contains(Caution.HEAT)
+                || some.contains(Caution.HEAT) && others.contains(Caution.SOLVENT);
     }
 
     /** What a step puts into the machine's own pad. */
@@ -191,8 +229,21 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
         return switch (move) {
             case Move.Charge(var channels, var loss) -> loss.times(channels.size());
             case Move.Clean(var channels, var each) -> each.times(channels.size());
-            case Move.Nothing _, Move.Draw _, Move.DrawBack _, Move.Rinse _, Move.Pour _, Move.PourOnTray _, Move.DrawOnTray _,
-                    Move.PrimeOnTray _, Move.Prime _, Move.PourFluid _, Move.Supplied _, Move.Refit _, Move.Spoil _, Move.Print _, Move.Reading _ -> Millilitres.ZERO;
+            case Move.Nothing _,
+                    Move.Draw _,
+                    Move.DrawBack _,
+                    Move.Rinse _,
+                    Move.Pour _,
+                    Move.PourOnTray _,
+                    Move.DrawOnTray _,
+                    Move.PrimeOnTray _,
+                    Move.Prime _,
+                    Move.PourFluid _,
+                    Move.Supplied _,
+                    Move.Refit _,
+                    Move.Spoil _,
+                    Move.Print _,
+                    Move.Reading _ -> Millilitres.ZERO;
         };
     }
 
@@ -204,23 +255,34 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
             return Refused.because("“%s” is already done.".formatted(run.step().title()), null);
         }
         if (!run.step().skippable()) {
-            return Refused.because(run.step().hold() != null
-                    ? "This is a hold point: it cannot be skipped. " + run.step().hold()
-                    : "“%s” cannot be skipped: later steps stand on it.".formatted(run.step().title()), null);
+            return Refused.because(
+                    run.step().hold() != null
+                            ? "This is a hold point: it cannot be skipped. "
+                                    + run.step().hold()
+                            : "“%s” cannot be skipped: later steps stand on it."
+                                    .formatted(run.step().title()),
+                    null);
         }
         if (skip.reason().isBlank()) {
             return Refused.because("Say in a word why it is skipped, so that the next person knows.", "reason");
         }
-        return new Went(with(run.closed(Status.SKIPPED, now, who, skip.reason().strip())).withNextOpened(now), true);
+        return new Went(
+                with(run.closed(Status.SKIPPED, now, who, skip.reason().strip()))
+                        .withNextOpened(now),
+                true);
     }
 
     private Outcome fail(StepRun run, Fail fail, Instant now) {
-        var branch = run.step().branches().stream().filter(b -> b.id().equals(fail.branch())).findFirst();
+        var branch = run.step().branches().stream()
+                .filter(b -> b.id().equals(fail.branch()))
+                .findFirst();
         if (branch.isEmpty()) {
-            return Refused.because("“%s” has no branch (%s).".formatted(run.step().title(), fail.branch()), null);
+            return Refused.because(
+                    "“%s” has no branch (%s).".formatted(run.step().title(), fail.branch()), null);
         }
         if (run.status() == Status.DONE) {
-            return Refused.because("“%s” is done. Strike it out first.".formatted(run.step().title()), null);
+            return Refused.because(
+                    "“%s” is done. Strike it out first.".formatted(run.step().title()), null);
         }
         if (branch.get().stops()) {
             return new Outcome.Stopped(branch.get().atLimit());
@@ -228,8 +290,9 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
         var key = run.step().id() + "/" + fail.branch();
         int taken = branches.getOrDefault(key, 0);
         int at = runs.indexOf(run);
-        boolean underWay = at > 0 && runs.subList(0, at).stream().anyMatch(
-                r -> r.isOpen() && r.step().id().startsWith(key + "~" + taken + "/"));
+        boolean underWay = at > 0
+                && runs.subList(0, at).stream()
+                        .anyMatch(r -> r.isOpen() && r.step().id().startsWith(key + "~" + taken + "/"));
         if (underWay) {
             return new Went(this, false); // a second tap on the same button, or the other tablet was faster
         }
@@ -237,7 +300,11 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
             return Refused.because(branch.get().atLimit(), null);
         }
         var all = new ArrayList<>(runs);
-        all.set(at, run.step().move() instanceof Move.Nothing || run.step().ask() instanceof Ask.Comb ? StepRun.open(run.step()) : run);
+        all.set(
+                at,
+                run.step().move() instanceof Move.Nothing || run.step().ask() instanceof Ask.Comb
+                        ? StepRun.open(run.step())
+                        : run);
         int index = at;
         for (var step : branch.get().steps()) {
             all.add(index++, StepRun.open(step.withId(key + "~" + (taken + 1) + "/" + step.id())));
@@ -252,7 +319,8 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
             return new Went(this, false);
         }
         if (run.step().pause() == null || !run.isOpen()) {
-            return Refused.because("“%s” has nothing to wait for.".formatted(run.step().title()), null);
+            return Refused.because(
+                    "“%s” has nothing to wait for.".formatted(run.step().title()), null);
         }
         var missing = new ArrayList<>(missing(run.step().id()));
         padReason(run.step(), around).ifPresent(missing::add);
@@ -270,8 +338,11 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
             for (var later : done.subList(at + 1, done.size())) {
                 var gone = stateAfter(kept).missing(run(later).step().needs());
                 if (!gone.isEmpty()) {
-                    return new Refused(List.of(new Reason("“%s” was done after it and stands on it. Strike that out first."
-                            .formatted(run(later).step().title()), null, later)));
+                    return new Refused(List.of(new Reason(
+                            "“%s” was done after it and stands on it. Strike that out first."
+                                    .formatted(run(later).step().title()),
+                            null,
+                            later)));
                 }
                 kept.add(later);
             }
@@ -281,7 +352,12 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
     }
 
     private Card with(StepRun changed) {
-        return new Card(start, runs.stream().map(r -> r.step().id().equals(changed.step().id()) ? changed : r).toList(), done,
+        return new Card(
+                start,
+                runs.stream()
+                        .map(r -> r.step().id().equals(changed.step().id()) ? changed : r)
+                        .toList(),
+                done,
                 branches);
     }
 

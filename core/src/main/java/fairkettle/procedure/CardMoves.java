@@ -25,48 +25,85 @@ import java.util.Optional;
  * @param before what each channel held before the card, for what the account did not know of
  * @param bottles lots that fit a channel, in the order in which they are used up
  */
-public record CardMoves(Profile built, Profile becoming, Card card, Family target, long fluidLot, Map<ChannelCode, Substance> before,
+public record CardMoves(
+        Profile built,
+        Profile becoming,
+        Card card,
+        Family target,
+        long fluidLot,
+        Map<ChannelCode, Substance> before,
         Map<ChannelCode, List<Long>> bottles) {
 
     public void carryOut(StepRun run, Account account) {
         switch (run.step().move()) {
-            case Move.Nothing _, Move.Spoil _ -> { }
-            case Move.Draw(var reach) -> eachCell(run, (channel, kind, volume) -> {
-                if (kind == ColumnKind.AIR) {
-                    account.foundEmpty(now(channel), reach(channel, reach));
-                } else {
-                    account.draw(now(channel), reach(channel, reach), volume, known(channel));
-                }
-            });
-            case Move.DrawBack(var reach) -> eachCell(run, (channel, kind, volume) -> {
-                if (kind == ColumnKind.AIR) {
-                    account.foundEmpty(now(channel), reach(channel, reach));
-                } else {
-                    account.draw(now(channel), reach(channel, reach), volume, known(channel), home(channel));
-                }
-            });
-            case Move.Rinse(var reach, var liquid) -> eachVolume(run, (channel, volume) ->
-                    account.rinse(now(channel), reach(channel, reach), lot(liquid, channel), substance(liquid, channel), volume));
-            case Move.Pour _ -> eachVolume(run, (channel, volume) -> pour(run, channel, volume, (lot, part) ->
-                    account.pour(becoming.channel(channel), lot, ink(channel, lot), part), account));
-            case Move.PourOnTray(var liquid) -> eachVolume(run, (channel, volume) -> {
-                if (liquid == Move.Liquid.FLUID) {
-                    account.pourOnTray(becoming.channel(channel), fluidLot, substance(liquid, channel), volume);
-                } else {
-                    pour(run, channel, volume, (lot, part) -> account.pourOnTray(becoming.channel(channel), lot, ink(channel, lot), part), account);
-                }
-            });
-            case Move.DrawOnTray(var back) -> eachVolume(run, (channel, volume) ->
-                    account.drawOnTray(becoming.channel(channel), volume, back ? home(channel) : account.waste()));
+            case Move.Nothing _, Move.Spoil _ -> {}
+            case Move.Draw(var reach) ->
+                eachCell(run, (channel, kind, volume) -> {
+                    if (kind == ColumnKind.AIR) {
+                        account.foundEmpty(now(channel), reach(channel, reach));
+                    } else {
+                        account.draw(now(channel), reach(channel, reach), volume, known(channel));
+                    }
+                });
+            case Move.DrawBack(var reach) ->
+                eachCell(run, (channel, kind, volume) -> {
+                    if (kind == ColumnKind.AIR) {
+                        account.foundEmpty(now(channel), reach(channel, reach));
+                    } else {
+                        account.draw(now(channel), reach(channel, reach), volume, known(channel), home(channel));
+                    }
+                });
+            case Move.Rinse(var reach, var liquid) ->
+                eachVolume(
+                        run,
+                        (channel, volume) -> account.rinse(
+                                now(channel),
+                                reach(channel, reach),
+                                lot(liquid, channel),
+                                substance(liquid, channel),
+                                volume));
+            case Move.Pour _ ->
+                eachVolume(
+                        run,
+                        (channel, volume) -> pour(
+                                run,
+                                channel,
+                                volume,
+                                (lot, part) -> account.pour(becoming.channel(channel), lot, ink(channel, lot), part),
+                                account));
+            case Move.PourOnTray(var liquid) ->
+                eachVolume(run, (channel, volume) -> {
+                    if (liquid == Move.Liquid.FLUID) {
+                        account.pourOnTray(becoming.channel(channel), fluidLot, substance(liquid, channel), volume);
+                    } else {
+                        pour(
+                                run,
+                                channel,
+                                volume,
+                                (lot, part) ->
+                                        account.pourOnTray(becoming.channel(channel), lot, ink(channel, lot), part),
+                                account);
+                    }
+                });
+            case Move.DrawOnTray(var back) ->
+                eachVolume(
+                        run,
+                        (channel, volume) -> account.drawOnTray(
+                                becoming.channel(channel), volume, back ? home(channel) : account.waste()));
             case Move.PrimeOnTray(var channels) -> channels.forEach(c -> account.primeOnTray(becoming.channel(c)));
             case Move.Prime(var channels, var reach) -> channels.forEach(c -> account.prime(now(c), reach(c, reach)));
-            case Move.PourFluid _ -> eachVolume(run, (channel, volume) ->
-                    account.pourFluid(becoming.channel(channel), fluidLot, new Substance.Fluid(target), volume));
-            case Move.Supplied(var channels) -> channels.forEach(c -> account.supplied(now(c), new Substance.Ink(becoming.built(), c, 0)));
-            case Move.Refit(var slots) -> slots.forEach(s -> account.refit(built.channel(s.before()), becoming.channel(s.after()), s.renewed()));
+            case Move.PourFluid _ ->
+                eachVolume(
+                        run,
+                        (channel, volume) -> account.pourFluid(
+                                becoming.channel(channel), fluidLot, new Substance.Fluid(target), volume));
+            case Move.Supplied(var channels) ->
+                channels.forEach(c -> account.supplied(now(c), new Substance.Ink(becoming.built(), c, 0)));
+            case Move.Refit(var slots) ->
+                slots.forEach(s -> account.refit(built.channel(s.before()), becoming.channel(s.after()), s.renewed()));
             case Move.Charge(var channels, var loss) -> channels.forEach(c -> account.charge(now(c), loss));
-            case Move.Clean(var channels, var each) -> channels.forEach(
-                    c -> account.flow(now(c), each, new Place.Pad(account.machine())));
+            case Move.Clean(var channels, var each) ->
+                channels.forEach(c -> account.flow(now(c), each, new Place.Pad(account.machine())));
             case Move.Print(var channels, var each) -> {
                 if (run.step().ask() instanceof Ask.Grid) {
                     eachCell(run, (channel, _, _) -> account.flow(now(channel), each, Place.Outside.PAPER));
@@ -74,15 +111,20 @@ public record CardMoves(Profile built, Profile becoming, Card card, Family targe
                     channels.forEach(c -> account.flow(now(c), each, Place.Outside.PAPER));
                 }
             }
-            case Move.Reading _ -> eachVolume(run, (channel, volume) ->
-                    account.reading(now(channel), now(channel).first().kind(), volume, ink(channel, card.lotOf(channel))));
+            case Move.Reading _ ->
+                eachVolume(
+                        run,
+                        (channel, volume) -> account.reading(
+                                now(channel), now(channel).first().kind(), volume, ink(channel, card.lotOf(channel))));
         }
     }
 
     /** A channel's path as it is at this step. */
     private Channel now(ChannelCode channel) {
         boolean there = becoming.codes().contains(channel);
-        return there && (card.refitted() || !built.codes().contains(channel)) ? becoming.channel(channel) : built.channel(channel);
+        return there && (card.refitted() || !built.codes().contains(channel))
+                ? becoming.channel(channel)
+                : built.channel(channel);
     }
 
     private List<VesselKind> reach(ChannelCode channel, List<VesselKind> reach) {
@@ -95,14 +137,17 @@ public record CardMoves(Profile built, Profile becoming, Card card, Family targe
 
     /** The bottle that clean ink of a channel goes back to. */
     private Place home(ChannelCode channel) {
-        return known(channel) instanceof Substance.Ink(_, _, var lot) && lot != 0 ? new Place.Bottle(lot)
+        return known(channel) instanceof Substance.Ink(var _, var _, var lot) && lot != 0
+                ? new Place.Bottle(lot)
                 : card.lotOf(channel) == 0 ? Place.Outside.WASTE_BOTTLE : new Place.Bottle(card.lotOf(channel));
     }
 
     /** What the slot of a channel will carry: a grey one that becomes white is rinsed with white already. */
     private ChannelCode later(ChannelCode channel) {
         int slot = built.codes().indexOf(channel);
-        return slot < 0 || becoming.codes().contains(channel) ? channel : becoming.codes().get(slot);
+        return slot < 0 || becoming.codes().contains(channel)
+                ? channel
+                : becoming.codes().get(slot);
     }
 
     private long lot(Move.Liquid liquid, ChannelCode channel) {
@@ -110,7 +155,9 @@ public record CardMoves(Profile built, Profile becoming, Card card, Family targe
     }
 
     private Substance substance(Move.Liquid liquid, ChannelCode channel) {
-        return liquid == Move.Liquid.FLUID ? new Substance.Fluid(target) : ink(later(channel), card.lotOf(later(channel)));
+        return liquid == Move.Liquid.FLUID
+                ? new Substance.Fluid(target)
+                : ink(later(channel), card.lotOf(later(channel)));
     }
 
     private Substance ink(ChannelCode channel, long lot) {
@@ -177,8 +224,12 @@ public record CardMoves(Profile built, Profile becoming, Card card, Family targe
             var kind = grid.columns().get(column).kind();
             for (var channel : Entries.cells(grid, column)) {
                 if (run.entry(channel + "/" + column).isPresent()) {
-                    act.on(channel, kind, kind == ColumnKind.VOLUME
-                            ? Entries.volume(run, channel, column).orElseThrow() : Millilitres.ZERO);
+                    act.on(
+                            channel,
+                            kind,
+                            kind == ColumnKind.VOLUME
+                                    ? Entries.volume(run, channel, column).orElseThrow()
+                                    : Millilitres.ZERO);
                 }
             }
         }

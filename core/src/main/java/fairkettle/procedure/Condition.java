@@ -12,10 +12,12 @@ public record Condition(Facet facet, @Nullable ChannelCode channel, String value
 
     public Condition {
         if (facet.perChannel() == (channel == null)) {
-            throw new IllegalArgumentException("Facet %s %s channel.".formatted(facet, facet.perChannel() ? "needs a" : "has no"));
+            throw new IllegalArgumentException(
+                    "Facet %s %s channel.".formatted(facet, facet.perChannel() ? "needs a" : "has no"));
         }
         if (!facet.possible().contains(value)) {
-            throw new IllegalArgumentException("Facet %s is never (%s), only %s.".formatted(facet, value, facet.possible()));
+            throw new IllegalArgumentException(
+                    "Facet %s is never (%s), only %s.".formatted(facet, value, facet.possible()));
         }
     }
 

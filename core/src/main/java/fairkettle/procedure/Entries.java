@@ -28,14 +28,24 @@ public final class Entries {
         return run.entry(channel + "/" + column).map(Millilitres::parse);
     }
 
-    /** Missing teeth in a comb's cell, counted from 0. "none" is a whole comb; a cell without entry was not looked at. */
+    /**
+     * Missing teeth in a comb's cell, counted from 0. "none" is a whole comb; a cell without entry was not looked at.
+     */
     public static List<Integer> missingTeeth(String entry) {
-        return entry.equals("none") ? List.of() : java.util.Arrays.stream(entry.split(",")).map(Integer::valueOf).toList();
+        return entry.equals("none")
+                ? List.of()
+                : java.util.Arrays.stream(entry.split(","))
+                        .map(Integer::valueOf)
+                        .toList();
     }
 
     /** The items that got the first of the answers. */
     public static List<String> answeredFirst(StepRun run, Ask.Each each) {
-        return IntStream.range(0, each.items().size()).filter(i -> run.entry("each/" + i).orElse("").equals(each.answers().getFirst())).mapToObj(each.items()::get).toList();
+        return IntStream.range(0, each.items().size())
+                .filter(i ->
+                        run.entry("each/" + i).orElse("").equals(each.answers().getFirst()))
+                .mapToObj(each.items()::get)
+                .toList();
     }
 
     static Optional<String> problem(StepRun run, String cell, String value, Surroundings around) {
@@ -44,35 +54,77 @@ public final class Entries {
         }
         return switch (run.step().ask()) {
             case Ask.Done _, Ask.Photo _ -> Optional.of("There is nothing to enter at this step.");
-            case Ask.Ticks ticks -> IntStream.range(0, ticks.items().size()).filter(i -> cell.equals("item/" + i)).boxed().findFirst()
-                    .map(i -> (ticks.strict() ? IntStream.range(0, i).filter(b -> run.entry("item/" + b).isEmpty()).mapToObj(b -> "First: " + ticks.items().get(b)).findFirst() : Optional.<String>empty())
-                            .or(() -> tick(value))).orElseGet(() -> unknown(cell));
-            case Ask.Each(_, var items, var answers, var same) -> IntStream.range(0, items.size()).filter(i -> cell.equals("each/" + i)).boxed().findFirst()
-                    .map(i -> !answers.contains(value) ? Optional.of("Choose one of the answers.")
-                            : Boolean.TRUE.equals(same) && !value.equals(items.get(i)) ? Optional.of("This one is %s, and %s was wanted. Put it back as it was.".formatted(value, items.get(i))) : Optional.<String>empty())
-                    .orElseGet(() -> unknown(cell));
-            case Ask.Tally(_, var parts, _) -> IntStream.range(0, parts.size()).anyMatch(i -> cell.equals("part/" + i)) ? count(value) : unknown(cell);
+            case Ask.Ticks ticks ->
+                IntStream.range(0, ticks.items().size())
+                        .filter(i -> cell.equals("item/" + i))
+                        .boxed()
+                        .findFirst()
+                        .map(i -> (ticks.strict()
+                                        ? IntStream.range(0, i)
+                                                .filter(b ->
+                                                        run.entry("item/" + b).isEmpty())
+                                                .mapToObj(b -> "First: "
+                                                        + ticks.items().get(b))
+                                                .findFirst()
+                                        : Optional.<String>empty())
+                                .or(() -> tick(value)))
+                        .orElseGet(() -> unknown(cell));
+            case Ask.Each(var _, var items, var answers, var same) ->
+                IntStream.range(0, items.size())
+                        .filter(i -> cell.equals("each/" + i))
+                        .boxed()
+                        .findFirst()
+                        .map(i -> !answers.contains(value)
+                                ? Optional.of("Choose one of the answers.")
+                                : Boolean.TRUE.equals(same) && !value.equals(items.get(i))
+                                        ? Optional.of("This one is %s, and %s was wanted. Put it back as it was."
+                                                .formatted(value, items.get(i)))
+                                        : Optional.<String>empty())
+                        .orElseGet(() -> unknown(cell));
+            case Ask.Tally(var _, var parts, var _) ->
+                IntStream.range(0, parts.size()).anyMatch(i -> cell.equals("part/" + i)) ? count(value) : unknown(cell);
             case Ask.Acknowledge _ -> cell.equals("agreed") ? tick(value) : unknown(cell);
             case Ask.Count _ -> cell.equals("count") ? count(value) : unknown(cell);
-            case Ask.Grid grid -> gridCell(grid, cell).map(kind -> switch (kind) {
-                case VOLUME -> volume(value);
-                case AIR, TICK -> tick(value);
-                case CODE -> code(value, ChannelCode.of(cell.substring(0, cell.indexOf('/'))), around);
-            }).orElseGet(() -> unknown(cell));
-            case Ask.InOrder(var channels, _) -> {
+            case Ask.Grid grid ->
+                gridCell(grid, cell)
+                        .map(kind -> switch (kind) {
+                            case VOLUME -> volume(value);
+                            case AIR, TICK -> tick(value);
+                            case CODE -> code(value, ChannelCode.of(cell.substring(0, cell.indexOf('/'))), around);
+                        })
+                        .orElseGet(() -> unknown(cell));
+            case Ask.InOrder(var channels, var _) -> {
                 int row = channels.stream().map(ChannelCode::code).toList().indexOf(cell);
-                var before = row < 0 ? Optional.<ChannelCode>empty() : channels.subList(0, row).stream().filter(c -> run.entry(c.code()).isEmpty()).findFirst();
-                yield row < 0 ? unknown(cell) : before.map(c -> "%s comes before %s.".formatted(c, cell)).or(() -> tick(value));
+                var before = row < 0
+                        ? Optional.<ChannelCode>empty()
+                        : channels.subList(0, row).stream()
+                                .filter(c -> run.entry(c.code()).isEmpty())
+                                .findFirst();
+                yield row < 0
+                        ? unknown(cell)
+                        : before.map(c -> "%s comes before %s.".formatted(c, cell))
+                                .or(() -> tick(value));
             }
-            case Ask.Picks(var patterns, var squares, _) -> IntStream.range(0, patterns.size()).anyMatch(i -> cell.equals("pick/" + i))
-                    ? value.matches("\\d{1,2}") && Integer.parseInt(value) >= 1 && Integer.parseInt(value) <= squares ? Optional.empty()
-                    : Optional.of("The squares are numbered from 1 to %d.".formatted(squares)) : unknown(cell);
+            case Ask.Picks(var patterns, var squares, var _) ->
+                IntStream.range(0, patterns.size()).anyMatch(i -> cell.equals("pick/" + i))
+                        ? value.matches("\\d{1,2}")
+                                        && Integer.parseInt(value) >= 1
+                                        && Integer.parseInt(value) <= squares
+                                ? Optional.empty()
+                                : Optional.of("The squares are numbered from 1 to %d.".formatted(squares))
+                        : unknown(cell);
             case Ask.KeyStored _ -> Optional.of("The code goes into the vault, not onto the card.");
             case Ask.Words _ -> cell.equals("words") ? words(value) : unknown(cell);
-            case Ask.Choice(_, var answers) -> cell.equals("choice")
-                    ? answers.contains(value) ? Optional.empty() : Optional.of("Choose one of the answers.") : unknown(cell);
-            case Ask.Lots(var channels, var family) -> channels.stream().filter(c -> c.code().equals(cell)).findFirst()
-                    .map(channel -> lot(value, channel, family, around)).orElseGet(() -> unknown(cell));
+            case Ask.Choice(var _, var answers) ->
+                cell.equals("choice")
+                        ? answers.contains(value) ? Optional.empty() : Optional.of("Choose one of the answers.")
+                        : unknown(cell);
+            case Ask.Lots(var channels, var family) ->
+                channels.stream()
+                        .filter(c -> c.code().equals(cell))
+                        .findFirst()
+                        .map(channel -> lot(value, channel, family, around))
+                        .orElseGet(() -> unknown(cell));
             case Ask.Comb(var channels, var nozzles) -> {
                 int row = channels.stream().map(ChannelCode::code).toList().indexOf(cell);
                 yield row < 0 ? unknown(cell) : comb(value, nozzles.get(row));
@@ -96,7 +148,8 @@ public final class Entries {
         var expected = grid.columns().get(column).expected();
         return IntStream.range(0, grid.channels().size())
                 .filter(row -> expected.isEmpty() || !expected.get(row).isZero())
-                .mapToObj(grid.channels()::get).toList();
+                .mapToObj(grid.channels()::get)
+                .toList();
     }
 
     /** A bottle that does not belong is refused before its cap is opened. */
@@ -105,7 +158,9 @@ public final class Entries {
             return Optional.of("Choose a bottle from the shelf for %s.".formatted(channel));
         }
         var found = around.lot(Long.parseLong(value));
-        return found.isEmpty() ? Optional.of("There is no such bottle on the shelf.") : unfit(found.get(), channel, family, around.today());
+        return found.isEmpty()
+                ? Optional.of("There is no such bottle on the shelf.")
+                : unfit(found.get(), channel, family, around.today());
     }
 
     /** Why a bottle must not go into a slot; empty if it may. */
@@ -117,13 +172,15 @@ public final class Entries {
             return Optional.of("This is a bottle of cleaning fluid, not ink.");
         }
         if (lot.family() != family) {
-            return Optional.of("This bottle holds %s ink; the machine is to hold %s.".formatted(lot.family().label(), family.label()));
+            return Optional.of("This bottle holds %s ink; the machine is to hold %s."
+                    .formatted(lot.family().label(), family.label()));
         }
         if (!channel.equals(lot.channel())) {
             return Optional.of("The bottle says %s, the tank says %s.".formatted(lot.channel(), channel));
         }
         if (family.food() && !lot.foodGrade()) {
-            return Optional.of("This bottle is not food grade. Only food-grade ink goes into a machine that prints food.");
+            return Optional.of(
+                    "This bottle is not food grade. Only food-grade ink goes into a machine that prints food.");
         }
         if (lot.bestBefore() != null && lot.bestBefore().isBefore(today)) {
             return Optional.of("This bottle was best before %s.".formatted(lot.bestBefore()));
@@ -137,7 +194,8 @@ public final class Entries {
             return Optional.of("Read the code on the bottle, and choose the one it names.");
         }
         var found = around.lot(Long.parseLong(value));
-        return found.isEmpty() ? Optional.of("There is no such bottle on the shelf.")
+        return found.isEmpty()
+                ? Optional.of("There is no such bottle on the shelf.")
                 : unfit(found.get(), channel, around.family(), around.today()).map(why -> why + " Leave its cap shut.");
     }
 
@@ -148,7 +206,8 @@ public final class Entries {
     private static Optional<String> volume(String value) {
         try {
             return Millilitres.parse(value).compareTo(MOST) > 0
-                    ? Optional.of("%s mL is more than any vessel here holds. Was it typed in mL?".formatted(value)) : Optional.empty();
+                    ? Optional.of("%s mL is more than any vessel here holds. Was it typed in mL?".formatted(value))
+                    : Optional.empty();
         } catch (IllegalArgumentException e) {
             return Optional.of("Type the volume as a number of mL, such as 57 or 5.5.");
         }
@@ -169,7 +228,8 @@ public final class Entries {
         if (!value.matches("\\d{1,4}(,\\d{1,4})*")) {
             return Optional.of("Give the missing teeth as numbers with commas between, or “none”.");
         }
-        return missingTeeth(value).stream().allMatch(tooth -> tooth < nozzles) ? Optional.empty()
+        return missingTeeth(value).stream().allMatch(tooth -> tooth < nozzles)
+                ? Optional.empty()
                 : Optional.of("This comb has %d teeth, numbered from 0.".formatted(nozzles));
     }
 
@@ -178,37 +238,43 @@ public final class Entries {
     }
 
     /** @param others the card's other steps, by id: some answers are held against earlier ones */
-    static List<Reason> missing(StepRun run, Surroundings around, @Nullable String accept, Function<String, StepRun> others) {
+    static List<Reason> missing(
+            StepRun run, Surroundings around, @Nullable String accept, Function<String, StepRun> others) {
         var reasons = new ArrayList<Reason>();
         switch (run.step().ask()) {
-            case Ask.Done _ -> { }
+            case Ask.Done _ -> {}
             case Ask.Photo _ -> {
                 if (around.photos(run.step().id()) == 0) {
                     reasons.add(new Reason("Take a photo first.", "photo", null));
                 }
             }
-            case Ask.Ticks(var items, _) -> {
+            case Ask.Ticks(var items, var _) -> {
                 for (int i = 0; i < items.size(); i++) {
                     require(run, "item/" + i, "Not ticked yet: " + items.get(i), reasons);
                 }
             }
-            case Ask.Each(var question, var items, _, _) -> {
+            case Ask.Each(var question, var items, var _, var _) -> {
                 for (int i = 0; i < items.size(); i++) {
                     require(run, "each/" + i, items.get(i) + ": " + question, reasons);
                 }
             }
             case Ask.Tally tally -> tallied(run, tally, others, reasons);
-            case Ask.InOrder(var channels, var what) -> channels.forEach(c -> require(run, c.code(), "%s: not yet %s.".formatted(c, what), reasons));
-            case Ask.Picks(var patterns, _, _) -> {
+            case Ask.InOrder(var channels, var what) ->
+                channels.forEach(c -> require(run, c.code(), "%s: not yet %s.".formatted(c, what), reasons));
+            case Ask.Picks(var patterns, var _, var _) -> {
                 for (int i = 0; i < patterns.size(); i++) {
                     require(run, "pick/" + i, "Choose the best square: " + patterns.get(i) + ".", reasons);
                 }
             }
             case Ask.Words(var what) -> require(run, "words", "Write it down first: " + what + ".", reasons);
-            case Ask.Choice(var question, _) -> require(run, "choice", question, reasons);
+            case Ask.Choice(var question, var _) -> require(run, "choice", question, reasons);
             case Ask.KeyStored _ -> {
                 if (!around.keyStored()) {
-                    reasons.add(new Reason("The activation code is not in the vault yet. Store it before the window that shows it is closed.", "key", null));
+                    reasons.add(new Reason(
+                            "The activation code is not in the vault yet. Store it before the window that shows it is"
+                                    + " closed.",
+                            "key",
+                            null));
                 }
             }
             case Ask.Acknowledge _ -> require(run, "agreed", "This has to be agreed to first.", reasons);
@@ -217,35 +283,53 @@ public final class Entries {
                 if (counted.isEmpty()) {
                     reasons.add(new Reason("Enter the count: " + what + ".", "count", null));
                 } else if (Integer.parseInt(counted.get()) != expected && accept == null) {
-                    reasons.add(new Reason("%s counted, %d expected. Look again – the first count is often one short – or say why it is right."
-                            .formatted(counted.get(), expected), "count", null));
+                    reasons.add(new Reason(
+                            "%s counted, %d expected. Look again – the first count is often one short – or say why it is right."
+                                    .formatted(counted.get(), expected),
+                            "count",
+                            null));
                 }
             }
             case Ask.Grid grid -> {
                 for (int column = 0; column < grid.columns().size(); column++) {
                     for (var channel : cells(grid, column)) {
-                        require(run, channel + "/" + column,
-                                "%s: “%s” is still open.".formatted(channel, grid.columns().get(column).label()), reasons);
+                        require(
+                                run,
+                                channel + "/" + column,
+                                "%s: “%s” is still open."
+                                        .formatted(
+                                                channel,
+                                                grid.columns().get(column).label()),
+                                reasons);
                     }
                 }
-                if (reasons.isEmpty() && accept == null && (run.step().move() instanceof Move.Draw || run.step().move() instanceof Move.DrawBack)) {
+                if (reasons.isEmpty()
+                        && accept == null
+                        && (run.step().move() instanceof Move.Draw || run.step().move() instanceof Move.DrawBack)) {
                     shortfalls(run, grid, reasons);
                 }
             }
             case Ask.Lots(var channels, var family) -> {
                 for (var channel : channels) {
                     var chosen = run.entry(channel.code());
-                    var problem = chosen.isEmpty() ? Optional.of("Choose the bottle for %s.".formatted(channel))
+                    var problem = chosen.isEmpty()
+                            ? Optional.of("Choose the bottle for %s.".formatted(channel))
                             : lot(chosen.get(), channel, family, around);
                     problem.ifPresent(message -> reasons.add(new Reason(message, channel.code(), null)));
                 }
             }
-            case Ask.Comb(var channels, _) -> {
+            case Ask.Comb(var channels, var _) -> {
                 channels.forEach(c -> require(run, c.code(), "%s was not looked at yet.".formatted(c), reasons));
-                long gaps = channels.stream().flatMap(c -> run.entry(c.code()).stream()).mapToLong(e -> missingTeeth(e).size()).sum();
+                long gaps = channels.stream()
+                        .flatMap(c -> run.entry(c.code()).stream())
+                        .mapToLong(e -> missingTeeth(e).size())
+                        .sum();
                 if (reasons.isEmpty() && gaps > 0 && (accept == null || accept.isBlank())) {
-                    reasons.add(new Reason("Teeth are missing: %d. Take “Gaps left”, or say what it is good enough for."
-                            .formatted(gaps), null, null));
+                    reasons.add(new Reason(
+                            "Teeth are missing: %d. Take “Gaps left”, or say what it is good enough for."
+                                    .formatted(gaps),
+                            null,
+                            null));
                 }
             }
         }
@@ -263,7 +347,11 @@ public final class Entries {
             } else if (tally.against() != null) {
                 var out = others.apply(tally.against()).entry(cell).orElse("0");
                 if (!out.equals(counted.get())) {
-                    reasons.add(new Reason("%s: %s came out, %s counted. Look inside before any power.".formatted(part, out, counted.get()), cell, null));
+                    reasons.add(new Reason(
+                            "%s: %s came out, %s counted. Look inside before any power."
+                                    .formatted(part, out, counted.get()),
+                            cell,
+                            null));
                 }
             }
         }
@@ -277,12 +365,17 @@ public final class Entries {
             for (int column = 0; column < grid.columns().size(); column++) {
                 if (grid.columns().get(column).kind() == ColumnKind.VOLUME) {
                     expected += grid.columns().get(column).expected().get(row).mL();
-                    drawn += volume(run, grid.channels().get(row), column).map(Millilitres::mL).orElse(0.0);
+                    drawn += volume(run, grid.channels().get(row), column)
+                            .map(Millilitres::mL)
+                            .orElse(0.0);
                 }
             }
             if (drawn < SHORTFALL * expected - 1) {
-                reasons.add(new Reason("%s gave %.0f of %.0f mL. Is its cap open? Pull once more – or say why it is right."
-                        .formatted(grid.channels().get(row), drawn, expected), null, null));
+                reasons.add(new Reason(
+                        "%s gave %.0f of %.0f mL. Is its cap open? Pull once more – or say why it is right."
+                                .formatted(grid.channels().get(row), drawn, expected),
+                        null,
+                        null));
             }
         }
     }

@@ -75,7 +75,10 @@ public enum Facet {
     WHITE(CHANNEL, "the white", "settled", "shaken"),
     FLUID(CHANNEL, "the path", "without fluid", "on fluid");
 
-    enum Scope { MACHINE, CHANNEL }
+    enum Scope {
+        MACHINE,
+        CHANNEL
+    }
 
     private final Scope scope;
     private final String label;

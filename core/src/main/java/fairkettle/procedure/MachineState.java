@@ -44,6 +44,8 @@ public record MachineState(Map<Key, String> values) {
 
     /** What differs from the usual, as conditions. */
     public List<Condition> conditions() {
-        return values.entrySet().stream().map(e -> new Condition(e.getKey().facet(), e.getKey().channel(), e.getValue())).toList();
+        return values.entrySet().stream()
+                .map(e -> new Condition(e.getKey().facet(), e.getKey().channel(), e.getValue()))
+                .toList();
     }
 }

@@ -12,7 +12,9 @@ public sealed interface Move {
     /** The step moves nothing. */
     record Nothing() implements Move {}
 
-    /** Each volume tapped is drawn with a syringe behind the reach, into the waste bottle; air means it is at its heel. */
+    /**
+     * Each volume tapped is drawn with a syringe behind the reach, into the waste bottle; air means it is at its heel.
+     */
     record Draw(List<VesselKind> reach) implements Move {
         public Draw {
             reach = List.copyOf(reach);
@@ -61,7 +63,10 @@ public sealed interface Move {
         }
     }
 
-    /** What the bottles in use for these channels hold is bad from now on, and so is the rest of each. @param channels null for all */
+    /**
+     * What the bottles in use for these channels hold is bad from now on, and so is the rest of each. @param channels
+     * null for all
+     */
     record Spoil(String why, @Nullable List<ChannelCode> channels) implements Move {}
 
     /** Each volume tapped is cleaning fluid that stays: the paths of these channels rest on it. */
@@ -101,5 +106,8 @@ public sealed interface Move {
     record Reading() implements Move {}
 
     /** What a rinse is made with. */
-    enum Liquid { FLUID, NEW_INK }
+    enum Liquid {
+        FLUID,
+        NEW_INK
+    }
 }

@@ -23,5 +23,6 @@ public sealed interface Outcome {
      * @param cell the cell it is about, or null
      * @param remedy the id of the step that would mend it, or null
      */
-    record Reason(String message, @Nullable String cell, @Nullable String remedy) {}
+    record Reason(
+            String message, @Nullable String cell, @Nullable String remedy) {}
 }

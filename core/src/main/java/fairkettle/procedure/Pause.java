@@ -13,7 +13,8 @@ public record Pause(String label, Duration min, @Nullable Duration max, boolean 
 
     public Pause {
         if (min.isNegative() || (max != null && max.compareTo(min) < 0)) {
-            throw new IllegalArgumentException("The wait (%s) from (%s) to (%s) runs backwards.".formatted(label, min, max));
+            throw new IllegalArgumentException(
+                    "The wait (%s) from (%s) to (%s) runs backwards.".formatted(label, min, max));
         }
     }
 }

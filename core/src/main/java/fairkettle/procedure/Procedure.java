@@ -30,10 +30,19 @@ public record Procedure(List<Condition> start, List<Step> steps) {
     /** The same, with words added to the first step that has to do with what they are about. */
     public Procedure reminding(Map<Facet, String> words) {
         var open = new HashMap<>(words);
-        return new Procedure(start, steps.stream().map(step -> {
-            var told = Stream.concat(step.needs().stream(), step.effects().stream()).map(Condition::facet).distinct().map(open::remove).filter(Objects::nonNull).collect(Collectors.joining(" "));
-            return told.isEmpty() ? step : step.saying((step.say() + " " + told).strip());
-        }).toList());
+        return new Procedure(
+                start,
+                steps.stream()
+                        .map(step -> {
+                            var told = Stream.concat(step.needs().stream(), step.effects().stream())
+                                    .map(Condition::facet)
+                                    .distinct()
+                                    .map(open::remove)
+                                    .filter(Objects::nonNull)
+                                    .collect(Collectors.joining(" "));
+                            return told.isEmpty() ? step : step.saying((step.say() + " " + told).strip());
+                        })
+                        .toList());
     }
 
     /** Puts parts together: each named, in order. */

@@ -28,7 +28,8 @@ public final class RouteProof {
     /** A place on the walk; what comes after it depends on nothing else, so each is walked from once. */
     private record Seen(int at, MachineState state) {}
 
-    private static void walk(List<Step> steps, int at, MachineState state, List<String> taken, List<Violation> found, Set<Seen> seen) {
+    private static void walk(
+            List<Step> steps, int at, MachineState state, List<String> taken, List<Violation> found, Set<Seen> seen) {
         if (at == steps.size() || !found.isEmpty() || !seen.add(new Seen(at, state))) {
             return;
         }
@@ -80,8 +81,10 @@ public final class RouteProof {
         for (int later = 0; later < steps.size(); later++) {
             for (var need : steps.get(later).needs()) {
                 for (int earlier = later - 1; earlier >= 0; earlier--) {
-                    if (steps.get(earlier).effects().contains(need) && !before.get(earlier).holds(need)) {
-                        found.add(new Dependency(steps.get(earlier).id(), steps.get(later).id(), need));
+                    if (steps.get(earlier).effects().contains(need)
+                            && !before.get(earlier).holds(need)) {
+                        found.add(new Dependency(
+                                steps.get(earlier).id(), steps.get(later).id(), need));
                         break;
                     }
                 }

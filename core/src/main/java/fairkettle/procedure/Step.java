@@ -15,11 +15,27 @@ import org.jspecify.annotations.Nullable;
  * @param irreversible what cannot be undone after it, or null
  * @param skippable whether it may be skipped with a reason
  * @param minutes hands-on
- * @param fulfils routines that are done with it; null for none. Where it asks for each of several channels, only those with the first answer count
+ * @param fulfils routines that are done with it; null for none. Where it asks for each of several channels, only those
+ *     with the first answer count
  */
-public record Step(String id, String part, String title, String say, @Nullable String hold, @Nullable String irreversible,
-        boolean skippable, int minutes, List<String> tools, List<Caution> cautions, List<Condition> needs,
-        List<Condition> effects, Ask ask, Move move, @Nullable Pause pause, List<Branch> branches, @Nullable List<String> fulfils) {
+public record Step(
+        String id,
+        String part,
+        String title,
+        String say,
+        @Nullable String hold,
+        @Nullable String irreversible,
+        boolean skippable,
+        int minutes,
+        List<String> tools,
+        List<Caution> cautions,
+        List<Condition> needs,
+        List<Condition> effects,
+        Ask ask,
+        Move move,
+        @Nullable Pause pause,
+        List<Branch> branches,
+        @Nullable List<String> fulfils) {
 
     public Step {
         tools = List.copyOf(tools);
@@ -38,19 +54,73 @@ public record Step(String id, String part, String title, String say, @Nullable S
     }
 
     Step withId(String other) {
-        return new Step(other, part, title, say, hold, irreversible, skippable, minutes, tools, cautions, needs, effects, ask,
-                move, pause, branches, fulfils);
+        return new Step(
+                other,
+                part,
+                title,
+                say,
+                hold,
+                irreversible,
+                skippable,
+                minutes,
+                tools,
+                cautions,
+                needs,
+                effects,
+                ask,
+                move,
+                pause,
+                branches,
+                fulfils);
     }
 
     Step saying(String words) {
-        return new Step(id, part, title, words, hold, irreversible, skippable, minutes, tools, cautions, needs, effects, ask,
-                move, pause, branches, fulfils);
+        return new Step(
+                id,
+                part,
+                title,
+                words,
+                hold,
+                irreversible,
+                skippable,
+                minutes,
+                tools,
+                cautions,
+                needs,
+                effects,
+                ask,
+                move,
+                pause,
+                branches,
+                fulfils);
     }
 
     Step inPart(String name) {
-        return new Step(id, name, title, say, hold, irreversible, skippable, minutes, tools, cautions, needs, effects, ask,
-                move, pause, branches.stream().map(b -> new Branch(b.id(), b.label(),
-                        b.steps().stream().map(s -> s.inPart(name)).toList(), b.limit(), b.atLimit())).toList(), fulfils);
+        return new Step(
+                id,
+                name,
+                title,
+                say,
+                hold,
+                irreversible,
+                skippable,
+                minutes,
+                tools,
+                cautions,
+                needs,
+                effects,
+                ask,
+                move,
+                pause,
+                branches.stream()
+                        .map(b -> new Branch(
+                                b.id(),
+                                b.label(),
+                                b.steps().stream().map(s -> s.inPart(name)).toList(),
+                                b.limit(),
+                                b.atLimit()))
+                        .toList(),
+                fulfils);
     }
 
     /** Says a step in the order one would tell it. */
@@ -158,8 +228,24 @@ public record Step(String id, String part, String title, String say, @Nullable S
         }
 
         public Step build() {
-            return new Step(id, "", title, say, hold, irreversible, skippable, minutes, tools, cautions, needs, effects, ask,
-                    move, pause, branches, fulfils.isEmpty() ? null : fulfils);
+            return new Step(
+                    id,
+                    "",
+                    title,
+                    say,
+                    hold,
+                    irreversible,
+                    skippable,
+                    minutes,
+                    tools,
+                    cautions,
+                    needs,
+                    effects,
+                    ask,
+                    move,
+                    pause,
+                    branches,
+                    fulfils.isEmpty() ? null : fulfils);
         }
     }
 }

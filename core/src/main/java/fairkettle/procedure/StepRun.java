@@ -16,10 +16,21 @@ import org.jspecify.annotations.Nullable;
  * @param waitStarted when its wait began
  * @param reason why it was skipped, or accepted although it was not whole
  */
-public record StepRun(Step step, Status status, Map<String, String> entries, @Nullable Instant openedAt,
-        @Nullable Instant waitStarted, @Nullable Instant finishedAt, @Nullable String by, @Nullable String reason) {
+public record StepRun(
+        Step step,
+        Status status,
+        Map<String, String> entries,
+        @Nullable Instant openedAt,
+        @Nullable Instant waitStarted,
+        @Nullable Instant finishedAt,
+        @Nullable String by,
+        @Nullable String reason) {
 
-    public enum Status { OPEN, DONE, SKIPPED }
+    public enum Status {
+        OPEN,
+        DONE,
+        SKIPPED
+    }
 
     public StepRun {
         entries = java.util.Collections.unmodifiableMap(new TreeMap<>(entries));
@@ -39,12 +50,16 @@ public record StepRun(Step step, Status status, Map<String, String> entries, @Nu
 
     /** When its wait is over at the earliest; empty if it has none or it has not begun. */
     public Optional<Instant> waitOver() {
-        return step.pause() == null || waitStarted == null ? Optional.empty() : Optional.of(waitStarted.plus(step.pause().min()));
+        return step.pause() == null || waitStarted == null
+                ? Optional.empty()
+                : Optional.of(waitStarted.plus(step.pause().min()));
     }
 
     /** From becoming the next thing to do until done. Includes coffee. */
     public Optional<Duration> took() {
-        return openedAt == null || finishedAt == null ? Optional.empty() : Optional.of(Duration.between(openedAt, finishedAt));
+        return openedAt == null || finishedAt == null
+                ? Optional.empty()
+                : Optional.of(Duration.between(openedAt, finishedAt));
     }
 
     StepRun entered(String cell, String value) {

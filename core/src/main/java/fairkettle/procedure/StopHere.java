@@ -21,12 +21,17 @@ public final class StopHere {
         card.next().ifPresent(run -> {
             var pause = run.step().pause();
             if (pause != null && run.waitStarted() != null) {
-                words.add(pause.max() == null ? "The wait runs by itself and whistles." : "The wait runs by itself, but it spoils after %d min: be back by then.".formatted(pause.max().toMinutes()));
+                words.add(
+                        pause.max() == null
+                                ? "The wait runs by itself and whistles."
+                                : "The wait runs by itself, but it spoils after %d min: be back by then."
+                                        .formatted(pause.max().toMinutes()));
             }
         });
         var off = open(state);
         if (!off.isEmpty()) {
-            words.add("Left open: %s. Dust and dry air come in; cover it, and put nothing else on that bench.".formatted(String.join(", ", off)));
+            words.add("Left open: %s. Dust and dry air come in; cover it, and put nothing else on that bench."
+                    .formatted(String.join(", ", off)));
         }
         if (words.isEmpty()) {
             words.add("Nothing is lost. The card waits where it is.");

@@ -36,6 +36,12 @@ public interface Surroundings {
     record Beside(String machine, String step, List<Caution> cautions, Instant since) {}
 
     /** @param spoiled why it must not be used, or null */
-    record LotFacts(long id, Family family, @Nullable ChannelCode channel, boolean foodGrade, @Nullable LocalDate bestBefore,
-            Millilitres left, @Nullable String spoiled) {}
+    record LotFacts(
+            long id,
+            Family family,
+            @Nullable ChannelCode channel,
+            boolean foodGrade,
+            @Nullable LocalDate bestBefore,
+            Millilitres left,
+            @Nullable String spoiled) {}
 }

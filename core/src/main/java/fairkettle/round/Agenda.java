@@ -24,8 +24,21 @@ public final class Agenda {
      * @param fits for each promise the key of the errand that must be over by then, or an empty string
      * @param before where each part stood in the plan so far, by its key; empty if there was none
      */
-    public static Agenda of(List<Day.Person> people, List<Day.Machine> machines, List<Errand> errands, List<Day.Promise> promises, List<String> fits, List<Day.Taken> taken, Map<String, Slot> before) {
-        var things = errands.stream().flatMap(e -> e.parts().stream()).map(Errand.Part::thing).filter(Objects::nonNull).distinct().sorted().toList();
+    public static Agenda of(
+            List<Day.Person> people,
+            List<Day.Machine> machines,
+            List<Errand> errands,
+            List<Day.Promise> promises,
+            List<String> fits,
+            List<Day.Taken> taken,
+            Map<String, Slot> before) {
+        var things = errands.stream()
+                .flatMap(e -> e.parts().stream())
+                .map(Errand.Part::thing)
+                .filter(Objects::nonNull)
+                .distinct()
+                .sorted()
+                .toList();
         int everybody = (1 << people.size()) - 1;
         var index = new HashMap<String, Integer>();
         for (int i = 0; i < errands.size(); i++) {
@@ -34,16 +47,30 @@ public final class Agenda {
         var fitted = new ArrayList<Day.Promise>();
         for (int i = 0; i < promises.size(); i++) {
             var p = promises.get(i);
-            fitted.add(new Day.Promise(p.words(), p.machine(), p.at(), p.minutes(), index.getOrDefault(fits.get(i), -1)));
+            fitted.add(
+                    new Day.Promise(p.words(), p.machine(), p.at(), p.minutes(), index.getOrDefault(fits.get(i), -1)));
         }
-        var bare = new Day(people, machines, things, errands.stream().map(e -> e.chain(things, everybody)).toList(), fitted, merged(taken), null);
+        var bare = new Day(
+                people,
+                machines,
+                things,
+                errands.stream().map(e -> e.chain(things, everybody)).toList(),
+                fitted,
+                merged(taken),
+                null);
         var agenda = new Agenda(bare, errands);
         if (before.isEmpty()) {
             return agenda;
         }
-        int[] start = agenda.keys.stream().mapToInt(k -> before.containsKey(k) ? before.get(k).start() : Plan.NEW).toArray();
-        int[] person = agenda.keys.stream().mapToInt(k -> before.containsKey(k) ? before.get(k).person() : 0).toArray();
-        return new Agenda(new Day(people, machines, things, bare.chains(), fitted, bare.taken(), new Plan(start, person)), errands);
+        int[] start = agenda.keys.stream()
+                .mapToInt(k -> before.containsKey(k) ? before.get(k).start() : Plan.NEW)
+                .toArray();
+        int[] person = agenda.keys.stream()
+                .mapToInt(k -> before.containsKey(k) ? before.get(k).person() : 0)
+                .toArray();
+        return new Agenda(
+                new Day(people, machines, things, bare.chains(), fitted, bare.taken(), new Plan(start, person)),
+                errands);
     }
 
     /** @param start minute, or {@link Plan#NOT_TODAY} */
@@ -74,20 +101,32 @@ public final class Agenda {
     public Plan plan(Map<String, Slot> slots) {
         ToIntFunction<String> start = k -> slots.containsKey(k) ? slots.get(k).start() : Plan.NOT_TODAY;
         ToIntFunction<String> person = k -> slots.containsKey(k) ? slots.get(k).person() : Plan.NOT_TODAY;
-        return new Plan(keys.stream().mapToInt(start).toArray(), keys.stream().mapToInt(person).toArray());
+        return new Plan(
+                keys.stream().mapToInt(start).toArray(),
+                keys.stream().mapToInt(person).toArray());
     }
 
     /** What is taken twice over is taken once: a slip may push one act into the next reservation. */
     public static List<Day.Taken> merged(List<Day.Taken> taken) {
         var out = new ArrayList<Day.Taken>();
-        taken.stream().filter(t -> t.to() > t.from()).sorted((a, b) -> a.machine() != b.machine() ? a.machine() - b.machine() : a.thing() != b.thing() ? a.thing() - b.thing() : a.from() - b.from()).forEach(t -> {
-            var last = out.isEmpty() ? null : out.getLast();
-            if (last != null && last.machine() == t.machine() && last.thing() == t.thing() && t.from() <= last.to()) {
-                out.set(out.size() - 1, new Day.Taken(t.machine(), t.thing(), last.from(), Math.max(last.to(), t.to())));
-            } else {
-                out.add(t);
-            }
-        });
+        taken.stream()
+                .filter(t -> t.to() > t.from())
+                .sorted((a, b) -> a.machine() != b.machine()
+                        ? a.machine() - b.machine()
+                        : a.thing() != b.thing() ? a.thing() - b.thing() : a.from() - b.from())
+                .forEach(t -> {
+                    var last = out.isEmpty() ? null : out.getLast();
+                    if (last != null
+                            && last.machine() == t.machine()
+                            && last.thing() == t.thing()
+                            && t.from() <= last.to()) {
+                        out.set(
+                                out.size() - 1,
+                                new Day.Taken(t.machine(), t.thing(), last.from(), Math.max(last.to(), t.to())));
+                    } else {
+                        out.add(t);
+                    }
+                });
         return out;
     }
 }

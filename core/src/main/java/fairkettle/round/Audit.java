@@ -5,7 +5,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.TreeMap;
 
-/** Checks a plan against every rule and works out what it costs, from the day and the plan alone; shares no code with the planner. */
+/**
+ * Checks a plan against every rule and works out what it costs, from the day and the plan alone; shares no code with
+ * the planner.
+ */
 public final class Audit {
 
     /** @param faults rules that are broken, in words; empty for a plan that can be carried out */
@@ -64,7 +67,9 @@ public final class Audit {
             mine.sort(Comparator.comparingInt(Visit::start));
             var wearing = person.wearing();
             int bench = person.bench();
-            int free = wearing == null || person.hours().isEmpty() ? Integer.MIN_VALUE / 2 : person.hours().getFirst().from();
+            int free = wearing == null || person.hours().isEmpty()
+                    ? Integer.MIN_VALUE / 2
+                    : person.hours().getFirst().from();
             for (var visit : mine) {
                 if (visit.start < free + Gloves.minutes(wearing, visit.gloves)) {
                     faults.add("%s at %d: in two places, or no time for gloves".formatted(person.name(), visit.start));
@@ -76,8 +81,17 @@ public final class Audit {
                 free = visit.start + visit.hands;
             }
         }
-        int broken = (int) day.promises().stream().filter(p -> p.fit() >= 0).mapToInt(Day.Promise::fit).distinct()
-                .filter(fit -> over[fit] > day.promises().stream().filter(p -> p.fit() == fit).mapToInt(Day.Promise::at).min().orElseThrow()).count();
+        int broken = (int) day.promises().stream()
+                .filter(p -> p.fit() >= 0)
+                .mapToInt(Day.Promise::fit)
+                .distinct()
+                .filter(fit -> over[fit]
+                        > day.promises().stream()
+                                .filter(p -> p.fit() == fit)
+                                .mapToInt(Day.Promise::at)
+                                .min()
+                                .orElseThrow())
+                .count();
         return new Verdict(faults, new Cost(broken, overdue, finish, gloves, walk, moved(), dropped));
     }
 
@@ -108,13 +122,18 @@ public final class Audit {
             begin(chain, i, first, name);
             int end = start + task.hands() + task.machine();
             boolean goesOn = !last && plan.start()[first + i + 1] >= 0;
-            hold(machines, chain.machine(), start, !task.holds() ? end : goesOn ? plan.start()[first + i + 1] : end + task.waitMin());
+            hold(
+                    machines,
+                    chain.machine(),
+                    start,
+                    !task.holds() ? end : goesOn ? plan.start()[first + i + 1] : end + task.waitMin());
             task.things().forEach(t -> hold(things, t, start, task.through() ? end : start + task.hands()));
             person(task, first + i, chain.machine(), name);
             finish = Math.max(finish, start + task.hands());
             if (last || task.waitMax() < 0) {
                 var due = chain.dues().get(segment++);
-                overdue += (long) due.soft() * Math.max(0, end - due.ideal()) + (long) due.hard() * Math.max(0, end - due.latest());
+                overdue += (long) due.soft() * Math.max(0, end - due.ideal())
+                        + (long) due.hard() * Math.max(0, end - due.latest());
             }
             if (last) {
                 over[number] = end + task.waitMin();
@@ -153,10 +172,16 @@ public final class Audit {
             faults.add(name + ": by nobody who may do it");
             return;
         }
-        if (day.people().get(who).hours().stream().noneMatch(h -> h.from() <= start && start + task.hands() <= h.to())) {
+        if (day.people().get(who).hours().stream()
+                .noneMatch(h -> h.from() <= start && start + task.hands() <= h.to())) {
             faults.add(name + ": outside the hours of " + day.people().get(who).name());
         }
-        visits.get(who).add(new Visit(start, task.hands(), task.gloves(), day.machines().get(machine).bench()));
+        visits.get(who)
+                .add(new Visit(
+                        start,
+                        task.hands(),
+                        task.gloves(),
+                        day.machines().get(machine).bench()));
     }
 
     private long moved() {
@@ -178,7 +203,8 @@ public final class Audit {
             }
             int follower = -1;
             for (int j = 0; was && j < before.start().length; j++) {
-                boolean later = before.start()[j] > before.start()[i] || before.start()[j] == before.start()[i] && j > i;
+                boolean later =
+                        before.start()[j] > before.start()[i] || before.start()[j] == before.start()[i] && j > i;
                 boolean nearer = follower < 0 || before.start()[j] < before.start()[follower];
                 if (before.start()[j] >= 0 && before.person()[j] == before.person()[i] && later && nearer) {
                     follower = j;
@@ -197,7 +223,10 @@ public final class Audit {
 
     private void clashes(String what, List<Held> holds) {
         int until = Integer.MIN_VALUE;
-        for (var held : holds.stream().filter(h -> h.to > h.from).sorted(Comparator.comparingInt(Held::from)).toList()) {
+        for (var held : holds.stream()
+                .filter(h -> h.to > h.from)
+                .sorted(Comparator.comparingInt(Held::from))
+                .toList()) {
             if (held.from < until) {
                 faults.add("%s twice at %d".formatted(what, held.from));
             }

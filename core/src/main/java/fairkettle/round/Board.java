@@ -3,8 +3,8 @@ package fairkettle.round;
 import java.util.Arrays;
 
 /**
- * Who and what is taken at which minute: one row of bits for each person, machine and single thing, and one of each person's work
- * alone (a break beside a task must not hide the task).
+ * Who and what is taken at which minute: one row of bits for each person, machine and single thing, and one of each
+ * person's work alone (a break beside a task must not hide the task).
  */
 final class Board {
 
@@ -85,7 +85,8 @@ final class Board {
     }
 
     /**
-     * Earliest minute at which a person can begin a task: hands free, gloves changed in time, things free, and the machine where asked for.
+     * Earliest minute at which a person can begin a task: hands free, gloves changed in time, things free, and the
+     * machine where asked for.
      *
      * @param machineRow row of the machine that must be free for {@code own} minutes, or below 0
      * @return {@link #NEVER} if there is none up to {@code latest}
@@ -103,7 +104,8 @@ final class Board {
                 free &= -1L << (from & 63);
             }
             if (free != 0 && machineRow >= 0) {
-                free &= erode(~bits[machineRow + k], k + 1 < words ? ~bits[machineRow + k + 1] : -1L, Math.min(own, 64));
+                free &= erode(
+                        ~bits[machineRow + k], k + 1 < words ? ~bits[machineRow + k + 1] : -1L, Math.min(own, 64));
             }
             for (; free != 0; free &= free - 1) {
                 int t = (k << 6) + Long.numberOfTrailingZeros(free);
@@ -137,7 +139,8 @@ final class Board {
                 d |= bits[thing + k + 1];
             }
         }
-        return day.through[task] ? erode(~a, ~b, Math.min(64, day.hands[task])) & erode(~c, ~d, Math.min(64, day.length[task]))
+        return day.through[task]
+                ? erode(~a, ~b, Math.min(64, day.hands[task])) & erode(~c, ~d, Math.min(64, day.length[task]))
                 : erode(~(a | c), ~(b | d), Math.min(64, day.hands[task]));
     }
 
@@ -169,7 +172,9 @@ final class Board {
                 if (t < before + 1 + Gloves.minutes(day.gloves[u], mine)) {
                     return false;
                 }
-            } else if (t < hoursFrom[person] + Gloves.minutes(day.day.people().get(person).wearing(), mine)) {
+            } else if (t
+                    < hoursFrom[person]
+                            + Gloves.minutes(day.day.people().get(person).wearing(), mine)) {
                 return false;
             }
         }
@@ -183,7 +188,7 @@ final class Board {
 
     /** Bits from which {@code need} minutes on are set, by doubling shifts. */
     private static long erode(long low, long high, int need) {
-        for (int have = 1; have < need;) {
+        for (int have = 1; have < need; ) {
             int shift = Math.min(have, need - have);
             low &= low >>> shift | high << (64 - shift);
             high &= high >>> shift;
@@ -249,7 +254,7 @@ final class Board {
     }
 
     private void set(long[] row, int offset, int from, int to) {
-        for (int t = Math.max(0, from), end = Math.min(words * 64, to); t < end;) {
+        for (int t = Math.max(0, from), end = Math.min(words * 64, to); t < end; ) {
             int w = t >> 6;
             int stop = Math.min(end, (w + 1) << 6);
             row[offset + w] |= span(t & 63, stop - t);
@@ -258,7 +263,7 @@ final class Board {
     }
 
     private void clear(long[] row, int offset, int from, int to) {
-        for (int t = Math.max(0, from), end = Math.min(words * 64, to); t < end;) {
+        for (int t = Math.max(0, from), end = Math.min(words * 64, to); t < end; ) {
             int w = t >> 6;
             int stop = Math.min(end, (w + 1) << 6);
             row[offset + w] &= ~span(t & 63, stop - t);

@@ -8,7 +8,9 @@ import java.util.ArrayList;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
 
-/** What is left of a card, as an errand: steps that follow each other without a wait are one visit, up to half an hour. */
+/**
+ * What is left of a card, as an errand: steps that follow each other without a wait are one visit, up to half an hour.
+ */
 public final class CardErrand {
 
     private static final int VISIT = 30;
@@ -19,7 +21,8 @@ public final class CardErrand {
     private CardErrand() {}
 
     /** @param minute minute of the day of an instant; @return empty if the card is finished */
-    public static Optional<Errand> of(long id, String title, Card card, int machine, Gloves gloves, ToIntFunction<Instant> minute, Instant now) {
+    public static Optional<Errand> of(
+            long id, String title, Card card, int machine, Gloves gloves, ToIntFunction<Instant> minute, Instant now) {
         var open = card.runs().stream().filter(StepRun::isOpen).toList();
         if (open.isEmpty()) {
             return Optional.empty();
@@ -31,7 +34,9 @@ public final class CardErrand {
         boolean waits = first.waitStarted() != null && running != null;
         if (waits) {
             release = minute.applyAsInt(first.waitOver().orElse(now));
-            firstBy = running.max() == null ? Task.OPEN : Math.max(release, minute.applyAsInt(first.waitStarted().plus(running.max())));
+            firstBy = running.max() == null
+                    ? Task.OPEN
+                    : Math.max(release, minute.applyAsInt(first.waitStarted().plus(running.max())));
         }
         var parts = new ArrayList<Errand.Part>();
         int hands = 0;
@@ -46,13 +51,26 @@ public final class CardErrand {
                 var key = "c/%d/%s".formatted(id, run.step().id());
                 int least = pause == null ? 0 : minutes(pause.min());
                 boolean works = pause != null && pause.machine();
-                int most = pause == null || pause.max() == null ? Task.OPEN : minutes(pause.max()) - (works ? least : 0);
-                parts.add(new Errand.Part(key, from.step().title(), hands, works ? least : 0, works ? 0 : least, most, null, 0));
+                int most =
+                        pause == null || pause.max() == null ? Task.OPEN : minutes(pause.max()) - (works ? least : 0);
+                parts.add(new Errand.Part(
+                        key, from.step().title(), hands, works ? least : 0, works ? 0 : least, most, null, 0));
                 hands = 0;
                 from = i + 1 < open.size() ? open.get(i + 1) : run;
             }
         }
-        return Optional.of(new Errand("c/" + id, title, machine, gloves, parts, Math.max(0, release), firstBy, waits, Math.min(TODAY, minute.applyAsInt(now)), 3 * TODAY, WEIGHT));
+        return Optional.of(new Errand(
+                "c/" + id,
+                title,
+                machine,
+                gloves,
+                parts,
+                Math.max(0, release),
+                firstBy,
+                waits,
+                Math.min(TODAY, minute.applyAsInt(now)),
+                3 * TODAY,
+                WEIGHT));
     }
 
     private static int minutes(Duration wait) {

@@ -1,13 +1,14 @@
 package fairkettle.round;
 
 /**
- * What a plan costs, in points: one published scale, so that a broken promise outweighs everything and the rest can be weighed
- * against each other.
+ * What a plan costs, in points: one published scale, so that a broken promise outweighs everything and the rest can be
+ * weighed against each other.
  *
  * @param broken promises that cannot be kept
  * @param overdue points of lateness and of what is left for another day
  * @param finish minute at which the last hands come free
- * @param gloves points for changes of gloves; {@code walk} benches passed; {@code moved} points for departing from the plan before
+ * @param gloves points for changes of gloves; {@code walk} benches passed; {@code moved} points for departing from the
+ *     plan before
  * @param dropped segments left for another day
  */
 public record Cost(int broken, long overdue, int finish, long gloves, long walk, long moved, int dropped) {

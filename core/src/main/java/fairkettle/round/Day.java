@@ -4,13 +4,21 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Everything the round is planned from. All times are whole minutes from one start, which may lie before the people's hours.
+ * Everything the round is planned from. All times are whole minutes from one start, which may lie before the people's
+ * hours.
  *
  * @param things single things: priming kits, the sink, the scanner; at most 63
  * @param taken what is fixed already: what has begun, what goes on by itself
  * @param before the plan that people have in their heads, or null; moving away from it costs
  */
-public record Day(List<Person> people, List<Machine> machines, List<String> things, List<Chain> chains, List<Promise> promises, List<Taken> taken, @Nullable Plan before) {
+public record Day(
+        List<Person> people,
+        List<Machine> machines,
+        List<String> things,
+        List<Chain> chains,
+        List<Promise> promises,
+        List<Taken> taken,
+        @Nullable Plan before) {
 
     private static final int MOST_PEOPLE = 30;
     private static final int MOST_THINGS = 63;
@@ -24,7 +32,8 @@ public record Day(List<Person> people, List<Machine> machines, List<String> thin
         promises = List.copyOf(promises);
         taken = List.copyOf(taken);
         if (people.isEmpty() || people.size() > MOST_PEOPLE || things.size() > MOST_THINGS) {
-            throw new IllegalArgumentException("A round needs 1 to %d people and at most %d single things.".formatted(MOST_PEOPLE, MOST_THINGS));
+            throw new IllegalArgumentException(
+                    "A round needs 1 to %d people and at most %d single things.".formatted(MOST_PEOPLE, MOST_THINGS));
         }
         int known = machines.size();
         if (chains.stream().anyMatch(c -> c.machine() >= known)) {
@@ -40,7 +49,8 @@ public record Day(List<Person> people, List<Machine> machines, List<String> thin
      * @param wearing gloves of what was touched last, or null for clean hands
      * @param bench where they stand, or -1
      */
-    public record Person(String name, List<Span> hours, @Nullable Gloves wearing, int bench) {
+    public record Person(
+            String name, List<Span> hours, @Nullable Gloves wearing, int bench) {
         public Person {
             hours = List.copyOf(hours);
             if (hours.stream().anyMatch(h -> h.from() < 0 || h.to() > LONGEST)) {
@@ -52,7 +62,10 @@ public record Day(List<Person> people, List<Machine> machines, List<String> thin
     /** @param bench place in walking order */
     public record Machine(String name, int bench) {}
 
-    /** The machine prints for somebody from a minute on, whatever comes. @param fit number of the chain that must be over by then, or -1 */
+    /**
+     * The machine prints for somebody from a minute on, whatever comes. @param fit number of the chain that must be
+     * over by then, or -1
+     */
     public record Promise(String words, int machine, int at, int minutes, int fit) {}
 
     /** @param machine number, or -1; @param thing number, or -1 */

@@ -5,19 +5,29 @@ import java.util.Comparator;
 import java.util.stream.IntStream;
 
 /**
- * The first plan: always the most urgent of what can begin about now, by apparent tardiness per minute of hands (Vepsalainen and
- * Morton 1987), with a look at each machine whether another chain had better go first there.
+ * The first plan: always the most urgent of what can begin about now, by apparent tardiness per minute of hands
+ * (Vepsalainen and Morton 1987), with a look at each machine whether another chain had better go first there.
  */
 final class Dispatch {
 
-    /** One way of weighing. @param reach how far ahead lateness is felt; @param window minutes within which “about now” lies; @param drop weight of what would not fit; @param noise spread of the dice */
+    /**
+     * One way of weighing. @param reach how far ahead lateness is felt; @param window minutes within which “about now”
+     * lies; @param drop weight of what would not fit; @param noise spread of the dice
+     */
     record Manner(double reach, int window, double drop, double noise) {
         Manner noisy() {
             return new Manner(reach, window, drop, 0.3);
         }
     }
 
-    static final Manner[] MANNERS = {new Manner(1, 2, 1, 0), new Manner(0.3, 2, 4, 0), new Manner(3, 2, 16, 0), new Manner(3, 2, 1, 0), new Manner(0.3, 2, 16, 0), new Manner(1, 8, 0, 0)};
+    static final Manner[] MANNERS = {
+        new Manner(1, 2, 1, 0),
+        new Manner(0.3, 2, 4, 0),
+        new Manner(3, 2, 16, 0),
+        new Manner(3, 2, 1, 0),
+        new Manner(0.3, 2, 16, 0),
+        new Manner(1, 8, 0, 0)
+    };
 
     // where a chain stands that cannot begin now
     private static final int NOWHERE = 1 << 17;
@@ -96,13 +106,21 @@ final class Dispatch {
             }
         }
         complete(genes, at);
-        return Cost.PROMISE * placer.broken + placer.overdue + Cost.FINISH * placer.finish + placer.changes() + placer.moved();
+        return Cost.PROMISE * placer.broken
+                + placer.overdue
+                + Cost.FINISH * placer.finish
+                + placer.changes()
+                + placer.moved();
     }
 
     /** Soaks that have begun, and whatever somebody pinned, have their time before anything else is placed. */
     private int reserve(Genes genes) {
         int at = 0;
-        var fixed = IntStream.range(0, day.chains).filter(c -> day.firstBy[c] != Task.OPEN).boxed().sorted(Comparator.comparingInt(c -> day.firstBy[c])).toList();
+        var fixed = IntStream.range(0, day.chains)
+                .filter(c -> day.firstBy[c] != Task.OPEN)
+                .boxed()
+                .sorted(Comparator.comparingInt(c -> day.firstBy[c]))
+                .toList();
         for (int chain : fixed) {
             genes.order[at++] = chain;
             placer.place(chain, genes.person);
@@ -122,7 +140,8 @@ final class Dispatch {
         for (int c = 0; c < day.chains; c++) {
             if (placer.next[c] < day.segmentsOf[c]) {
                 int later = earliest[c] - soonest;
-                double value = later > window ? -1e6 - earliest[c] : urgency[c] * DELAY[Math.min(DELAY.length - 1, later)];
+                double value =
+                        later > window ? -1e6 - earliest[c] : urgency[c] * DELAY[Math.min(DELAY.length - 1, later)];
                 if (value > most) {
                     most = value;
                     pick = c;
@@ -140,10 +159,15 @@ final class Dispatch {
             return LOCKED_OUT;
         }
         placer.placements++;
-        return placer.fits(s, Math.max(placer.soonest(chain), was < NOWHERE ? was : 0), person, 0, placer.limit(chain)) ? placer.found(s) : NOWHERE;
+        return placer.fits(s, Math.max(placer.soonest(chain), was < NOWHERE ? was : 0), person, 0, placer.limit(chain))
+                ? placer.found(s)
+                : NOWHERE;
     }
 
-    /** Segments that came along when a machine was let go stand behind; the k-th time a chain comes is still its k-th segment. */
+    /**
+     * Segments that came along when a machine was let go stand behind; the k-th time a chain comes is still its k-th
+     * segment.
+     */
     private void complete(Genes genes, int at) {
         var count = new int[day.chains];
         for (int i = 0; i < at; i++) {
@@ -165,14 +189,18 @@ final class Dispatch {
         double value = 0;
         double hands = 0;
         int end = from;
-        for (int s = day.firstSegment[chain] + placer.next[chain]; s < day.firstSegment[chain] + day.segmentsOf[chain]; s++) {
+        for (int s = day.firstSegment[chain] + placer.next[chain];
+                s < day.firstSegment[chain] + day.segmentsOf[chain];
+                s++) {
             end += day.alone(s);
             if (end > day.end + 30) {
                 break;
             }
             hands += day.handsOf[s] + 0.1 * day.alone(s);
             var due = day.due[s];
-            value += due.soft() * Math.exp(Math.min(0, end - due.ideal()) / mean) + due.hard() * Math.exp(Math.min(0, end - due.latest()) / mean) + 0.02 * due.drop() / 1440
+            value += due.soft() * Math.exp(Math.min(0, end - due.ideal()) / mean)
+                    + due.hard() * Math.exp(Math.min(0, end - due.latest()) / mean)
+                    + 0.02 * due.drop() / 1440
                     + drop * due.drop() / 1440 * Math.exp(Math.min(0, end - day.end) / (4 * mean));
             end += day.wait[day.past[s] - 1];
         }
@@ -180,7 +208,9 @@ final class Dispatch {
         if (placer.next[chain] == 0 && yields(chain, from)) {
             perMinute *= YIELD;
         }
-        return day.promisedAt[chain] == Layout.NO_PROMISE ? perMinute : perMinute + 300 * Math.exp(Math.min(0, end + 20 - day.promisedAt[chain]) / 30.0);
+        return day.promisedAt[chain] == Layout.NO_PROMISE
+                ? perMinute
+                : perMinute + 300 * Math.exp(Math.min(0, end + 20 - day.promisedAt[chain]) / 30.0);
     }
 
     /** Whether another chain had better go first on this machine: a long hold must not shut it out. */

@@ -13,7 +13,8 @@ public record Due(int ideal, int latest, int soft, int hard, long drop) {
 
     public Due {
         if (soft < 0 || hard < 0 || drop < 0) {
-            throw new IllegalArgumentException("Lateness cannot be worth less than nothing (%d, %d, %d).".formatted(soft, hard, drop));
+            throw new IllegalArgumentException(
+                    "Lateness cannot be worth less than nothing (%d, %d, %d).".formatted(soft, hard, drop));
         }
     }
 

@@ -5,9 +5,9 @@ import java.util.Arrays;
 /**
  * What a plan grows from.
  *
- * <p>{@code order}: chains by number, where the k-th time a chain comes is its k-th segment. {@code person}: by task, or -1 for
- * whoever is free first. {@code notBefore}: by segment a minute before which it does not begin; behind them, by task, the minutes
- * by which the bounded wait before it is stretched beyond its least.
+ * <p>{@code order}: chains by number, where the k-th time a chain comes is its k-th segment. {@code person}: by task,
+ * or -1 for whoever is free first. {@code notBefore}: by segment a minute before which it does not begin; behind them,
+ * by task, the minutes by which the bounded wait before it is stretched beyond its least.
  */
 final class Genes {
 

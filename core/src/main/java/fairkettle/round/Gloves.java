@@ -4,7 +4,11 @@ import org.jspecify.annotations.Nullable;
 
 /** What hands touched last decides what they may touch next. */
 public enum Gloves {
-    FOOD, DYE, SUBLIMATION, FILM, WHITE;
+    FOOD,
+    DYE,
+    SUBLIMATION,
+    FILM,
+    WHITE;
 
     /** Minutes between one kind and another: two with a wash before food, one otherwise. Clean hands take none. */
     public static int minutes(@Nullable Gloves from, Gloves to) {

@@ -49,6 +49,7 @@ final class Layout {
     final long[] floor;
     /** Minutes that the rest of the chain needs at least after this segment's hold. */
     final int[] tail;
+
     final int[] handsOf;
 
     // by chain
@@ -63,6 +64,7 @@ final class Layout {
 
     /** Chains by machine. */
     final int[][] onMachine;
+
     final long floors;
 
     Layout(Day day) {
@@ -72,7 +74,11 @@ final class Layout {
         people = day.people().size();
         machines = day.machines().size();
         segments = day.chains().stream().mapToInt(c -> c.dues().size()).sum();
-        end = day.people().stream().flatMap(p -> p.hours().stream()).mapToInt(Day.Span::to).max().orElse(0);
+        end = day.people().stream()
+                .flatMap(p -> p.hours().stream())
+                .mapToInt(Day.Span::to)
+                .max()
+                .orElse(0);
         words = (end >> 6) + 1;
         hands = new int[tasks];
         length = new int[tasks];
@@ -135,7 +141,9 @@ final class Layout {
             }
         }
         floors = Arrays.stream(floor).sum();
-        stretchable = IntStream.range(1, tasks).filter(i -> segmentOf[i] == segmentOf[i - 1] && waitMax[i - 1] > wait[i - 1]).toArray();
+        stretchable = IntStream.range(1, tasks)
+                .filter(i -> segmentOf[i] == segmentOf[i - 1] && waitMax[i - 1] > wait[i - 1])
+                .toArray();
         onMachine = byMachine();
         followerBefore = followers();
     }

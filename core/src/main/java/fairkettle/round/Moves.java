@@ -7,6 +7,7 @@ final class Moves {
     private final Dice dice;
     /** Minutes of the plan in hand. */
     private final int[] start;
+
     private final int[] scratch;
     private int changedTo;
 
@@ -22,7 +23,10 @@ final class Moves {
         return changedTo;
     }
 
-    /** Changes the genes a little. @return first place of the order that may decode differently; the number of segments if nothing changed */
+    /**
+     * Changes the genes a little. @return first place of the order that may decode differently; the number of segments
+     * if nothing changed
+     */
     int change(Genes g) {
         changedTo = day.segments;
         int kind = dice.upTo(1000);
@@ -66,7 +70,9 @@ final class Moves {
 
     private int costlyEarlier(int[] order) {
         int i = costly(order);
-        return i <= 0 ? nothing() : reinsert(order, i, dice.oneIn(2) ? dice.upTo(i) : Math.max(0, i - 1 - dice.upTo(10)));
+        return i <= 0
+                ? nothing()
+                : reinsert(order, i, dice.oneIn(2) ? dice.upTo(i) : Math.max(0, i - 1 - dice.upTo(10)));
     }
 
     private int reinsert(int[] order, int from, int to) {
@@ -171,7 +177,9 @@ final class Moves {
                 to = lastOf(order, other);
             }
         } else {
-            to = dice.oneIn(2) ? dice.upTo(day.segments) : inside(from + (dice.oneIn(3) ? 1 : -1) * (1 + dice.upTo(10)));
+            to = dice.oneIn(2)
+                    ? dice.upTo(day.segments)
+                    : inside(from + (dice.oneIn(3) ? 1 : -1) * (1 + dice.upTo(10)));
         }
         return to == from ? nothing() : shift(order, chain, from, to, tight);
     }
@@ -204,7 +212,10 @@ final class Moves {
         return Math.min(from, to);
     }
 
-    /** On a day too full: something left out comes in where something of little worth for its minutes stood, which goes last. */
+    /**
+     * On a day too full: something left out comes in where something of little worth for its minutes stood, which goes
+     * last.
+     */
     private int exchange(int[] order) {
         int in = leftOut();
         int out = in < 0 ? -1 : leastWorth(day.chainOf[in]);
@@ -241,7 +252,9 @@ final class Moves {
         double most = -1;
         for (int t = 0; t < 12; t++) {
             int s = dice.upTo(day.segments);
-            boolean could = start[day.first[s]] < 0 && day.floor[s] < day.due[s].drop() && (s == day.firstSegment[day.chainOf[s]] || start[day.first[s] - 1] >= 0);
+            boolean could = start[day.first[s]] < 0
+                    && day.floor[s] < day.due[s].drop()
+                    && (s == day.firstSegment[day.chainOf[s]] || start[day.first[s] - 1] >= 0);
             if (could && (double) day.due[s].drop() / day.handsOf[s] > most) {
                 most = (double) day.due[s].drop() / day.handsOf[s];
                 found = s;
@@ -271,7 +284,9 @@ final class Moves {
         for (int t = 0; t < 4; t++) {
             int s = dice.upTo(day.segments);
             int last = day.past[s] - 1;
-            long avoidable = (start[day.first[s]] < 0 ? day.due[s].drop() : day.due[s].at(start[last] + day.length[last])) - day.floor[s];
+            long avoidable =
+                    (start[day.first[s]] < 0 ? day.due[s].drop() : day.due[s].at(start[last] + day.length[last]))
+                            - day.floor[s];
             if (avoidable > most) {
                 most = avoidable;
                 worst = s;

@@ -3,8 +3,8 @@ package fairkettle.round;
 import java.util.Arrays;
 
 /**
- * Turns an order of segments into a plan: each takes the earliest place that works (serial schedule generation, Kolisch 1996),
- * given who shall do it, what it shall wait for and how far its bounded waits are stretched.
+ * Turns an order of segments into a plan: each takes the earliest place that works (serial schedule generation, Kolisch
+ * 1996), given who shall do it, what it shall wait for and how far its bounded waits are stretched.
  */
 final class Placer {
 
@@ -12,15 +12,18 @@ final class Placer {
     private static final int ANYBODY = -1;
     /** A hold this long is a night: what follows it need not find room behind it today. */
     private static final int NIGHT = 700;
+
     private static final long MUCH_DEARER = 8;
 
     final Layout day;
     final Board board;
     /** Of the plan being made: minute of each task, or {@link Plan#NOT_TODAY}; and its person. */
     final int[] start;
+
     final int[] who;
     /** By chain: segments placed so far, and whether the rest is left for another day. */
     final int[] next;
+
     final boolean[] dead;
     /** By machine: the chain that holds it between two of its segments, or -1. */
     final int[] lock;
@@ -124,9 +127,13 @@ final class Placer {
         return Cost.PROMISE * broken + overdue + floorsLeft;
     }
 
-    /** Past the change the same segments are placed as in the plan in hand: much dearer by now, and no time won, stays dearer. */
+    /**
+     * Past the change the same segments are placed as in the plan in hand: much dearer by now, and no time won, stays
+     * dearer.
+     */
     private boolean hopeless(int k, long sure, long limit, long inHand) {
-        return sure - costInHand[k] > limit - inHand + Math.max(0, frontsInHand[k] - front) * rateInHand[k] + MUCH_DEARER;
+        return sure - costInHand[k]
+                > limit - inHand + Math.max(0, frontsInHand[k] - front) * rateInHand[k] + MUCH_DEARER;
     }
 
     /** The plan just decoded becomes the one in hand. */
@@ -151,7 +158,8 @@ final class Placer {
                 rate += 20;
             } else {
                 int done = start[last] + day.length[last];
-                rate += (done > day.due[s].ideal() ? day.due[s].soft() : 0) + (done > day.due[s].latest() ? day.due[s].hard() : 0);
+                rate += (done > day.due[s].ideal() ? day.due[s].soft() : 0)
+                        + (done > day.due[s].latest() ? day.due[s].hard() : 0);
             }
         }
     }
@@ -179,7 +187,11 @@ final class Placer {
             int from = Math.max(soonest(chain), notBefore[s]);
             int limit = limit(chain);
             int last = day.past[s] - 1;
-            boolean found = day.tail[s] > 0 && day.holds[last] && day.wait[last] < NIGHT && fits(s, from, person, day.tail[s], limit) || fits(s, from, person, 0, limit)
+            boolean found = day.tail[s] > 0
+                            && day.holds[last]
+                            && day.wait[last] < NIGHT
+                            && fits(s, from, person, day.tail[s], limit)
+                    || fits(s, from, person, 0, limit)
                     || notBefore[s] > 0 && fits(s, soonest(chain), person, 0, limit);
             if (found) {
                 mark(s);
@@ -433,7 +445,9 @@ final class Placer {
         for (int i = 0; i < day.tasks; i++) {
             int was = before.start()[i];
             if (was != Plan.NEW) {
-                sum += was >= 0 != start[i] >= 0 ? Cost.COMES_OR_GOES : was >= 0 && who[i] != before.person()[i] ? Cost.OTHER_PERSON : 0;
+                sum += was >= 0 != start[i] >= 0
+                        ? Cost.COMES_OR_GOES
+                        : was >= 0 && who[i] != before.person()[i] ? Cost.OTHER_PERSON : 0;
                 int follower = day.followerBefore[i];
                 if (follower >= 0 && start[i] >= 0 && start[follower] >= 0 && start[i] > start[follower]) {
                     sum += Cost.OTHER_ORDER;

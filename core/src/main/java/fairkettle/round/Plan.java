@@ -22,17 +22,31 @@ public record Plan(int[] start, int[] person) {
 
     /** Planned tasks in the order in which they begin. */
     public int[] order() {
-        return IntStream.range(0, start.length).filter(this::planned).boxed().sorted(Comparator.comparingInt((Integer i) -> start[i]).thenComparingInt(i -> i)).mapToInt(i -> i).toArray();
+        return IntStream.range(0, start.length)
+                .filter(this::planned)
+                .boxed()
+                .sorted(Comparator.comparingInt((Integer i) -> start[i]).thenComparingInt(i -> i))
+                .mapToInt(i -> i)
+                .toArray();
     }
 
-    /** Fewest entries that change person, come, go, or must be lifted out of their person's order to turn one plan into the other. */
+    /**
+     * Fewest entries that change person, come, go, or must be lifted out of their person's order to turn one plan into
+     * the other.
+     */
     public int movesFrom(Plan before) {
         int kept = 0;
-        int people = 1 + Math.max(Arrays.stream(person).max().orElse(0), Arrays.stream(before.person).max().orElse(0));
+        int people = 1
+                + Math.max(
+                        Arrays.stream(person).max().orElse(0),
+                        Arrays.stream(before.person).max().orElse(0));
         var was = before.order();
         for (int w = 0; w < people; w++) {
             int who = w;
-            kept += longestRise(Arrays.stream(was).filter(i -> before.person[i] == who && planned(i) && person[i] == who).map(i -> start[i]).toArray());
+            kept += longestRise(Arrays.stream(was)
+                    .filter(i -> before.person[i] == who && planned(i) && person[i] == who)
+                    .map(i -> start[i])
+                    .toArray());
         }
         int absent = 0;
         for (int i = 0; i < start.length; i++) {

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.function.IntFunction;
 
 /**
- * Says why each task stands where it does, from the finished plan alone: what touches its beginning from the left, so that it could
- * not be a minute earlier; and where nothing does, what an earlier beginning would cost.
+ * Says why each task stands where it does, from the finished plan alone: what touches its beginning from the left, so
+ * that it could not be a minute earlier; and where nothing does, what an earlier beginning would cost.
  */
 public final class Reasons {
 
@@ -70,8 +70,12 @@ public final class Reasons {
         }
         var before = tasks.get(task - 1);
         if (plan.start()[task - 1] + before.length() + before.waitMin() == start) {
-            all.add(before.waitMin() > 0 ? "%s rests until %s".formatted(machine(task), clock.apply(start))
-                    : before.machine() > 0 ? "%s works by itself until %s".formatted(machine(task), clock.apply(start)) : "straight on from “%s”".formatted(before.name()));
+            all.add(
+                    before.waitMin() > 0
+                            ? "%s rests until %s".formatted(machine(task), clock.apply(start))
+                            : before.machine() > 0
+                                    ? "%s works by itself until %s".formatted(machine(task), clock.apply(start))
+                                    : "straight on from “%s”".formatted(before.name()));
         }
     }
 
@@ -88,7 +92,12 @@ public final class Reasons {
             int end = plan.start()[u] + tasks.get(u).hands();
             if (end == start) {
                 all.add("%s comes from %s".formatted(who(task), machine(u)));
-            } else if (end < start && end + Gloves.minutes(tasks.get(u).gloves(), tasks.get(task).gloves()) == start) {
+            } else if (end < start
+                    && end
+                                    + Gloves.minutes(
+                                            tasks.get(u).gloves(),
+                                            tasks.get(task).gloves())
+                            == start) {
                 all.add("fresh gloves after %s".formatted(machine(u)));
             }
         }
@@ -98,32 +107,56 @@ public final class Reasons {
         int start = plan.start()[task];
         int machine = chains.get(task).machine();
         for (int u = 0; u < tasks.size(); u++) {
-            if (u == task || !plan.planned(u) || plan.start()[u] >= start || chains.get(u).equals(chains.get(task))) {
+            if (u == task
+                    || !plan.planned(u)
+                    || plan.start()[u] >= start
+                    || chains.get(u).equals(chains.get(task))) {
                 continue;
             }
             int end = plan.start()[u] + tasks.get(u).length();
             if (chains.get(u).machine() == machine) {
                 boolean goesOn = places.get(u) + 1 < chains.get(u).tasks().size() && plan.planned(u + 1);
-                int held = !tasks.get(u).holds() ? end : goesOn ? plan.start()[u + 1] : end + tasks.get(u).waitMin();
+                int held = !tasks.get(u).holds()
+                        ? end
+                        : goesOn ? plan.start()[u + 1] : end + tasks.get(u).waitMin();
                 if (held == start) {
-                    all.add(held > end ? "%s rests after “%s” until %s".formatted(machine(task), tasks.get(u).name(), clock.apply(held)) : "%s is taken by “%s” until %s".formatted(machine(task), tasks.get(u).name(), clock.apply(held)));
+                    all.add(
+                            held > end
+                                    ? "%s rests after “%s” until %s"
+                                            .formatted(
+                                                    machine(task), tasks.get(u).name(), clock.apply(held))
+                                    : "%s is taken by “%s” until %s"
+                                            .formatted(
+                                                    machine(task), tasks.get(u).name(), clock.apply(held)));
                 }
             }
             int other = u;
-            int used = plan.start()[u] + (tasks.get(u).through() ? tasks.get(u).length() : tasks.get(u).hands());
+            int used = plan.start()[u]
+                    + (tasks.get(u).through()
+                            ? tasks.get(u).length()
+                            : tasks.get(u).hands());
             if (used == start) {
-                tasks.get(u).things().stream().filter(tasks.get(task).things()::contains).findFirst()
-                        .ifPresent(thing -> all.add("the %s is in use at %s until %s".formatted(day.things().get(thing), machine(other), clock.apply(used))));
+                tasks.get(u).things().stream()
+                        .filter(tasks.get(task).things()::contains)
+                        .findFirst()
+                        .ifPresent(thing -> all.add("the %s is in use at %s until %s"
+                                .formatted(day.things().get(thing), machine(other), clock.apply(used))));
             }
         }
-        day.promises().stream().filter(p -> p.machine() == machine && p.at() + p.minutes() == start).forEach(p -> all.add("%s prints until %s: %s".formatted(machine(task), clock.apply(start), p.words())));
-        day.taken().stream().filter(t -> t.machine() == machine && t.to() == start).forEach(_ -> all.add("%s is busy until %s".formatted(machine(task), clock.apply(start))));
+        day.promises().stream()
+                .filter(p -> p.machine() == machine && p.at() + p.minutes() == start)
+                .forEach(
+                        p -> all.add("%s prints until %s: %s".formatted(machine(task), clock.apply(start), p.words())));
+        day.taken().stream()
+                .filter(t -> t.machine() == machine && t.to() == start)
+                .forEach(_ -> all.add("%s is busy until %s".formatted(machine(task), clock.apply(start))));
     }
 
     private void nextInTime(int task, List<String> all) {
         var t = tasks.get(task);
         if (!t.open() && places.get(task) + 1 < chains.get(task).tasks().size() && plan.planned(task + 1)) {
-            all.add("so late that “%s” can follow within %d min".formatted(tasks.get(task + 1).name(), t.waitMax()));
+            all.add("so late that “%s” can follow within %d min"
+                    .formatted(tasks.get(task + 1).name(), t.waitMax()));
         }
     }
 
@@ -138,20 +171,33 @@ public final class Reasons {
                 if (other.cost().total() <= base.total()) {
                     return "it does not matter when: %s would do as well".formatted(clock.apply(t));
                 }
-                return other.cost().gloves() > base.gloves() ? "earlier would take another change of gloves" : other.cost().walk() > base.walk() ? "earlier would take more walking" : "something more pressing goes first";
+                return other.cost().gloves() > base.gloves()
+                        ? "earlier would take another change of gloves"
+                        : other.cost().walk() > base.walk()
+                                ? "earlier would take more walking"
+                                : "something more pressing goes first";
             }
         }
-        return "the gaps before it are too short for %d min".formatted(tasks.get(task).hands());
+        return "the gaps before it are too short for %d min"
+                .formatted(tasks.get(task).hands());
     }
 
     private String leftOut(int task) {
         if (places.get(task) > 0 && plan.planned(task - 1)) {
             var before = tasks.get(task - 1);
             int end = plan.start()[task - 1] + before.length() + before.waitMin();
-            if (end + tasks.get(task).hands() > day.people().stream().flatMap(p -> p.hours().stream()).mapToInt(Day.Span::to).max().orElse(0)) {
+            if (end + tasks.get(task).hands()
+                    > day.people().stream()
+                            .flatMap(p -> p.hours().stream())
+                            .mapToInt(Day.Span::to)
+                            .max()
+                            .orElse(0)) {
                 return "%s rests until %s".formatted(machine(task), clock.apply(end));
             }
         }
-        return places.get(task) > 0 && !plan.planned(task - 1) ? "what comes before it does not fit either" : "every gap long enough for %d min holds something more pressing".formatted(tasks.get(task).hands());
+        return places.get(task) > 0 && !plan.planned(task - 1)
+                ? "what comes before it does not fit either"
+                : "every gap long enough for %d min holds something more pressing"
+                        .formatted(tasks.get(task).hands());
     }
 }

@@ -5,14 +5,19 @@ public final class RoundPlanner {
 
     private RoundPlanner() {}
 
-    /** A good plan within milliseconds, by dispatching in several manners; where there was a plan before, that plan closed up. */
+    /**
+     * A good plan within milliseconds, by dispatching in several manners; where there was a plan before, that plan
+     * closed up.
+     */
     public static Plan first(Day day) {
         var search = new Search(new Layout(day), Effort.placements(Long.MAX_VALUE, 1));
         search.first();
         return search.best();
     }
 
-    /** Points that no plan can avoid, promises aside: what every chain would cost if it were alone and began at once. */
+    /**
+     * Points that no plan can avoid, promises aside: what every chain would cost if it were alone and began at once.
+     */
     public static long floor(Day day) {
         return new Layout(day).floors;
     }

@@ -5,8 +5,9 @@ import java.util.TreeMap;
 import java.util.stream.IntStream;
 
 /**
- * Improves a plan by simulated annealing (Kirkpatrick, Gelatt and Vecchi 1983) over its {@link Genes}. The temperature begins in
- * proportion to what the plan costs above its floor. Deterministic for a seed while the effort is counted in placements.
+ * Improves a plan by simulated annealing (Kirkpatrick, Gelatt and Vecchi 1983) over its {@link Genes}. The temperature
+ * begins in proportion to what the plan costs above its floor. Deterministic for a seed while the effort is counted in
+ * placements.
  */
 final class Search {
 
@@ -14,6 +15,7 @@ final class Search {
     private static final double COLD = 0.01;
     /** Rounds between two tidyings of the genes. */
     private static final int TIDY = 128;
+
     private static final int STARTS = 3;
 
     private final Layout day;
@@ -24,6 +26,7 @@ final class Search {
 
     /** The plan in hand. */
     private final Genes genes;
+
     private final int[] start;
     private final int[] who;
     private long cost;
@@ -83,7 +86,9 @@ final class Search {
 
     /** Several short descents from different beginnings, then the best of them in earnest. */
     private void fresh() {
-        var beginnings = beginnings(day.day.before() == null ? Dispatch.MANNERS.length + 6 : 2, 0.6).values().stream().limit(STARTS).toList();
+        var beginnings = beginnings(day.day.before() == null ? Dispatch.MANNERS.length + 6 : 2, 0.6).values().stream()
+                .limit(STARTS)
+                .toList();
         double from = spent();
         double share = beginnings.size() <= 1 ? 0 : 0.4 * (1 - from) / beginnings.size();
         Genes chosen = null;
@@ -104,7 +109,10 @@ final class Search {
         anneal(spent(), 1, beginnings.size() > 1 ? 0.6 : 1, 1);
     }
 
-    /** Plans by several manners of dispatching, cheapest first: at most so many. @param until twice the share of the effort that further tries may take */
+    /**
+     * Plans by several manners of dispatching, cheapest first: at most so many. @param until twice the share of the
+     * effort that further tries may take
+     */
     private TreeMap<Long, Genes> beginnings(int most, double until) {
         var found = new TreeMap<Long, Genes>();
         var manners = Dispatch.MANNERS;
@@ -139,7 +147,8 @@ final class Search {
         }
         var closed = still.copy();
         for (int s = 0; s < day.segments; s++) {
-            still.notBefore[s] = day.firstBy[day.chainOf[s]] == Task.OPEN ? Math.max(0, before.start()[day.first[s]]) : 0;
+            still.notBefore[s] =
+                    day.firstBy[day.chainOf[s]] == Task.OPEN ? Math.max(0, before.start()[day.first[s]]) : 0;
         }
         take(still);
         long asItStood = cost;
@@ -155,7 +164,7 @@ final class Search {
         double highest = hot * HOT * perSegment;
         double lowest = cold * COLD * perSegment;
         double temperature = highest;
-        for (int round = 0;; round++) {
+        for (int round = 0; ; round++) {
             if ((round & 15) == 0) {
                 double done = (spent() - from) / Math.max(1e-9, to - from);
                 if (done >= 1) {
@@ -197,10 +206,13 @@ final class Search {
 
     /** Segments in the order in which the plan in hand begins them; what is left out comes last. */
     private void tidyOrder(Genes into) {
-        var keys = IntStream.range(0, day.segments).mapToLong(s -> {
-            int t = start[day.first[s]];
-            return (long) (t < 0 ? Day.LONGEST + 5000 + s - day.firstSegment[day.chainOf[s]] : t) << 32 | s;
-        }).sorted().toArray();
+        var keys = IntStream.range(0, day.segments)
+                .mapToLong(s -> {
+                    int t = start[day.first[s]];
+                    return (long) (t < 0 ? Day.LONGEST + 5000 + s - day.firstSegment[day.chainOf[s]] : t) << 32 | s;
+                })
+                .sorted()
+                .toArray();
         for (int i = 0; i < day.segments; i++) {
             into.order[i] = day.chainOf[(int) keys[i]];
         }

@@ -14,17 +14,30 @@ import java.util.List;
  * @param through whether they are also taken while the machine works
  * @param people bit set of those who may do it
  */
-public record Task(String name, int hands, int machine, int waitMin, int waitMax, boolean holds, List<Integer> things, boolean through, int people, Gloves gloves) {
+public record Task(
+        String name,
+        int hands,
+        int machine,
+        int waitMin,
+        int waitMax,
+        boolean holds,
+        List<Integer> things,
+        boolean through,
+        int people,
+        Gloves gloves) {
 
     public static final int OPEN = -1;
 
     public Task {
         things = List.copyOf(things);
         if (hands < 1 || machine < 0 || waitMin < 0) {
-            throw new IllegalArgumentException("“%s” takes %d, %d and %d min; hands are at least 1 and nothing is below 0.".formatted(name, hands, machine, waitMin));
+            throw new IllegalArgumentException(
+                    "“%s” takes %d, %d and %d min; hands are at least 1 and nothing is below 0."
+                            .formatted(name, hands, machine, waitMin));
         }
         if (waitMax != OPEN && waitMax < waitMin) {
-            throw new IllegalArgumentException("“%s” waits at least %d and at most %d min.".formatted(name, waitMin, waitMax));
+            throw new IllegalArgumentException(
+                    "“%s” waits at least %d and at most %d min.".formatted(name, waitMin, waitMax));
         }
     }
 

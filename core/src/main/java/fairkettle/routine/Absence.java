@@ -27,6 +27,7 @@ public record Absence(LocalDate lastOpen, LocalDate opens, int days, List<Prepar
     private static final int PARK_DAYS = 14;
     /** So many closed days in a row are more than a weekend. */
     private static final int LONG = 3;
+
     private static final int IN_SIGHT = 35;
 
     /** @param routine whose need it is, or “park”; {@code day} by which, or on which somebody must come */
@@ -55,39 +56,83 @@ public record Absence(LocalDate lastOpen, LocalDate opens, int days, List<Prepar
         return all;
     }
 
-    private static List<Preparation> prepare(OpeningHours hours, LocalDate lastOpen, LocalDate opens, int days, List<Standings> machines) {
+    private static List<Preparation> prepare(
+            OpeningHours hours, LocalDate lastOpen, LocalDate opens, int days, List<Standings> machines) {
         var all = new ArrayList<Preparation>();
-        var closes = lastOpen.atTime(Objects.requireNonNull(hours.on(lastOpen)).close()).atZone(hours.zone()).toInstant();
+        var closes = lastOpen.atTime(Objects.requireNonNull(hours.on(lastOpen)).close())
+                .atZone(hours.zone())
+                .toInstant();
         var reopening = hours.on(opens);
-        var back = opens.atTime(reopening == null ? LocalTime.NOON : reopening.open()).atZone(hours.zone()).toInstant();
+        var back = opens.atTime(reopening == null ? LocalTime.NOON : reopening.open())
+                .atZone(hours.zone())
+                .toInstant();
         for (var machine : machines) {
             if (machine.parked) {
                 continue;
             }
             if (days > PARK_DAYS) {
-                all.add(machine.needs("park", "Park it: %d days without printing. Fluid in, capped, labelled.".formatted(days), true, lastOpen));
+                all.add(machine.needs(
+                        "park",
+                        "Park it: %d days without printing. Fluid in, capped, labelled.".formatted(days),
+                        true,
+                        lastOpen));
                 continue;
             }
-            var purged = machine.all.stream().filter(s -> s.routine().credit() == Routine.Credit.INK_LAID && lasts(s, closes).isBefore(back)).map(Standing::key).map(Upkeep.Key::channel).map(String::valueOf).toList();
+            var purged = machine.all.stream()
+                    .filter(s -> s.routine().credit() == Routine.Credit.INK_LAID
+                            && lasts(s, closes).isBefore(back))
+                    .map(Standing::key)
+                    .map(Upkeep.Key::channel)
+                    .map(String::valueOf)
+                    .toList();
             if (!purged.isEmpty()) {
-                all.add(machine.needs("purge", "A purge sheet last thing before closing (%s); it dries before the shop opens again, so somebody prints one meanwhile or it waits with a fresh cap.".formatted(String.join(" ", purged)), false, lastOpen));
+                all.add(machine.needs(
+                        "purge",
+                        "A purge sheet last thing before closing (%s); it dries before the shop opens again, so somebody prints one meanwhile or it waits with a fresh cap."
+                                .formatted(String.join(" ", purged)),
+                        false,
+                        lastOpen));
             }
-            var white = machine.all.stream().filter(s -> s.key().routine().equals("move-white")).toList();
-            var first = white.stream().map(s -> lasts(s, closes)).min(Comparator.naturalOrder()).orElse(Instant.MAX);
+            var white = machine.all.stream()
+                    .filter(s -> s.key().routine().equals("move-white"))
+                    .toList();
+            var first = white.stream()
+                    .map(s -> lasts(s, closes))
+                    .min(Comparator.naturalOrder())
+                    .orElse(Instant.MAX);
             if (first.isBefore(back)) {
-                all.add(machine.needs("move-white", "Move the white last thing (%s), and somebody comes on %s; or park the white line.".formatted(
-                        String.join(" ", white.stream().map(s -> String.valueOf(s.key().channel())).toList()), weekday(LocalDate.ofInstant(first, hours.zone()))), false, lastOpen));
+                all.add(machine.needs(
+                        "move-white",
+                        "Move the white last thing (%s), and somebody comes on %s; or park the white line."
+                                .formatted(
+                                        String.join(
+                                                " ",
+                                                white.stream()
+                                                        .map(s -> String.valueOf(
+                                                                s.key().channel()))
+                                                        .toList()),
+                                        weekday(LocalDate.ofInstant(first, hours.zone()))),
+                        false,
+                        lastOpen));
             }
             if (days >= LONG) {
-                all.add(machine.needs("cap-rim", "Rim wiped and cap wet last thing; off at its own key, so that it parks capped.", false, lastOpen));
+                all.add(machine.needs(
+                        "cap-rim",
+                        "Rim wiped and cap wet last thing; off at its own key, so that it parks capped.",
+                        false,
+                        lastOpen));
             }
         }
         return all;
     }
 
-    /** How long it is good if it is done as the shop closes: as long as it was from when it counts to when it is due. */
+    /**
+     * How long it is good if it is done as the shop closes: as long as it was from when it counts to when it is due.
+     */
     private static Instant lasts(Standing standing, Instant closes) {
-        return standing.due() == null ? Instant.MAX : closes.plus(Duration.between(standing.mark().since(), standing.due()));
+        return standing.due() == null
+                ? Instant.MAX
+                : closes.plus(Duration.between(standing.mark().since(), standing.due()));
     }
 
     private static String weekday(LocalDate day) {

@@ -12,6 +12,7 @@ public record Air(Instant at, double celsius, double humidity) {
 
     /** Deficit at 22 °C and 50 %, against which every interval is set, kPa. */
     private static final double REFERENCE = deficit(22, 50);
+
     private static final double LEAST = 0.5;
     private static final double MOST = 3;
 

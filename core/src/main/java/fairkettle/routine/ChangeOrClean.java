@@ -1,8 +1,8 @@
 package fairkettle.routine;
 
 /**
- * Whether a part is exchanged or cleaned once more: by what a day with it costs. Cleaning gives back a share of its life, and less
- * each time the older it is; changing gives all of it.
+ * Whether a part is exchanged or cleaned once more: by what a day with it costs. Cleaning gives back a share of its
+ * life, and less each time the older it is; changing gives all of it.
  *
  * @param clean and {@code change} in minor units for each day gained
  */
@@ -25,8 +25,15 @@ public record ChangeOrClean(double clean, double change, boolean exchange, Strin
         double perDayCleaned = gained < 1 ? Double.POSITIVE_INFINITY : cleaning * labour / gained;
         double perDayChanged = (price + change * labour) / life;
         boolean exchange = perDayChanged <= perDayCleaned;
-        return new ChangeOrClean(perDayCleaned, perDayChanged, exchange, exchange
-                ? worn >= SPENT ? "Change it: it has caught all it can, and cleaning gives nothing back." : "Change it: cleaning would hold for %d days only.".formatted(Math.round(gained))
-                : "Clean it once more: that holds for about %d days, and a new one costs more for each day it lasts.".formatted(Math.round(gained)));
+        return new ChangeOrClean(
+                perDayCleaned,
+                perDayChanged,
+                exchange,
+                exchange
+                        ? worn >= SPENT
+                                ? "Change it: it has caught all it can, and cleaning gives nothing back."
+                                : "Change it: cleaning would hold for %d days only.".formatted(Math.round(gained))
+                        : "Clean it once more: that holds for about %d days, and a new one costs more for each day it lasts."
+                                .formatted(Math.round(gained)));
     }
 }

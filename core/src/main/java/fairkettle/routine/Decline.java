@@ -7,6 +7,7 @@ public final class Decline {
 
     /** More gaps than at first by this much is worse, not chance. */
     private static final int WORSE = 2;
+
     private static final int LOOKS = 3;
 
     private Decline() {}
@@ -16,7 +17,8 @@ public final class Decline {
 
         boolean declines() {
             int half = gaps.size() / 2;
-            return gaps.size() >= LOOKS && average(gaps.subList(half, gaps.size())) >= average(gaps.subList(0, half)) + WORSE;
+            return gaps.size() >= LOOKS
+                    && average(gaps.subList(half, gaps.size())) >= average(gaps.subList(0, half)) + WORSE;
         }
 
         private static double average(List<Integer> some) {
@@ -32,6 +34,7 @@ public final class Decline {
 
     /** What to do about it, before a machine is taken apart. */
     public static String words(List<String> machines) {
-        return "%s get worse in the same week: suspect the room before the machines. Read the humidity, look for sun, draught and heaters, then flush their caps.".formatted(String.join(", ", machines));
+        return "%s get worse in the same week: suspect the room before the machines. Read the humidity, look for sun, draught and heaters, then flush their caps."
+                .formatted(String.join(", ", machines));
     }
 }

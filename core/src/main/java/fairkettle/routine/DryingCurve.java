@@ -6,19 +6,22 @@ import java.util.Arrays;
 import java.util.List;
 
 /**
- * Drying added up over time: a week in dry air is longer than a week. Never the last reading alone. The factor is clamped before
- * it is integrated; between readings not further apart than twice their reach it goes in a straight line; beyond it counts as 1.
+ * Drying added up over time: a week in dry air is longer than a week. Never the last reading alone. The factor is
+ * clamped before it is integrated; between readings not further apart than twice their reach it goes in a straight
+ * line; beyond it counts as 1.
  */
 public final class DryingCurve {
 
     /** How long a reading speaks for the air around it when none follows or precedes it. */
     private static final Duration REACH = Duration.ofHours(18);
+
     private static final double UNKNOWN = 1; // nobody read: as in reference air
     private static final double SPELL = 1.5;
     private static final Duration DAY = Duration.ofDays(1);
 
     /** Corners: hours since the first, the factor there, and the integral up to there. */
     private final Instant origin;
+
     private final double[] at;
     private final double[] factor;
     private final double[] sum;

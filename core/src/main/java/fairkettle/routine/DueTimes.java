@@ -23,6 +23,7 @@ public final class DueTimes {
     private static final Duration RECENT = Duration.ofDays(3);
     /** Beyond this nothing is foretold. */
     private static final Duration FAR = Duration.ofDays(3 * 365);
+
     private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("EEE d MMM, HH:mm", Locale.ENGLISH);
 
     private final DryingCurve air;
@@ -47,7 +48,14 @@ public final class DueTimes {
      * @param bestBefore of the ink in it, or null
      * @param sheetsPerDay of late; {@code inkPerDay} mL by channel, and {@code cleaningsPerDay}
      */
-    public record Facts(Map<Depth, Double> depths, double padShare, double padPerDay, @Nullable Instant bestBefore, double sheetsPerDay, Map<String, Double> inkPerDay, double cleaningsPerDay) {
+    public record Facts(
+            Map<Depth, Double> depths,
+            double padShare,
+            double padPerDay,
+            @Nullable Instant bestBefore,
+            double sheetsPerDay,
+            Map<String, Double> inkPerDay,
+            double cleaningsPerDay) {
         public Facts {
             depths = Map.copyOf(depths);
             inkPerDay = Map.copyOf(inkPerDay);
@@ -57,7 +65,10 @@ public final class DueTimes {
             return switch (driver) {
                 case SHEETS -> sheetsPerDay;
                 case CLEANINGS -> cleaningsPerDay;
-                case INK -> key.channel() == null ? inkPerDay.values().stream().mapToDouble(d -> d).sum() : inkPerDay.getOrDefault(key.channel().code(), 0.0);
+                case INK ->
+                    key.channel() == null
+                            ? inkPerDay.values().stream().mapToDouble(d -> d).sum()
+                            : inkPerDay.getOrDefault(key.channel().code(), 0.0);
                 case WASTE -> padPerDay;
                 case CLOCK, IDLE, SETTLED, DATE -> 0;
             };
@@ -75,7 +86,16 @@ public final class DueTimes {
      * @param latest when leaving it begins to hurt
      * @param whereFrom how this was reckoned, one line for each drive
      */
-    public record Standing(Key key, Routine routine, double progress, Driver driver, @Nullable Instant due, @Nullable Instant ask, @Nullable Instant latest, List<String> whereFrom, Mark mark) {
+    public record Standing(
+            Key key,
+            Routine routine,
+            double progress,
+            Driver driver,
+            @Nullable Instant due,
+            @Nullable Instant ask,
+            @Nullable Instant latest,
+            List<String> whereFrom,
+            Mark mark) {
 
         public boolean dueBy(Instant when) {
             return ask != null && !ask.isAfter(when);
@@ -90,17 +110,30 @@ public final class DueTimes {
     /** Where every routine of a machine stands, the most pressing first. */
     public List<Standing> of(Upkeep upkeep, Map<Key, Mark> marks, Instant joined, Facts facts) {
         var all = new ArrayList<Standing>();
-        upkeep.keys().forEach((key, routine) -> all.add(standing(key, routine, marks.getOrDefault(key, Mark.begun(joined)), facts)));
-        all.sort(Comparator.comparing((Standing s) -> s.ask == null ? Instant.MAX : s.ask).thenComparing(s -> -s.routine.weight()));
+        upkeep.keys()
+                .forEach((key, routine) ->
+                        all.add(standing(key, routine, marks.getOrDefault(key, Mark.begun(joined)), facts)));
+        all.sort(Comparator.comparing((Standing s) -> s.ask == null ? Instant.MAX : s.ask)
+                .thenComparing(s -> -s.routine.weight()));
         return all;
     }
 
     private Standing standing(Key key, Routine routine, Mark mark, Facts facts) {
-        var reckoned = routine.drives().stream().map(drive -> reckon(key, drive, mark, facts)).toList();
-        var first = reckoned.stream().max(Comparator.comparingDouble(Reckoned::progress)).orElseThrow();
+        var reckoned = routine.drives().stream()
+                .map(drive -> reckon(key, drive, mark, facts))
+                .toList();
+        var first = reckoned.stream()
+                .max(Comparator.comparingDouble(Reckoned::progress))
+                .orElseThrow();
         double progress = first.progress;
-        var due = reckoned.stream().flatMap(r -> Optional.ofNullable(r.at(1)).stream()).min(Comparator.naturalOrder()).orElse(null);
-        var latest = reckoned.stream().flatMap(r -> Optional.ofNullable(r.at(routine.latest())).stream()).min(Comparator.naturalOrder()).orElse(null);
+        var due = reckoned.stream()
+                .flatMap(r -> Optional.ofNullable(r.at(1)).stream())
+                .min(Comparator.naturalOrder())
+                .orElse(null);
+        var latest = reckoned.stream()
+                .flatMap(r -> Optional.ofNullable(r.at(routine.latest())).stream())
+                .min(Comparator.naturalOrder())
+                .orElse(null);
         var lines = new ArrayList<>(reckoned.stream().map(Reckoned::words).toList());
         if (routine.id().equals("cap-lines") && progress < 1 && air.spellSince(mark.since(), now)) {
             progress = 1;
@@ -116,7 +149,8 @@ public final class DueTimes {
 
     /** @param words how far and why; @param reaches when its progress is at a figure */
     private record Reckoned(Drive drive, double progress, String words, DoubleFunction<@Nullable Instant> reaches) {
-        @Nullable Instant at(double figure) {
+        @Nullable
+        Instant at(double figure) {
             return reaches.apply(figure);
         }
     }
@@ -133,19 +167,39 @@ public final class DueTimes {
 
     private Reckoned byTime(Drive drive, Mark mark) {
         double base = drive.base() * HOURS;
-        double passed = drive.dries() ? air.hours(mark.since(), now) : Math.max(0, Duration.between(mark.since(), now).toSeconds() / 3600.0);
+        double passed = drive.dries()
+                ? air.hours(mark.since(), now)
+                : Math.max(0, Duration.between(mark.since(), now).toSeconds() / 3600.0);
         double factor = drive.dries() ? air.average(mark.since(), now) : 1;
         double ahead = drive.dries() ? recentDrying : 1;
-        var words = "%s days %s; counted from %s%s: %.0f %%".formatted(figure(drive.base()), drive.driver() == Driver.IDLE ? "without ink" : "of the clock", when(mark.since()),
-                drive.dries() ? ", dried %.1f × as fast as usual".formatted(factor) : "", 100 * passed / base);
+        var words = "%s days %s; counted from %s%s: %.0f %%"
+                .formatted(
+                        figure(drive.base()),
+                        drive.driver() == Driver.IDLE ? "without ink" : "of the clock",
+                        when(mark.since()),
+                        drive.dries() ? ", dried %.1f × as fast as usual".formatted(factor) : "",
+                        100 * passed / base);
         return new Reckoned(drive, passed / base, words, p -> later((p * base - passed) / ahead));
     }
 
     private Reckoned byCount(Key key, Drive drive, Mark mark, Facts facts) {
         double counted = mark.counted(drive.driver());
         double perDay = facts.rate(drive.driver(), key);
-        var words = "%s of %s %s since %s, %s a day of late: %.0f %%".formatted(figure(counted), figure(drive.base()), drive.driver().unit(), when(mark.since()), figure(perDay), 100 * counted / drive.base());
-        return new Reckoned(drive, counted / drive.base(), words, p -> counted >= p * drive.base() ? now : perDay <= 0 ? null : later((p * drive.base() - counted) / perDay * HOURS));
+        var words = "%s of %s %s since %s, %s a day of late: %.0f %%"
+                .formatted(
+                        figure(counted),
+                        figure(drive.base()),
+                        drive.driver().unit(),
+                        when(mark.since()),
+                        figure(perDay),
+                        100 * counted / drive.base());
+        return new Reckoned(
+                drive,
+                counted / drive.base(),
+                words,
+                p -> counted >= p * drive.base()
+                        ? now
+                        : perDay <= 0 ? null : later((p * drive.base() - counted) / perDay * HOURS));
     }
 
     private Reckoned settled(Key key, Drive drive, Mark mark, Facts facts) {
@@ -153,20 +207,35 @@ public final class DueTimes {
         var code = key.channel() == null ? "" : key.channel().code();
         double depth = facts.depths.getOrDefault(new Depth(code, line ? VesselKind.TUBE : VesselKind.TANK), 0.0);
         double share = settling.share(depth, Duration.between(mark.since(), now));
-        var words = "%.0f %% of the white has settled in %s mm of %s since %s; the limit is %.0f %%".formatted(100 * share, figure(depth), line ? "line" : "tank", when(mark.since()), 100 * drive.base());
-        return new Reckoned(drive, share / drive.base(), words, p -> depth <= 0 ? null : mark.since().plus(settling.until(p * drive.base(), depth)));
+        var words = "%.0f %% of the white has settled in %s mm of %s since %s; the limit is %.0f %%"
+                .formatted(100 * share, figure(depth), line ? "line" : "tank", when(mark.since()), 100 * drive.base());
+        return new Reckoned(
+                drive,
+                share / drive.base(),
+                words,
+                p -> depth <= 0 ? null : mark.since().plus(settling.until(p * drive.base(), depth)));
     }
 
     private Reckoned waste(Drive drive, Facts facts) {
-        var words = "the pad is %.0f %% full, %.1f %% more each day; the limit is %.0f %%".formatted(100 * facts.padShare, 100 * facts.padPerDay, 100 * drive.base());
-        return new Reckoned(drive, facts.padShare / drive.base(), words,
-                p -> facts.padShare >= p * drive.base() ? now : facts.padPerDay <= 0 ? null : later((p * drive.base() - facts.padShare) / facts.padPerDay * HOURS));
+        var words = "the pad is %.0f %% full, %.1f %% more each day; the limit is %.0f %%"
+                .formatted(100 * facts.padShare, 100 * facts.padPerDay, 100 * drive.base());
+        return new Reckoned(
+                drive,
+                facts.padShare / drive.base(),
+                words,
+                p -> facts.padShare >= p * drive.base()
+                        ? now
+                        : facts.padPerDay <= 0
+                                ? null
+                                : later((p * drive.base() - facts.padShare) / facts.padPerDay * HOURS));
     }
 
     private Reckoned date(Drive drive, Facts facts) {
         var best = facts.bestBefore;
-        return best == null ? new Reckoned(drive, 0, "no date is known of the ink in it", _ -> null)
-                : new Reckoned(drive, best.isAfter(now) ? 0.5 : 1.01, "the ink in it is good until " + when(best), _ -> best);
+        return best == null
+                ? new Reckoned(drive, 0, "no date is known of the ink in it", _ -> null)
+                : new Reckoned(
+                        drive, best.isAfter(now) ? 0.5 : 1.01, "the ink in it is good until " + when(best), _ -> best);
     }
 
     private @Nullable Instant later(double hoursAhead) {

@@ -15,8 +15,18 @@ import org.jspecify.annotations.Nullable;
  * @param cleanings that its pump did
  * @param done a routine that was done, by its id; {@code channel} which channel it was done to, null for all
  */
-public record Happening(Instant at, @Nullable Long entry, Map<ChannelCode, Double> laid, Map<ChannelCode, Double> moved, double sheets, int cleanings, boolean check, boolean reading, boolean padChanged,
-        @Nullable String done, @Nullable ChannelCode channel) {
+public record Happening(
+        Instant at,
+        @Nullable Long entry,
+        Map<ChannelCode, Double> laid,
+        Map<ChannelCode, Double> moved,
+        double sheets,
+        int cleanings,
+        boolean check,
+        boolean reading,
+        boolean padChanged,
+        @Nullable String done,
+        @Nullable ChannelCode channel) {
 
     public Happening {
         laid = Map.copyOf(laid);

@@ -7,11 +7,17 @@ import org.jspecify.annotations.Nullable;
 /**
  * Where a routine stands for a machine or one of its channels.
  *
- * @param since from when its time counts. A part credit moves it forward in proportion: half a purge sheet makes half of the idle time undone.
+ * @param since from when its time counts. A part credit moves it forward in proportion: half a purge sheet makes half
+ *     of the idle time undone.
  * @param sheets since it was last done; {@code ink} mL and {@code cleanings} likewise
  * @param entry of the log that moved it last, or null
  */
-public record Mark(Instant since, double sheets, double ink, double cleanings, @Nullable Long entry) {
+public record Mark(
+        Instant since,
+        double sheets,
+        double ink,
+        double cleanings,
+        @Nullable Long entry) {
 
     public static Mark begun(Instant at) {
         return new Mark(at, 0, 0, 0, null);

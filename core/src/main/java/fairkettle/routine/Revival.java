@@ -10,14 +10,26 @@ public final class Revival {
     private static final int CHECK = 6;
     /** A cleaning, its rest and another look. */
     private static final int CLEANING = 15;
+
     private static final int MOST_CLEANINGS = 3;
 
     private Revival() {}
 
-    /** Minutes of hands and machine: what is due, a look, and cleanings for gaps. @param gaps nozzles missing at the last look */
+    /**
+     * Minutes of hands and machine: what is due, a look, and cleanings for gaps. @param gaps nozzles missing at the
+     * last look
+     */
     public static int minutes(List<Standing> standings, int gaps, Instant now) {
-        int due = standings.stream().filter(s -> s.dueBy(now) && s.progress() >= 1 && forPrinting(s)).map(s -> s.routine().id()).distinct()
-                .mapToInt(id -> standings.stream().filter(s -> s.routine().id().equals(id)).findFirst().map(s -> s.routine().hands() + s.routine().machine()).orElse(0)).sum();
+        int due = standings.stream()
+                .filter(s -> s.dueBy(now) && s.progress() >= 1 && forPrinting(s))
+                .map(s -> s.routine().id())
+                .distinct()
+                .mapToInt(id -> standings.stream()
+                        .filter(s -> s.routine().id().equals(id))
+                        .findFirst()
+                        .map(s -> s.routine().hands() + s.routine().machine())
+                        .orElse(0))
+                .sum();
         return due + CHECK + (gaps == 0 ? 0 : CLEANING * Math.min(MOST_CLEANINGS, 1 + gaps / 10));
     }
 

@@ -21,23 +21,34 @@ public final class RoomAdvice {
     public static List<String> of(List<Air> readings, Instant now) {
         var last = readings.isEmpty() ? null : readings.getLast();
         if (last == null || last.at().plus(STALE).isBefore(now)) {
-            return List.of("Nobody has read the room lately: intervals count as in usual air. Read the thermometer twice a day, or enter a probe.");
+            return List.of(
+                    "Nobody has read the room lately: intervals count as in usual air. Read the thermometer twice a"
+                            + " day, or enter a probe.");
         }
         var says = new ArrayList<String>();
         double day = Drying.average(readings, now.minus(Duration.ofDays(1)), now);
         if (day > SPELL) {
-            says.add("Things have dried %.1f times as fast as usual for a day: flush caps and cap lines now, and look at nozzles sooner.".formatted(day));
+            says.add(
+                    "Things have dried %.1f times as fast as usual for a day: flush caps and cap lines now, and look at nozzles sooner."
+                            .formatted(day));
         }
         if (last.humidity() < DRY) {
-            says.add("%.0f %% is too dry: bring the room to 45 to 55 %% with a humidifier or wet cloths by the heater, not beside a machine.".formatted(last.humidity()));
+            says.add(
+                    "%.0f %% is too dry: bring the room to 45 to 55 %% with a humidifier or wet cloths by the heater, not beside a machine."
+                            .formatted(last.humidity()));
         } else if (last.humidity() > DAMP) {
-            says.add("%.0f %% is damp: film powder clumps and paper cockles. Air the room, keep powder and paper closed.".formatted(last.humidity()));
+            says.add(
+                    "%.0f %% is damp: film powder clumps and paper cockles. Air the room, keep powder and paper closed."
+                            .formatted(last.humidity()));
         }
         if (last.celsius() < COLD) {
-            says.add("%.0f °C is cold: ink is thick, and fluid works slowly. Warm the room before you clean.".formatted(last.celsius()));
+            says.add("%.0f °C is cold: ink is thick, and fluid works slowly. Warm the room before you clean."
+                    .formatted(last.celsius()));
         } else if (last.celsius() > HOT) {
             says.add("%.0f °C is hot: shade the machines, and never leave a head uncapped.".formatted(last.celsius()));
         }
-        return says.isEmpty() ? List.of("The air is fine: between 40 and 60 % and neither hot nor cold, nothing needs doing.") : says;
+        return says.isEmpty()
+                ? List.of("The air is fine: between 40 and 60 % and neither hot nor cold, nothing needs doing.")
+                : says;
     }
 }

@@ -14,19 +14,37 @@ import java.util.List;
  * @param hands minutes; {@code machine} of the machine alone; {@code rest} until the machine may be used
  * @param thing single thing in hand, or empty
  */
-public record Routine(String id, String title, String say, String skipping, Scope scope, Credit credit, List<Drive> drives, double latest, int weight, int hands, int machine, int rest, String thing,
+public record Routine(
+        String id,
+        String title,
+        String say,
+        String skipping,
+        Scope scope,
+        Credit credit,
+        List<Drive> drives,
+        double latest,
+        int weight,
+        int hands,
+        int machine,
+        int rest,
+        String thing,
         List<Caution> cautions) {
 
     public Routine {
         drives = List.copyOf(drives);
         cautions = List.copyOf(cautions);
         if (drives.isEmpty() || latest <= 1 || weight < 1) {
-            throw new IllegalArgumentException("The routine (%s) needs a drive, a latest beyond 1 and a weight.".formatted(id));
+            throw new IllegalArgumentException(
+                    "The routine (%s) needs a drive, a latest beyond 1 and a weight.".formatted(id));
         }
     }
 
     /** What it is done to. */
-    public enum Scope { MACHINE, CHANNEL, WHITE }
+    public enum Scope {
+        MACHINE,
+        CHANNEL,
+        WHITE
+    }
 
     /** What sets it back, besides being done. */
     public enum Credit {
@@ -65,12 +83,28 @@ public record Routine(String id, String title, String say, String skipping, Scop
         }
 
         Drive times(double factor) {
-            return factor == 1 || driver == Driver.SETTLED || driver == Driver.WASTE || driver == Driver.DATE ? this : new Drive(driver, base * factor, dries);
+            return factor == 1 || driver == Driver.SETTLED || driver == Driver.WASTE || driver == Driver.DATE
+                    ? this
+                    : new Drive(driver, base * factor, dries);
         }
     }
 
     /** For a machine that needs it more or less often than usual. @param factor of its intervals */
     public Routine tuned(double factor) {
-        return new Routine(id, title, say, skipping, scope, credit, drives.stream().map(d -> d.times(factor)).toList(), latest, weight, hands, machine, rest, thing, cautions);
+        return new Routine(
+                id,
+                title,
+                say,
+                skipping,
+                scope,
+                credit,
+                drives.stream().map(d -> d.times(factor)).toList(),
+                latest,
+                weight,
+                hands,
+                machine,
+                rest,
+                thing,
+                cautions);
     }
 }

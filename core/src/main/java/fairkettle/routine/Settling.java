@@ -16,13 +16,18 @@ public record Settling(double density, double diameter, double viscosity) {
 
     public static final Settling USUAL = new Settling(3000, 0.30, 6);
 
-    /** Shares settled at which something must be done: in a bottle or tank it thins the print, in a line it lies on the floor. */
+    /**
+     * Shares settled at which something must be done: in a bottle or tank it thins the print, in a line it lies on the
+     * floor.
+     */
     public static final double LIMIT_IN_TANK = 0.05;
+
     public static final double LIMIT_IN_LINE = 0.60;
 
     public Settling {
         if (!(density > 0 && diameter > 0 && viscosity > 0)) {
-            throw new IllegalArgumentException("Density, diameter and viscosity are above nothing (%s, %s, %s).".formatted(density, diameter, viscosity));
+            throw new IllegalArgumentException("Density, diameter and viscosity are above nothing (%s, %s, %s)."
+                    .formatted(density, diameter, viscosity));
         }
     }
 
@@ -32,7 +37,10 @@ public record Settling(double density, double diameter, double viscosity) {
         return metres * 1000 * SECONDS;
     }
 
-    /** Share of the pigment that has reached the floor, 0 to 1. @param depth mm of ink; nothing settles out of an empty vessel */
+    /**
+     * Share of the pigment that has reached the floor, 0 to 1. @param depth mm of ink; nothing settles out of an empty
+     * vessel
+     */
     public double share(double depth, Duration standing) {
         return depth <= 0 ? 0 : Math.min(1, speed() * Math.max(0, standing.toSeconds()) / SECONDS / depth);
     }

@@ -5,7 +5,6 @@ import fairkettle.ink.Family;
 import fairkettle.machine.Channel;
 import fairkettle.machine.Profile;
 import fairkettle.machine.VesselKind;
-import fairkettle.routine.Routine.Scope;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -55,7 +54,11 @@ public final class Upkeep {
         var codes = new ArrayList<@Nullable ChannelCode>();
         switch (routine.scope()) {
             case MACHINE -> codes.add(null);
-            case CHANNEL -> profile.channels().stream().filter(c -> concerns(routine, c)).map(Channel::code).forEach(codes::add);
+            case CHANNEL ->
+                profile.channels().stream()
+                        .filter(c -> concerns(routine, c))
+                        .map(Channel::code)
+                        .forEach(codes::add);
             case WHITE -> profile.codes().stream().filter(ChannelCode::white).forEach(codes::add);
         }
         return codes;
@@ -73,13 +76,17 @@ public final class Upkeep {
     /** The marks after something happened. Marks that are missing begin with it. */
     public Map<Key, Mark> after(Map<Key, Mark> before, Happening what, Instant joined) {
         var after = new LinkedHashMap<Key, Mark>();
-        keys().forEach((key, routine) -> after.put(key, after(before.getOrDefault(key, Mark.begun(joined)), key, routine, what)));
+        keys().forEach((key, routine) ->
+                after.put(key, after(before.getOrDefault(key, Mark.begun(joined)), key, routine, what)));
         return after;
     }
 
     private Mark after(Mark mark, Key key, Routine routine, Happening what) {
         var used = mark.used(what.sheets(), ink(key, what), what.cleanings());
-        if (routine.id().equals(what.done()) && (key.channel() == null || what.channel() == null || key.channel().equals(what.channel()))) {
+        if (routine.id().equals(what.done())
+                && (key.channel() == null
+                        || what.channel() == null
+                        || key.channel().equals(what.channel()))) {
             return used.done(what.at(), what.entry());
         }
         return switch (routine.credit()) {
@@ -87,13 +94,19 @@ public final class Upkeep {
             case CHECK -> what.check() ? used.done(what.at(), what.entry()) : used;
             case READING -> what.reading() ? used.done(what.at(), what.entry()) : used;
             case PAD_CHANGED -> what.padChanged() ? used.done(what.at(), what.entry()) : used;
-            case INK_LAID -> used.credited(what.at(), share(what.laid(), key, profile.draws().sheet().mL() * WHOLE_PURGE), what.entry());
+            case INK_LAID ->
+                used.credited(
+                        what.at(),
+                        share(what.laid(), key, profile.draws().sheet().mL() * WHOLE_PURGE),
+                        what.entry());
             case LINE_MOVED -> used.credited(what.at(), share(what.moved(), key, line(key)), what.entry());
         };
     }
 
     private double ink(Key key, Happening what) {
-        return key.channel() == null ? what.moved().values().stream().mapToDouble(d -> d).sum() : what.moved().getOrDefault(key.channel(), 0.0);
+        return key.channel() == null
+                ? what.moved().values().stream().mapToDouble(d -> d).sum()
+                : what.moved().getOrDefault(key.channel(), 0.0);
     }
 
     private static double share(Map<ChannelCode, Double> mL, Key key, double whole) {
@@ -103,6 +116,8 @@ public final class Upkeep {
     /** mL of a channel's line. */
     private double line(Key key) {
         var channel = profile.channel(Objects.requireNonNull(key.channel()));
-        return channel.has(VesselKind.TUBE) ? channel.vessel(VesselKind.TUBE).capacity().mL() : channel.first().capacity().mL();
+        return channel.has(VesselKind.TUBE)
+                ? channel.vessel(VesselKind.TUBE).capacity().mL()
+                : channel.first().capacity().mL();
     }
 }

@@ -8,7 +8,10 @@ public final class WhiteDraw {
 
     private WhiteDraw() {}
 
-    public enum To { BACK, WASTE }
+    public enum To {
+        BACK,
+        WASTE
+    }
 
     /**
      * Why it must not be; empty if it may.
@@ -24,8 +27,14 @@ public final class WhiteDraw {
             return Optional.of("Never back: colour at the waste line is mixed. It goes into the waste bottle.");
         }
         if (!shaken) {
-            return Optional.of("Shake it first, with the white’s own syringe: what lay on the floor of the line goes back as lumps otherwise.");
+            return Optional.of(
+                    "Shake it first, with the white’s own syringe: what lay on the floor of the line goes back as"
+                            + " lumps otherwise.");
         }
-        return returned >= most ? Optional.of("White went back into this tank %d times already. Into the waste bottle with it, and fresh white into the tank.".formatted(returned)) : Optional.empty();
+        return returned >= most
+                ? Optional.of(
+                        "White went back into this tank %d times already. Into the waste bottle with it, and fresh white into the tank."
+                                .formatted(returned))
+                : Optional.empty();
     }
 }

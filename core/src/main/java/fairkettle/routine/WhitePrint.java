@@ -11,8 +11,9 @@ import java.util.List;
 /**
  * How dense a print of settled white is, from its first centimetre to its last.
  *
- * Each vessel’s ink comes in its turn. Of what has settled, a part lies where the ink leaves and comes first, thick, carried off exponentially with
- * the volume drawn; a part is picked up by the flow all along; the rest stays on the floor. So what a vessel gives is never more than it held.
+ * <p>Each vessel’s ink comes in its turn. Of what has settled, a part lies where the ink leaves and comes first, thick,
+ * carried off exponentially with the volume drawn; a part is picked up by the flow all along; the rest stays on the
+ * floor. So what a vessel gives is never more than it held.
  *
  * @param density along the print, 1 where the ink is as it was mixed
  * @param words what one would see
@@ -20,13 +21,15 @@ import java.util.List;
 public record WhitePrint(List<Double> density, String words) {
 
     private static final int POINTS = 24;
-    // The three shares below are assumed, in the order of what is seen at the bench; only the settling itself follows a law (Settling, Stokes).
+    // The three shares below are assumed, in the order of what is seen at the bench; only the settling itself follows a
+    // law (Settling, Stokes).
     /** Of what has settled, what is taken along again. */
     private static final double TAKEN = 0.25;
     /** And what the flow picks up all along. */
     private static final double PICKED_UP = 0.45;
     /** Of a vessel’s volume, over which that is carried off. */
     private static final double CARRIED = 0.12;
+
     private static final double SEEN = 0.08; // a difference in density that an eye notices on dark film
 
     public WhitePrint {
@@ -38,8 +41,12 @@ public record WhitePrint(List<Double> density, String words) {
      * @param shaken how often bottle and tank were shaken, evenly spread over the days
      * @param moved how often the line’s white was moved in that time
      */
-    public static WhitePrint of(Channel channel, Settling settling, double days, int shaken, int moved, double sheets, double perSheet) {
-        var vessels = channel.path().stream().filter(v -> v.kind() != VesselKind.HEAD).toList().reversed();
+    public static WhitePrint of(
+            Channel channel, Settling settling, double days, int shaken, int moved, double sheets, double perSheet) {
+        var vessels = channel.path().stream()
+                .filter(v -> v.kind() != VesselKind.HEAD)
+                .toList()
+                .reversed();
         double drawn = sheets * perSheet;
         var along = new ArrayList<Double>();
         for (int i = 0; i < POINTS; i++) {
@@ -73,7 +80,10 @@ public record WhitePrint(List<Double> density, String words) {
             return "Even from the first centimetre to the last.";
         }
         if (first - least >= SEEN) {
-            return "Dense at first, thin after it: that is the line and the damper, not the head. " + (last - least >= SEEN ? "Further on the tank’s own ink comes." : "Shaking the bottle alone does not free the line.");
+            return "Dense at first, thin after it: that is the line and the damper, not the head. "
+                    + (last - least >= SEEN
+                            ? "Further on the tank’s own ink comes."
+                            : "Shaking the bottle alone does not free the line.");
         }
         return "Thin all along: the pigment lies on the floor of tank and bottle.";
     }

@@ -21,12 +21,14 @@ public enum Caution {
     HEAT("Press and oven burn. Ventilate, and do not stay over the fumes."),
     SLOW("Draw slowly: about half a minute for 10 mL. Fast pulling draws air past the seals."),
     WARRANTY("Converting ends the maker's warranty in most cases. Local law decides what is allowed."),
-    TIPPING("While vents hold no solid plugs, tip no further than a hand’s breadth at one end: ink reaches the filters, and they stop breathing."),
+    TIPPING("While vents hold no solid plugs, tip no further than a hand’s breadth at one end: ink reaches the"
+            + " filters, and they stop breathing."),
     SQUIRT("Take raised bottles down before a joint is opened, or it squirts."),
     POWDER("Dust mask for fine powder, ventilation, and no powder where food is made."),
     SOLVENT("Alcohol is flammable: ventilate, no flame, no hot press beside it. Never mix cleaners. Dry before power."),
     BOARD("Keep boards and cables dry. Liquid on a board: stop, dry, do not power."),
-    FIRMWARE("Third-party firmware may be restricted where you live; local law decides. Verify where a file comes from before it is opened."),
+    FIRMWARE("Third-party firmware may be restricted where you live; local law decides. Verify where a file comes from"
+            + " before it is opened."),
     HEAD_RISK("Treating a head by hand can end it. Do it only if you can afford the head."),
     FOOD("Clean hands and surfaces. Gloves and tools of other inks stay away. The local food authority's rules decide"
             + " whether and how it may be sold.");

@@ -37,9 +37,15 @@ public enum Addressing {
     /** What to press or send so that only this channel prints. */
     public String say(ChannelCode channel) {
         return switch (this) {
-            case RGB -> channel.code().equals("K") ? "Plain paper, black only: otherwise black comes out mixed." : "Plain paper, colour management off.";
+            case RGB ->
+                channel.code().equals("K")
+                        ? "Plain paper, black only: otherwise black comes out mixed."
+                        : "Plain paper, colour management off.";
             case RIP -> "Through the program that separates white: the spot colour is called " + channel.code() + ".";
-            case OWN_MENU -> "A driver mixes " + channel.code() + " in by itself and cannot be asked for it alone. Print the machine’s own nozzle check, or a photo on a photo preset.";
+            case OWN_MENU ->
+                "A driver mixes " + channel.code()
+                        + " in by itself and cannot be asked for it alone. Print the machine’s own nozzle check, or a"
+                        + " photo on a photo preset.";
         };
     }
 }

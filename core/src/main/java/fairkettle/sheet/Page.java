@@ -25,15 +25,29 @@ public record Page(double width, double height, List<Shape> shapes, List<Part> p
         record Bar(ChannelCode channel, double x, double y, double width, double height) implements Part {}
 
         /** Fine strokes: {@code columns} side by side, each lower than the one before by {@code step}. */
-        record Stair(ChannelCode channel, double x, double y, int columns, double apart, double step, double pitch, int rows, double length) implements Part {}
+        record Stair(
+                ChannelCode channel,
+                double x,
+                double y,
+                int columns,
+                double apart,
+                double step,
+                double pitch,
+                int rows,
+                double length)
+                implements Part {}
 
-        /** Where the strip with the machine’s own pattern lies. @param dark true if what is read there is lighter than its ground */
+        /**
+         * Where the strip with the machine’s own pattern lies. @param dark true if what is read there is lighter than
+         * its ground
+         */
         record Strip(double x, double y, double width, double height, boolean dark) implements Part {}
     }
 
     /** Papers that are printed on. */
     public enum Paper {
-        A4(210, 297), LETTER(215.9, 279.4);
+        A4(210, 297),
+        LETTER(215.9, 279.4);
 
         private final double width;
         private final double height;

@@ -2,11 +2,20 @@ package fairkettle.sheet;
 
 /** What a page is for. */
 public enum SheetKind {
-    PURGE("purge sheet", 'P', "Shows whether supply holds down the page. It cannot show single nozzles: the machine’s own check does."),
+    PURGE(
+            "purge sheet",
+            'P',
+            "Shows whether supply holds down the page. It cannot show single nozzles: the machine’s own check does."),
     HEALTH("health sheet", 'H', "Shows gaps, fade, streaks and foreign colour on one page."),
     PROOF("proof", 'T', "Shows colours together. It cannot show which nozzle is missing."),
-    FRAME("reading frame", 'F', "Lay the strip of the machine’s own nozzle check into the window, and photograph both."),
-    DARK_FRAME("reading frame for white", 'D', "Lay the clear film with the machine’s own white check into the dark window, and photograph both."),
+    FRAME(
+            "reading frame",
+            'F',
+            "Lay the strip of the machine’s own nozzle check into the window, and photograph both."),
+    DARK_FRAME(
+            "reading frame for white",
+            'D',
+            "Lay the clear film with the machine’s own white check into the dark window, and photograph both."),
     WHITE_HEALTH("white health sheet", 'W', "Shows gaps, fade and streaks of white. On clear film, laid on dark card.");
 
     private final String label;

@@ -52,19 +52,26 @@ public final class Sheets {
 
     /** Channels that a page can lay down alone, in the order of the slots. */
     public static List<ChannelCode> reachable(Profile profile) {
-        return profile.codes().stream().filter(c -> Addressing.of(profile, c).byPage()).toList();
+        return profile.codes().stream()
+                .filter(c -> Addressing.of(profile, c).byPage())
+                .toList();
     }
 
-    /** Kinds of sheet that make sense for a machine: no white sheet without white, none of colour where a page reaches no colour. */
+    /**
+     * Kinds of sheet that make sense for a machine: no white sheet without white, none of colour where a page reaches
+     * no colour.
+     */
     public static List<SheetKind> offered(Profile profile) {
         boolean white = profile.codes().stream().anyMatch(ChannelCode::white);
         boolean colour = reachable(profile).stream().anyMatch(c -> !c.white());
-        return Arrays.stream(SheetKind.values()).filter(kind -> switch (kind) {
-            case FRAME, PROOF -> true;
-            case DARK_FRAME -> white;
-            case WHITE_HEALTH -> reachable(profile).stream().anyMatch(ChannelCode::white);
-            case PURGE, HEALTH -> colour;
-        }).toList();
+        return Arrays.stream(SheetKind.values())
+                .filter(kind -> switch (kind) {
+                    case FRAME, PROOF -> true;
+                    case DARK_FRAME -> white;
+                    case WHITE_HEALTH -> reachable(profile).stream().anyMatch(ChannelCode::white);
+                    case PURGE, HEALTH -> colour;
+                })
+                .toList();
     }
 
     /**
@@ -74,9 +81,13 @@ public final class Sheets {
      * @throws IllegalArgumentException for a channel that no page reaches, or no ink at all
      */
     public static Drawn purge(Profile profile, Made made, Map<ChannelCode, Millilitres> wanted) {
-        wanted.keySet().stream().filter(c -> !reachable(profile).contains(c)).findFirst().ifPresent(c -> {
-            throw new IllegalArgumentException(Addressing.of(profile, profile.channel(c).code()).say(c));
-        });
+        wanted.keySet().stream()
+                .filter(c -> !reachable(profile).contains(c))
+                .findFirst()
+                .ifPresent(c -> {
+                    throw new IllegalArgumentException(
+                            Addressing.of(profile, profile.channel(c).code()).say(c));
+                });
         if (wanted.values().stream().allMatch(Millilitres::isZero)) {
             throw new IllegalArgumentException("Choose at least one channel, and how much of it.");
         }
@@ -87,8 +98,14 @@ public final class Sheets {
     public static Drawn of(SheetKind kind, Profile profile, Made made, Family family) {
         var sheets = new Sheets(profile, made);
         return switch (kind) {
-            case HEALTH -> sheets.health(kind, reachable(profile).stream().filter(c -> !c.white()).toList());
-            case WHITE_HEALTH -> sheets.health(kind, reachable(profile).stream().filter(ChannelCode::white).toList());
+            case HEALTH ->
+                sheets.health(
+                        kind,
+                        reachable(profile).stream().filter(c -> !c.white()).toList());
+            case WHITE_HEALTH ->
+                sheets.health(
+                        kind,
+                        reachable(profile).stream().filter(ChannelCode::white).toList());
             case PROOF -> sheets.proof(family);
             case FRAME, DARK_FRAME -> new Drawn(List.of(sheets.frame(kind)), Map.of());
             case PURGE -> {
@@ -142,8 +159,18 @@ public final class Sheets {
                     open.put(code, left);
                 }
             }
-            pages.add(page(SheetKind.PURGE, String.join(" ", wanted.keySet().stream().filter(c -> !wanted.get(c).isZero()).map(ChannelCode::code).toList()),
-                    "Plain paper, full size. Good at the bottom only counts if the next page begins good. Three, then a nozzle check.", shapes, parts));
+            pages.add(page(
+                    SheetKind.PURGE,
+                    String.join(
+                            " ",
+                            wanted.keySet().stream()
+                                    .filter(c -> !wanted.get(c).isZero())
+                                    .map(ChannelCode::code)
+                                    .toList()),
+                    "Plain paper, full size. Good at the bottom only counts if the next page begins good. Three, then"
+                            + " a nozzle check.",
+                    shapes,
+                    parts));
         }
         return new Drawn(pages, Map.copyOf(wanted));
     }
@@ -152,11 +179,17 @@ public final class Sheets {
         return Shape.alone(code, Addressing.of(profile, code), amount);
     }
 
-    /** Per channel a full-length bar, a stair of fine strokes and a ramp; light beside dark, so that foreign colour shows. */
+    /**
+     * Per channel a full-length bar, a stair of fine strokes and a ramp; light beside dark, so that foreign colour
+     * shows.
+     */
     private Drawn health(SheetKind kind, List<ChannelCode> some) {
         var codes = lightBesideDark(some);
         if (codes.isEmpty()) {
-            throw new IllegalArgumentException(kind.inverted() ? "This machine has no white." : "No page reaches a channel of this machine alone. Print its own nozzle check.");
+            throw new IllegalArgumentException(
+                    kind.inverted()
+                            ? "This machine has no white."
+                            : "No page reaches a channel of this machine alone. Print its own nozzle check.");
         }
         var marks = kind.inverted() ? ink(codes.getFirst(), 1) : Shape.Ink.BLACK;
         var shapes = new ArrayList<Shape>(ring(CODE));
@@ -172,25 +205,47 @@ public final class Sheets {
             shapes.add(new Shape.Box(left, 40, BAR, length, ink(code, 1)));
             parts.add(new Part.Bar(code, left, 40, BAR, length));
             shapes.add(new Shape.Words(left, 38, 3, code.code(), false));
-            var stair = new Part.Stair(code, right, 40 + i * block, STAIR_COLUMNS, 7, 0.25, 1, Math.min(24, (int) block - 12), 5.6);
+            var stair = new Part.Stair(
+                    code, right, 40 + i * block, STAIR_COLUMNS, 7, 0.25, 1, Math.min(24, (int) block - 12), 5.6);
             parts.add(stair);
             double area = BAR * length + stair(shapes, stair) + ramp(shapes, code, right, 40 + i * block + block - 9);
             ink.put(code, laid(area));
         }
-        return new Drawn(List.of(page(kind, String.join(" ", codes.stream().map(ChannelCode::code).toList()), kind.inverted() ? "Clear film, full size. Lay it on dark card and photograph it flat, all four corners in the picture."
-                : "Plain paper, full size, no enhancement. Photograph it flat, all four corners in the picture.", shapes, parts, marks)), ink);
+        return new Drawn(
+                List.of(page(
+                        kind,
+                        String.join(" ", codes.stream().map(ChannelCode::code).toList()),
+                        kind.inverted()
+                                ? "Clear film, full size. Lay it on dark card and photograph it flat, all four corners"
+                                        + " in the picture."
+                                : "Plain paper, full size, no enhancement. Photograph it flat, all four corners in the"
+                                        + " picture.",
+                        shapes,
+                        parts,
+                        marks)),
+                ink);
     }
 
     private static List<ChannelCode> lightBesideDark(List<ChannelCode> codes) {
         var order = List.of("Y", "K", "LC", "C", "LM", "M", "GY", "PK");
-        return codes.stream().sorted(Comparator.comparingInt(c -> order.contains(c.code()) ? order.indexOf(c.code()) : 99)).toList();
+        return codes.stream()
+                .sorted(Comparator.comparingInt(c -> order.contains(c.code()) ? order.indexOf(c.code()) : 99))
+                .toList();
     }
 
-    /** Columns of strokes, each a little lower than the one before: what a stroke lacks, the nozzles there lack. @return mm² */
+    /**
+     * Columns of strokes, each a little lower than the one before: what a stroke lacks, the nozzles there lack. @return
+     * mm²
+     */
     private double stair(List<Shape> shapes, Part.Stair stair) {
         for (int column = 0; column < stair.columns(); column++) {
             for (int row = 0; row < stair.rows(); row++) {
-                shapes.add(new Shape.Box(stair.x() + column * stair.apart(), stair.y() + column * stair.step() + row * stair.pitch(), stair.length(), FINE, ink(stair.channel(), 1)));
+                shapes.add(new Shape.Box(
+                        stair.x() + column * stair.apart(),
+                        stair.y() + column * stair.step() + row * stair.pitch(),
+                        stair.length(),
+                        FINE,
+                        ink(stair.channel(), 1)));
             }
         }
         return stair.columns() * stair.rows() * stair.length() * FINE;
@@ -216,12 +271,23 @@ public final class Sheets {
             double from = Math.PI * 2 * i / 24;
             double to = Math.PI * 2 * (i + 1) / 24;
             var hue = hue(mirrored ? 23 - i : i);
-            shapes.add(new Shape.Outline(List.of(cx, cy, cx + 55 * Math.cos(from), cy + 55 * Math.sin(from), cx + 55 * Math.cos(to), cy + 55 * Math.sin(to)), hue));
+            shapes.add(new Shape.Outline(
+                    List.of(
+                            cx,
+                            cy,
+                            cx + 55 * Math.cos(from),
+                            cy + 55 * Math.sin(from),
+                            cx + 55 * Math.cos(to),
+                            cy + 55 * Math.sin(to)),
+                    hue));
         }
-        double[][] skins = {{.98, .86, .77}, {.93, .76, .63}, {.82, .6, .45}, {.62, .42, .3}, {.42, .28, .2}, {.27, .18, .13}};
+        double[][] skins = {
+            {.98, .86, .77}, {.93, .76, .63}, {.82, .6, .45}, {.62, .42, .3}, {.42, .28, .2}, {.27, .18, .13}
+        };
         for (int i = 0; i < skins.length; i++) {
             int at = mirrored ? skins.length - 1 - i : i;
-            shapes.add(new Shape.Box(cx - 78 + i * 26, 175, 24, 18, new Shape.Ink.Rgb(skins[at][0], skins[at][1], skins[at][2])));
+            shapes.add(new Shape.Box(
+                    cx - 78 + i * 26, 175, 24, 18, new Shape.Ink.Rgb(skins[at][0], skins[at][1], skins[at][2])));
         }
         for (int i = 0; i < 11; i++) {
             double grey = (mirrored ? 10 - i : i) / 10.0;
@@ -230,7 +296,17 @@ public final class Sheets {
         shapes.add(new Shape.Words(cx - 60, 228, 6, "Quick brown, slow grey", mirrored));
         var ink = new LinkedHashMap<ChannelCode, Millilitres>();
         profile.codes().forEach(c -> ink.put(c, profile.draws().healthSheet()));
-        return new Drawn(List.of(page(SheetKind.PROOF, family.label(), mirrored ? "Already mirrored: leave the driver’s mirror off for this page. On paper the colours are dull; press it on a scrap." : "On the paper it will be printed on.", shapes, List.of())), ink);
+        return new Drawn(
+                List.of(page(
+                        SheetKind.PROOF,
+                        family.label(),
+                        mirrored
+                                ? "Already mirrored: leave the driver’s mirror off for this page. On paper the colours"
+                                        + " are dull; press it on a scrap."
+                                : "On the paper it will be printed on.",
+                        shapes,
+                        List.of())),
+                ink);
     }
 
     private static Shape.Ink hue(int sector) {
@@ -256,9 +332,18 @@ public final class Sheets {
         dots(shapes, 9, wide, high, 15, code, 3); // outside the window: the strip must not cover them
         double x = (wide - WINDOW_WIDTH) / 2;
         double y = (high - WINDOW_HEIGHT) / 2;
-        shapes.add(dark ? new Shape.Box(x, y, WINDOW_WIDTH, WINDOW_HEIGHT, Shape.Ink.BLACK) : new Shape.Window(x, y, WINDOW_WIDTH, WINDOW_HEIGHT));
-        shapes.add(new Shape.Words(32, 27, SMALL, "%s: its strip in here, the right way up. The whole frame in the picture.".formatted(made.name()), false));
-        return new Page(wide, high, shapes, List.of(new Part.Strip(x, y, WINDOW_WIDTH, WINDOW_HEIGHT, dark)), Shape.Ink.BLACK);
+        shapes.add(
+                dark
+                        ? new Shape.Box(x, y, WINDOW_WIDTH, WINDOW_HEIGHT, Shape.Ink.BLACK)
+                        : new Shape.Window(x, y, WINDOW_WIDTH, WINDOW_HEIGHT));
+        shapes.add(new Shape.Words(
+                32,
+                27,
+                SMALL,
+                "%s: its strip in here, the right way up. The whole frame in the picture.".formatted(made.name()),
+                false));
+        return new Page(
+                wide, high, shapes, List.of(new Part.Strip(x, y, WINDOW_WIDTH, WINDOW_HEIGHT, dark)), Shape.Ink.BLACK);
     }
 
     private Page page(SheetKind kind, String what, String say, List<Shape> shapes, List<Part> parts) {
@@ -269,7 +354,8 @@ public final class Sheets {
         var all = new ArrayList<>(shapes);
         all.addAll(corners(kind, width(), height(), CODE));
         all.add(new Shape.Words(30, 14, 5, "%s: %s".formatted(made.name(), kind.label()), false));
-        all.add(new Shape.Words(30, 21, 3, "%s   ·   %s   ·   no. %d".formatted(what, made.day(), made.sheet()), false));
+        all.add(new Shape.Words(
+                30, 21, 3, "%s   ·   %s   ·   no. %d".formatted(what, made.day(), made.sheet()), false));
         double y = height() - 23;
         for (var line : lines(say + " " + kind.shows())) {
             all.add(new Shape.Words(30, y, SMALL, line, false));
@@ -294,10 +380,19 @@ public final class Sheets {
     }
 
     private List<Shape> corners(SheetKind kind, double wide, double high, double side) {
-        double[][] at = {{EDGE, EDGE}, {wide - EDGE - side, EDGE}, {wide - EDGE - side, high - EDGE - side}, {EDGE, high - EDGE - side}};
+        double[][] at = {
+            {EDGE, EDGE},
+            {wide - EDGE - side, EDGE},
+            {wide - EDGE - side, high - EDGE - side},
+            {EDGE, high - EDGE - side}
+        };
         var codes = new ArrayList<Shape>();
         for (int corner = 0; corner < 4; corner++) {
-            codes.add(new Shape.Code(at[corner][0], at[corner][1], side, new SheetCode(kind, corner, made.machine(), made.sheet(), made.at()).text()));
+            codes.add(new Shape.Code(
+                    at[corner][0],
+                    at[corner][1],
+                    side,
+                    new SheetCode(kind, corner, made.machine(), made.sheet(), made.at()).text()));
         }
         return codes;
     }
@@ -316,7 +411,8 @@ public final class Sheets {
     }
 
     /** Dots between the codes, evenly and about so far apart: the codes give a start, the dots the precision. */
-    private static void dots(List<Shape> shapes, double inset, double wide, double high, double apart, double code, double diameter) {
+    private static void dots(
+            List<Shape> shapes, double inset, double wide, double high, double apart, double code, double diameter) {
         double clear = EDGE + code + 6;
         for (double y : List.of(inset, high - inset)) {
             along(clear, wide - clear, apart).forEach(x -> shapes.add(new Shape.Dot(x, y, diameter)));

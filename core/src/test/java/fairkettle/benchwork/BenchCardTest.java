@@ -25,7 +25,11 @@ import org.junit.jupiter.params.provider.EnumSource.Mode;
 
 class BenchCardTest {
 
-    private static final Profile FILM = Profiles.ALL.stream().filter(p -> p.architecture() == Architecture.FILM && p.codes().stream().anyMatch(ChannelCode::white)).findFirst().orElseThrow();
+    private static final Profile FILM = Profiles.ALL.stream()
+            .filter(p ->
+                    p.architecture() == Architecture.FILM && p.codes().stream().anyMatch(ChannelCode::white))
+            .findFirst()
+            .orElseThrow();
 
     private static List<ChannelCode> whites() {
         return FILM.codes().stream().filter(ChannelCode::white).toList();
@@ -38,9 +42,14 @@ class BenchCardTest {
             for (var family : Family.values()) {
                 if (work.concerns(profile, family)) {
                     var procedure = BenchCard.of(work, work.channels(profile), profile, family);
-                    assertThat(RouteProof.violations(procedure)).as("%s on %s", work, profile.name()).isEmpty();
-                    assertThat(procedure.steps()).allSatisfy(s -> assertThat(s.say()).isNotBlank());
-                    assertThat(state(procedure.steps())).as("%s leaves the power on", work).isEqualTo("on");
+                    assertThat(RouteProof.violations(procedure))
+                            .as("%s on %s", work, profile.name())
+                            .isEmpty();
+                    assertThat(procedure.steps())
+                            .allSatisfy(s -> assertThat(s.say()).isNotBlank());
+                    assertThat(state(procedure.steps()))
+                            .as("%s leaves the power on", work)
+                            .isEqualTo("on");
                 }
             }
         }
@@ -51,12 +60,20 @@ class BenchCardTest {
         for (var profile : Profiles.ALL) {
             for (var family : Family.values()) {
                 for (var routine : Routines.of(profile, family)) {
-                    var channels = routine.scope() == fairkettle.routine.Routine.Scope.MACHINE ? List.<ChannelCode>of() : profile.codes();
+                    var channels = routine.scope() == fairkettle.routine.Routine.Scope.MACHINE
+                            ? List.<ChannelCode>of()
+                            : profile.codes();
                     var procedure = BenchCard.of(routine, channels, profile);
-                    assertThat(RouteProof.violations(procedure)).as("%s on %s", routine.id(), profile.name()).isEmpty();
-                    assertThat(procedure.steps()).as(routine.id()).anyMatch(s -> s.fulfils() != null && s.fulfils().contains(routine.id()));
+                    assertThat(RouteProof.violations(procedure))
+                            .as("%s on %s", routine.id(), profile.name())
+                            .isEmpty();
+                    assertThat(procedure.steps())
+                            .as(routine.id())
+                            .anyMatch(s -> s.fulfils() != null && s.fulfils().contains(routine.id()));
                     if (routine.cautions().contains(Caution.ELECTRICITY)) {
-                        assertThat(procedure.steps().getFirst().effects().toString() + procedure.steps().get(1).effects()).contains("unplugged");
+                        assertThat(procedure.steps().getFirst().effects().toString()
+                                        + procedure.steps().get(1).effects())
+                                .contains("unplugged");
                     }
                 }
             }
@@ -64,14 +81,21 @@ class BenchCardTest {
     }
 
     private static String state(List<Step> steps) {
-        return steps.stream().flatMap(s -> s.effects().stream()).filter(e -> e.facet() == Facet.POWER).reduce((_, b) -> b).map(e -> e.value()).orElse("on");
+        return steps.stream()
+                .flatMap(s -> s.effects().stream())
+                .filter(e -> e.facet() == Facet.POWER)
+                .reduce((_, b) -> b)
+                .map(e -> e.value())
+                .orElse("on");
     }
 
     @Test
     void whiteIsPushedHomeBeforeFluidIsUsedAndBothBottlesAreSwappedTwice() {
         var steps = LineFlush.steps(whites(), FILM, Family.FILM);
         var ids = steps.stream().map(Step::id).toList();
-        assertThat(ids).containsSubsequence("lower", "which", "home", "swap", "fluid", "clear", "swap-back", "damper", "prime", "loop");
+        assertThat(ids)
+                .containsSubsequence(
+                        "lower", "which", "home", "swap", "fluid", "clear", "swap-back", "damper", "prime", "loop");
         assertThat(steps.get(ids.indexOf("home")).move()).isInstanceOf(Move.DrawBack.class);
         assertThat(steps.get(ids.indexOf("fluid")).move()).isInstanceOf(Move.Rinse.class);
         assertThat(steps.get(ids.indexOf("swap")).hold()).isNotNull();
@@ -88,7 +112,12 @@ class BenchCardTest {
     }
 
     private static double poured(List<Step> steps) {
-        return steps.stream().filter(s -> s.move() instanceof Move.Rinse).flatMap(s -> ((Ask.Grid) s.ask()).columns().stream()).flatMap(c -> c.expected().stream()).mapToDouble(Millilitres::mL).sum();
+        return steps.stream()
+                .filter(s -> s.move() instanceof Move.Rinse)
+                .flatMap(s -> ((Ask.Grid) s.ask()).columns().stream())
+                .flatMap(c -> c.expected().stream())
+                .mapToDouble(Millilitres::mL)
+                .sum();
     }
 
     private static int minutes(List<Step> steps) {
@@ -97,32 +126,53 @@ class BenchCardTest {
 
     @Test
     void noBeltAndNoPartIsNamedBeforeTheRailIsDone() {
-        var steps = BenchCard.of(BenchWork.POSITION_FAULT, List.of(), FILM, Family.FILM).steps();
-        assertThat(steps.stream().map(Step::id)).containsSubsequence("rail", "strip", "wheel", "sensor", "tried").doesNotContain("belt", "parts");
-        var still = steps.stream().filter(s -> s.id().equals("tried")).findFirst().orElseThrow().branches().getFirst();
+        var steps = BenchCard.of(BenchWork.POSITION_FAULT, List.of(), FILM, Family.FILM)
+                .steps();
+        assertThat(steps.stream().map(Step::id))
+                .containsSubsequence("rail", "strip", "wheel", "sensor", "tried")
+                .doesNotContain("belt", "parts");
+        var still = steps.stream()
+                .filter(s -> s.id().equals("tried"))
+                .findFirst()
+                .orElseThrow()
+                .branches()
+                .getFirst();
         assertThat(still.steps().stream().map(Step::id)).containsSubsequence("belt", "parts");
     }
 
     @Test
     void whiteIsWokenFirstAndGetsMoreMinutesThanAnyColour() {
-        var steps = BenchCard.of(BenchWork.WHITE_START, whites(), FILM, Family.FILM).steps();
+        var steps =
+                BenchCard.of(BenchWork.WHITE_START, whites(), FILM, Family.FILM).steps();
         var ids = steps.stream().map(Step::id).toList();
-        assertThat(ids).containsSubsequence("wipe", "shake", "pull", "flow", "colours", "tubes-back", "bubbles", "look", "white-block");
+        assertThat(ids)
+                .containsSubsequence(
+                        "wipe", "shake", "pull", "flow", "colours", "tubes-back", "bubbles", "look", "white-block");
         int colours = (int) FILM.codes().stream().filter(c -> !c.white()).count();
-        assertThat(steps.get(ids.indexOf("pull")).minutes() / whites().size()).isGreaterThan(steps.get(ids.indexOf("colours")).minutes() / colours);
+        assertThat(steps.get(ids.indexOf("pull")).minutes() / whites().size())
+                .isGreaterThan(steps.get(ids.indexOf("colours")).minutes() / colours);
     }
 
     @Test
     void bothBanksOfADualHeadAreAskedForApart() {
-        var asks = BenchCard.of(BenchWork.UNDER_HEADS, List.of(), FILM, Family.FILM).steps().stream().map(Step::ask).filter(a -> a instanceof Ask.Each).map(a -> ((Ask.Each) a).items()).toList();
+        var asks = BenchCard.of(BenchWork.UNDER_HEADS, List.of(), FILM, Family.FILM).steps().stream()
+                .map(Step::ask)
+                .filter(a -> a instanceof Ask.Each)
+                .map(a -> ((Ask.Each) a).items())
+                .toList();
         assertThat(asks).contains(List.of("white side", "colour side"));
     }
 
     @Test
     void whatIsKnownOfAMachineIsToldAtTheFirstStepItConcerns() {
-        var told = BenchCard.of(BenchWork.POSITION_FAULT, List.of(), FILM, Family.FILM).reminding(Map.of(Facet.COVERS, "Known here: a clip is gone.", Facet.TANK_CAP, "not met"));
-        assertThat(told.steps().stream().filter(s -> s.say().contains("a clip is gone")).map(Step::id)).containsExactly("on");
+        var told = BenchCard.of(BenchWork.POSITION_FAULT, List.of(), FILM, Family.FILM)
+                .reminding(Map.of(Facet.COVERS, "Known here: a clip is gone.", Facet.TANK_CAP, "not met"));
+        assertThat(told.steps().stream()
+                        .filter(s -> s.say().contains("a clip is gone"))
+                        .map(Step::id))
+                .containsExactly("on");
         assertThat(told.steps()).noneMatch(s -> s.say().contains("not met"));
-        assertThat(Arrays.asList(BenchWork.values())).allSatisfy(w -> assertThat(w.title()).isNotBlank());
+        assertThat(Arrays.asList(BenchWork.values()))
+                .allSatisfy(w -> assertThat(w.title()).isNotBlank());
     }
 }

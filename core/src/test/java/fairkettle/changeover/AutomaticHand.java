@@ -44,13 +44,21 @@ public final class AutomaticHand implements Surroundings {
         this.built = job.profile();
         this.becoming = job.built().fitted(plan.fit());
         this.family = job.family();
-        this.before = built.codes().stream().collect(Collectors.toMap(c -> c, c -> new Substance.Ink(Family.values()[(family.ordinal() + 1) % Family.values().length], c, 0)));
+        this.before = built.codes().stream()
+                .collect(Collectors.toMap(
+                        c -> c,
+                        c -> new Substance.Ink(
+                                Family.values()[(family.ordinal() + 1) % Family.values().length], c, 0)));
         var held = new HashMap<Place, Mixture>();
-        built.channels().forEach(c -> c.path().forEach(v -> {
-            if (!job.now(c.code()).level(v.kind()).isZero()) {
-                held.put(new Place.InPath(1, c.code(), v.kind()), Mixture.of(before.get(c.code()), job.now(c.code()).level(v.kind())));
-            }
-        }));
+        built.channels()
+                .forEach(c -> c.path().forEach(v -> {
+                    if (!job.now(c.code()).level(v.kind()).isZero()) {
+                        held.put(
+                                new Place.InPath(1, c.code(), v.kind()),
+                                Mixture.of(
+                                        before.get(c.code()), job.now(c.code()).level(v.kind())));
+                    }
+                }));
         this.account = new Account(1, held);
         this.card = Card.of(plan.procedure(), now);
     }
@@ -87,30 +95,31 @@ public final class AutomaticHand implements Surroundings {
     private void fill(StepRun run) {
         var id = run.step().id();
         switch (run.step().ask()) {
-            case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> { }
+            case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> {}
             case Ask.Words _ -> act(new CardAct.Enter(id, "words", "as found"));
-            case Ask.Choice(_, var answers) -> act(new CardAct.Enter(id, "choice", answers.getFirst()));
-            case Ask.Each(_, var items, var answers, var same) -> {
+            case Ask.Choice(var _, var answers) -> act(new CardAct.Enter(id, "choice", answers.getFirst()));
+            case Ask.Each(var _, var items, var answers, var same) -> {
                 for (int i = 0; i < items.size(); i++) {
-                    act(new CardAct.Enter(id, "each/" + i, Boolean.TRUE.equals(same) ? items.get(i) : answers.getFirst()));
+                    act(new CardAct.Enter(
+                            id, "each/" + i, Boolean.TRUE.equals(same) ? items.get(i) : answers.getFirst()));
                 }
             }
-            case Ask.Tally(_, var parts, _) -> {
+            case Ask.Tally(var _, var parts, var _) -> {
                 for (int i = 0; i < parts.size(); i++) {
                     act(new CardAct.Enter(id, "part/" + i, "2"));
                 }
             }
-            case Ask.Ticks(var items, _) -> {
+            case Ask.Ticks(var items, var _) -> {
                 for (int i = 0; i < items.size(); i++) {
                     act(new CardAct.Enter(id, "item/" + i, "yes"));
                 }
             }
-            case Ask.Count(_, var expected) -> act(new CardAct.Enter(id, "count", "" + expected));
-            case Ask.Lots(var channels, _) -> channels.forEach(
-                    c -> act(new CardAct.Enter(id, c.code(), "" + lotOf(c))));
-            case Ask.Comb(var channels, _) -> channels.forEach(c -> act(new CardAct.Enter(id, c.code(), "none")));
-            case Ask.InOrder(var channels, _) -> channels.forEach(c -> act(new CardAct.Enter(id, c.code(), "yes")));
-            case Ask.Picks(var patterns, var squares, _) -> {
+            case Ask.Count(var _, var expected) -> act(new CardAct.Enter(id, "count", "" + expected));
+            case Ask.Lots(var channels, var _) ->
+                channels.forEach(c -> act(new CardAct.Enter(id, c.code(), "" + lotOf(c))));
+            case Ask.Comb(var channels, var _) -> channels.forEach(c -> act(new CardAct.Enter(id, c.code(), "none")));
+            case Ask.InOrder(var channels, var _) -> channels.forEach(c -> act(new CardAct.Enter(id, c.code(), "yes")));
+            case Ask.Picks(var patterns, var squares, var _) -> {
                 for (int i = 0; i < patterns.size(); i++) {
                     act(new CardAct.Enter(id, "pick/" + i, "" + (squares + 1) / 2));
                 }
@@ -125,11 +134,17 @@ public final class AutomaticHand implements Surroundings {
             var kind = grid.columns().get(column);
             for (int row = 0; row < grid.channels().size(); row++) {
                 if (kind.kind() == Ask.ColumnKind.CODE) {
-                    act(new CardAct.Enter(id, grid.channels().get(row) + "/" + column, "" + lotOf(grid.channels().get(row))));
+                    act(new CardAct.Enter(
+                            id,
+                            grid.channels().get(row) + "/" + column,
+                            "" + lotOf(grid.channels().get(row))));
                 } else if (kind.kind() != Ask.ColumnKind.VOLUME) {
                     act(new CardAct.Enter(id, grid.channels().get(row) + "/" + column, "yes"));
                 } else if (!kind.expected().get(row).isZero()) {
-                    act(new CardAct.Enter(id, grid.channels().get(row) + "/" + column, kind.expected().get(row).toString()));
+                    act(new CardAct.Enter(
+                            id,
+                            grid.channels().get(row) + "/" + column,
+                            kind.expected().get(row).toString()));
                 }
             }
         }
@@ -137,31 +152,41 @@ public final class AutomaticHand implements Surroundings {
 
     private void act(CardAct act) {
         card = switch (card.after(act, this, "hand", now)) {
-            case Outcome.Went(var next, _) -> next;
+            case Outcome.Went(var next, var _) -> next;
             case Outcome.Stopped(var words) -> throw new AssertionError(act + " stopped: " + words);
             case Outcome.Refused(var reasons) -> throw new AssertionError(act + " refused: " + reasons);
         };
     }
 
     public List<String> unbalanced() {
-        return account.postings().stream().collect(Collectors.groupingBy(Posting::substance, Collectors.summingLong(Posting::microlitres)))
-                .entrySet().stream().filter(e -> e.getValue() != 0).map(e -> e.getKey().key()).toList();
+        return account.postings().stream()
+                .collect(Collectors.groupingBy(Posting::substance, Collectors.summingLong(Posting::microlitres)))
+                .entrySet()
+                .stream()
+                .filter(e -> e.getValue() != 0)
+                .map(e -> e.getKey().key())
+                .toList();
     }
 
     public List<String> overfull() {
         var found = new ArrayList<String>();
-        becoming.channels().forEach(c -> c.path().forEach(v -> {
-            if (account.at(c.code(), v.kind()).volume().compareTo(v.capacity()) > 0) {
-                found.add(c.code() + " " + v.kind());
-            }
-        }));
+        becoming.channels()
+                .forEach(c -> c.path().forEach(v -> {
+                    if (account.at(c.code(), v.kind()).volume().compareTo(v.capacity()) > 0) {
+                        found.add(c.code() + " " + v.kind());
+                    }
+                }));
         return found;
     }
 
     /** Of the worst channel that is to hold ink. */
     public double oldInkShare(Plan plan) {
-        return plan.channels().stream().filter(ChannelPlan::filled).map(c -> becoming.channel(c.code()))
-                .mapToDouble(c -> account.inPath(c).share(before.values()::contains)).max().orElse(0);
+        return plan.channels().stream()
+                .filter(ChannelPlan::filled)
+                .map(c -> becoming.channel(c.code()))
+                .mapToDouble(c -> account.inPath(c).share(before.values()::contains))
+                .max()
+                .orElse(0);
     }
 
     private long lotOf(ChannelCode channel) {
@@ -185,7 +210,8 @@ public final class AutomaticHand implements Surroundings {
 
     @Override
     public Optional<LotFacts> lot(long id) {
-        return Optional.of(new LotFacts(id, family, becoming.codes().get((int) id - 1), true, null, Millilitres.parse("500"), null));
+        return Optional.of(new LotFacts(
+                id, family, becoming.codes().get((int) id - 1), true, null, Millilitres.parse("500"), null));
     }
 
     @Override

@@ -27,7 +27,14 @@ class QuantitiesTest {
     private static final Currency GBP = Currency.getInstance("GBP");
 
     @ParameterizedTest(name = "{0} mL in a {1} mL syringe is {2}")
-    @CsvSource({"150, 60, 2 × 60 + 30", "60, 60, 60", "57, 60, 57", "120, 60, 2 × 60", "0, 60, nothing", "61, 20, 3 × 20 + 1"})
+    @CsvSource({
+        "150, 60, 2 × 60 + 30",
+        "60, 60, 60",
+        "57, 60, 57",
+        "120, 60, 2 × 60",
+        "0, 60, nothing",
+        "61, 20, 3 × 20 + 1"
+    })
     void pulls(String volume, String syringe, String label) {
         var pulls = Pulls.of(Millilitres.parse(volume), Syringe.of(syringe, "1"));
         assertThat(pulls.label()).isEqualTo(label);
@@ -37,7 +44,8 @@ class QuantitiesTest {
     @Test
     void theWorkedCaseTakesAHundredAndAFifty() {
         // 93.8 charge + 6 initial charge + 4 chaser + 9 commissioning + 15 reserve
-        var bottles = Bottles.cheapest(Millilitres.parse("127.8"), List.of(size(50, 700), size(100, 1200), size(250, 2900)));
+        var bottles =
+                Bottles.cheapest(Millilitres.parse("127.8"), List.of(size(50, 700), size(100, 1200), size(250, 2900)));
         assertThat(bottles.bottles()).extracting(b -> b.volume().toString()).containsExactly("100", "50");
         assertThat(bottles.leftOver()).isEqualTo(Millilitres.parse("22.2"));
     }
@@ -45,7 +53,9 @@ class QuantitiesTest {
     @RepeatedTest(100)
     void noOtherSetOfBottlesIsCheaper(RepetitionInfo round) {
         var random = new Random(round.getCurrentRepetition());
-        var sold = List.of(size(30 + random.nextInt(50), 100 + random.nextInt(900)), size(90 + random.nextInt(50), 500 + random.nextInt(900)),
+        var sold = List.of(
+                size(30 + random.nextInt(50), 100 + random.nextInt(900)),
+                size(90 + random.nextInt(50), 500 + random.nextInt(900)),
                 size(200 + random.nextInt(99), 900 + random.nextInt(2000)));
         var need = Millilitres.rounded(random.nextDouble() * 400);
         var bottles = Bottles.cheapest(need, sold);
@@ -53,9 +63,17 @@ class QuantitiesTest {
         for (int a = 0; a <= 14; a++) {
             for (int b = 0; b <= 5; b++) {
                 for (int c = 0; c <= 3; c++) {
-                    var volume = sold.get(0).volume().times(a).plus(sold.get(1).volume().times(b)).plus(sold.get(2).volume().times(c));
+                    var volume = sold.get(0)
+                            .volume()
+                            .times(a)
+                            .plus(sold.get(1).volume().times(b))
+                            .plus(sold.get(2).volume().times(c));
                     if (volume.compareTo(need) >= 0) {
-                        best = Math.min(best, a * sold.get(0).price().minor() + b * sold.get(1).price().minor() + c * sold.get(2).price().minor());
+                        best = Math.min(
+                                best,
+                                a * sold.get(0).price().minor()
+                                        + b * sold.get(1).price().minor()
+                                        + c * sold.get(2).price().minor());
                     }
                 }
             }
@@ -64,8 +82,12 @@ class QuantitiesTest {
     }
 
     @ParameterizedTest(name = "{1} of work from {0} is done at {2}")
-    @CsvSource({"2026-11-27T15:00:00Z, PT1H, 2026-11-27T16:00:00Z", "2026-11-27T16:30:00Z, PT1H, 2026-11-30T09:30:00Z",
-        "2026-11-28T12:00:00Z, PT0S, 2026-11-30T09:00:00Z", "2026-12-24T16:00:00Z, PT2H, 2026-12-28T10:00:00Z"})
+    @CsvSource({
+        "2026-11-27T15:00:00Z, PT1H, 2026-11-27T16:00:00Z",
+        "2026-11-27T16:30:00Z, PT1H, 2026-11-30T09:30:00Z",
+        "2026-11-28T12:00:00Z, PT0S, 2026-11-30T09:00:00Z",
+        "2026-12-24T16:00:00Z, PT2H, 2026-12-28T10:00:00Z"
+    })
     void handsWorkInOpeningHours(Instant start, Duration work, Instant done) {
         var week = new java.util.EnumMap<DayOfWeek, OpeningHours.Span>(DayOfWeek.class);
         for (int day = 1; day <= 5; day++) {

@@ -29,13 +29,26 @@ public final class RandomTasks {
         }
         double target = Math.pow(10, -1 - 2.5 * random.nextDouble());
         double limit = random.nextInt(4) == 0 ? 2 + random.nextInt(20) : 600;
-        return new RinseTask(channel, stages, target, syringes, random.nextInt(5) == 0 ? 0 : random.nextDouble(), random.nextDouble(),
-                random.nextInt(5) == 0 ? 0 : random.nextDouble(), limit);
+        return new RinseTask(
+                channel,
+                stages,
+                target,
+                syringes,
+                random.nextInt(5) == 0 ? 0 : random.nextDouble(),
+                random.nextDouble(),
+                random.nextInt(5) == 0 ? 0 : random.nextDouble(),
+                limit);
     }
 
     private static Channel channel(Random random) {
-        return new Channel(ChannelCode.of("C"), List.of(vessel(random, VesselKind.TANK, 20, 120, 3), vessel(random, VesselKind.TUBE, 2, 8, 1),
-                vessel(random, VesselKind.DAMPER, 1, 5, 1), vessel(random, VesselKind.HEAD, 0.3, 2, 0.3)), 60);
+        return new Channel(
+                ChannelCode.of("C"),
+                List.of(
+                        vessel(random, VesselKind.TANK, 20, 120, 3),
+                        vessel(random, VesselKind.TUBE, 2, 8, 1),
+                        vessel(random, VesselKind.DAMPER, 1, 5, 1),
+                        vessel(random, VesselKind.HEAD, 0.3, 2, 0.3)),
+                60);
     }
 
     private static Vessel vessel(Random random, VesselKind kind, double least, double most, double heel) {
@@ -46,15 +59,31 @@ public final class RandomTasks {
 
     private static RinseStage stage(Random random, int most, VesselKind... reach) {
         var chaser = random.nextBoolean() ? Millilitres.ZERO : Millilitres.rounded(1 + random.nextInt(9));
-        return new RinseStage("stage", List.of(reach), Millilitres.rounded(0.2 + 4 * random.nextDouble()), most, 1 + random.nextInt(4), chaser);
+        return new RinseStage(
+                "stage",
+                List.of(reach),
+                Millilitres.rounded(0.2 + 4 * random.nextDouble()),
+                most,
+                1 + random.nextInt(4),
+                chaser);
     }
 
     public static RinseTask withMinutes(RinseTask task, double minutes) {
-        return new RinseTask(task.channel(), task.stages(), task.target(), task.syringes(), task.liquidPerMl(), task.chaserPerMl(),
-                task.labourPerMinute(), minutes);
+        return new RinseTask(
+                task.channel(),
+                task.stages(),
+                task.target(),
+                task.syringes(),
+                task.liquidPerMl(),
+                task.chaserPerMl(),
+                task.labourPerMinute(),
+                minutes);
     }
 
-    /** Tries every syringe, number and mark for every stage together, with nothing clever. @return the lowest cost, or infinity */
+    /**
+     * Tries every syringe, number and mark for every stage together, with nothing clever. @return the lowest cost, or
+     * infinity
+     */
     public static double exhaustive(RinseTask task) {
         return search(task, 0, 0, 0, task.unreached());
     }
@@ -68,18 +97,33 @@ public final class RandomTasks {
         }
         var stage = task.stages().get(at);
         double[] heels = task.heels(stage);
-        double best = search(task, at + 1, cost, minutes, left + Arrays.stream(heels).sum());
+        double best =
+                search(task, at + 1, cost, minutes, left + Arrays.stream(heels).sum());
         for (var syringe : task.syringes()) {
             for (int n = 1; n <= stage.maxRinses(); n++) {
-                for (int mark = 1; mark * syringe.graduation().mL() <= syringe.size().mL() + 1e-12; mark++) {
+                for (int mark = 1;
+                        mark * syringe.graduation().mL() <= syringe.size().mL() + 1e-12;
+                        mark++) {
                     double volume = mark * syringe.graduation().mL();
                     if (volume < stage.wetting().mL()) {
                         continue;
                     }
-                    double more = n * volume * task.liquidPerMl() + stage.chaser().mL() * task.chaserPerMl()
+                    double more = n * volume * task.liquidPerMl()
+                            + stage.chaser().mL() * task.chaserPerMl()
                             + n * stage.minutesEach() * task.labourPerMinute();
-                    best = Math.min(best, search(task, at + 1, cost + more, minutes + n * stage.minutesEach(),
-                            left + after(heels, n, volume, stage.chaser().mL())));
+                    best = Math.min(
+                            best,
+                            search(
+                                    task,
+                                    at + 1,
+                                    cost + more,
+                                    minutes + n * stage.minutesEach(),
+                                    left
+                                            + after(
+                                                    heels,
+                                                    n,
+                                                    volume,
+                                                    stage.chaser().mL())));
                 }
             }
         }

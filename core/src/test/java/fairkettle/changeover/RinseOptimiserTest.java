@@ -19,7 +19,8 @@ import org.junit.jupiter.api.Test;
 class RinseOptimiserTest {
 
     private static final Channel WORKED = Profiles.named("wide-tank").channels().getFirst();
-    private static final List<VesselKind> ALL = List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.DAMPER, VesselKind.HEAD);
+    private static final List<VesselKind> ALL =
+            List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.DAMPER, VesselKind.HEAD);
 
     @RepeatedTest(150)
     void exhaustiveSearchIsNeverCheaper(RepetitionInfo round) {
@@ -43,15 +44,23 @@ class RinseOptimiserTest {
     void volumesLieOnTheSyringesMarksAndNeverMissTheTarget() {
         var found = (Rinses.Found) RinseOptimiser.cheapest(joined(0.002, 0.02, 0.05));
         var stage = found.stages().getFirst();
-        assertThat(stage.volume().microlitres() % stage.syringe().graduation().microlitres()).isZero();
+        assertThat(stage.volume().microlitres() % stage.syringe().graduation().microlitres())
+                .isZero();
         double[] heels = WORKED.path().stream().mapToDouble(v -> v.heel().mL()).toArray();
-        double residue = Dilution.residueAfter(heels, 98, new int[] {0, 1, 2, 3}, stage.count(), stage.volume().mL());
+        double residue = Dilution.residueAfter(
+                heels, 98, new int[] {0, 1, 2, 3}, stage.count(), stage.volume().mL());
         assertThat(found.residue()).isEqualTo(residue).isLessThanOrEqualTo(0.002);
     }
 
     @Test
     void saysWhatIsInTheWayInsteadOfANumberThatLies() {
-        var stage = new RinseStage("tank and tube", List.of(VesselKind.TANK, VesselKind.TUBE), Millilitres.parse("3"), 6, 3, Millilitres.ZERO);
+        var stage = new RinseStage(
+                "tank and tube",
+                List.of(VesselKind.TANK, VesselKind.TUBE),
+                Millilitres.parse("3"),
+                6,
+                3,
+                Millilitres.ZERO);
         var task = new RinseTask(WORKED, List.of(stage), 0.005, List.of(Syringe.of("60", "1")), 0.02, 0.1, 0.3, 60);
         assertThat(RinseOptimiser.cheapest(task)).isInstanceOfSatisfying(Rinses.OutOfReach.class, out -> {
             assertThat(out.inTheWay()).containsExactly(VesselKind.DAMPER, VesselKind.HEAD);
@@ -79,12 +88,29 @@ class RinseOptimiserTest {
     }
 
     private static int rinses(double liquid, double labour) {
-        return ((Rinses.Found) RinseOptimiser.cheapest(joined(0.002, liquid, labour))).stages().getFirst().count();
+        return ((Rinses.Found) RinseOptimiser.cheapest(joined(0.002, liquid, labour)))
+                .stages()
+                .getFirst()
+                .count();
     }
 
     private static RinseTask joined(double target, double liquid, double labour) {
-        var stage = new RinseStage("joined path", WORKED.path().stream().map(Vessel::kind).toList(), Millilitres.parse("1"), 6, 3, Millilitres.ZERO);
+        var stage = new RinseStage(
+                "joined path",
+                WORKED.path().stream().map(Vessel::kind).toList(),
+                Millilitres.parse("1"),
+                6,
+                3,
+                Millilitres.ZERO);
         assertThat(stage.reach()).isEqualTo(ALL);
-        return new RinseTask(WORKED, List.of(stage), target, List.of(Syringe.of("60", "1"), Syringe.of("10", "0.5")), liquid, 0.1, labour, 60);
+        return new RinseTask(
+                WORKED,
+                List.of(stage),
+                target,
+                List.of(Syringe.of("60", "1"), Syringe.of("10", "0.5")),
+                liquid,
+                0.1,
+                labour,
+                60);
     }
 }

@@ -30,10 +30,22 @@ public final class Shops {
     private Shops() {}
 
     public static Terms terms(Map<School, String> schools) {
-        return new Terms(new Money(1800, GBP), new Money(250, GBP), new Money(2400, GBP),
+        return new Terms(
+                new Money(1800, GBP),
+                new Money(250, GBP),
+                new Money(2400, GBP),
                 List.of(Syringe.of("60", "1"), Syringe.of("10", "0.5")),
-                List.of(size(50, 700), size(100, 1200)), List.of(size(250, 900), size(1000, 2600)), 0.01,
-                Millilitres.parse("15"), 6, 2, 3, 120, schools, Map.of(), 0.6);
+                List.of(size(50, 700), size(100, 1200)),
+                List.of(size(250, 900), size(1000, 2600)),
+                0.01,
+                Millilitres.parse("15"),
+                6,
+                2,
+                3,
+                120,
+                schools,
+                Map.of(),
+                0.6);
     }
 
     public static Job job(Profile profile, Holding holding, Family family, double purity) {
@@ -43,15 +55,31 @@ public final class Shops {
     /** A machine whose channels all hold the same, full to the line. */
     public static Job job(Profile built, Fit fit, Holding holding, Wish wish) {
         boolean inked = !(holding instanceof Holding.NeverInked);
-        Map<ChannelCode, Now> channels = built.fitted(fit).channels().stream().collect(Collectors.toMap(c -> c.code(),
-                c -> new Now(holding, inked ? c.path().stream().collect(Collectors.toMap(Vessel::kind, Vessel::capacity)) : Map.of())));
+        Map<ChannelCode, Now> channels = built.fitted(fit).channels().stream()
+                .collect(Collectors.toMap(
+                        c -> c.code(),
+                        c -> new Now(
+                                holding,
+                                inked
+                                        ? c.path().stream().collect(Collectors.toMap(Vessel::kind, Vessel::capacity))
+                                        : Map.of())));
         return new Job(built, fit, channels, wish, Millilitres.ZERO, false, Stock.NONE);
     }
 
     /** Every way in which a channel can be found. */
     public static List<Holding> holdings() {
-        return Stream.concat(Stream.of(Holding.neverInked(), new Holding.Unknown(), new Holding.Inked(Family.EDIBLE, "own", true), new Holding.Parked(Family.EDIBLE, "own", true)),
-                Stream.of(Family.values()).flatMap(f -> Stream.of(new Holding.Inked(f, "own", false), new Holding.Inked(f, "other", false), new Holding.Parked(f, "own", false)))).toList();
+        return Stream.concat(
+                        Stream.of(
+                                Holding.neverInked(),
+                                new Holding.Unknown(),
+                                new Holding.Inked(Family.EDIBLE, "own", true),
+                                new Holding.Parked(Family.EDIBLE, "own", true)),
+                        Stream.of(Family.values())
+                                .flatMap(f -> Stream.of(
+                                        new Holding.Inked(f, "own", false),
+                                        new Holding.Inked(f, "other", false),
+                                        new Holding.Parked(f, "own", false))))
+                .toList();
     }
 
     /** What a profile can have become. */
@@ -61,7 +89,10 @@ public final class Shops {
             return List.of(built);
         }
         var chips = profile.chips().getFirst();
-        return List.of(built, built.fedBy(Feed.REFILLABLE).chipped(chips), built.fedBy(Feed.BULK).chipped(Chips.IGNORED));
+        return List.of(
+                built,
+                built.fedBy(Feed.REFILLABLE).chipped(chips),
+                built.fedBy(Feed.BULK).chipped(Chips.IGNORED));
     }
 
     /** Everything that can be wished of a machine. */
@@ -79,21 +110,25 @@ public final class Shops {
         }
         wishes.add(Wish.change(Family.SUBLIMATION, "own", purity).purpose(Purpose.PARK));
         if (profile.codes().contains(ChannelCode.of("LC"))) {
-            wishes.add(Wish.change(Family.SUBLIMATION, "own", purity).slots(Map.of(), Set.of(ChannelCode.of("LC"), ChannelCode.of("LM"))));
+            wishes.add(Wish.change(Family.SUBLIMATION, "own", purity)
+                    .slots(Map.of(), Set.of(ChannelCode.of("LC"), ChannelCode.of("LM"))));
         }
         return wishes;
     }
 
     /** Every profile, in every state, with every wish. */
     public static Stream<Job> everyJob() {
-        return Profiles.ALL.stream().flatMap(profile -> fits(profile).stream().flatMap(fit -> holdings().stream().flatMap(holding ->
-                wishes(profile, fit, 0.005).stream().map(wish -> job(profile, fit, holding, wish)))));
+        return Profiles.ALL.stream()
+                .flatMap(profile -> fits(profile).stream()
+                        .flatMap(fit -> holdings().stream()
+                                .flatMap(holding -> wishes(profile, fit, 0.005).stream()
+                                        .map(wish -> job(profile, fit, holding, wish)))));
     }
 
     public static Plan planned(Answer answer) {
         return switch (answer) {
             case Answer.Planned(var plan) -> plan;
-            case Answer.NotSo(var reason, _) -> throw new AssertionError(reason);
+            case Answer.NotSo(var reason, var _) -> throw new AssertionError(reason);
             case Answer.Refused(var reason) -> throw new AssertionError(reason);
         };
     }
@@ -101,5 +136,4 @@ public final class Shops {
     private static Size size(int volume, int price) {
         return new Size(new Millilitres(volume * 1000L), new Money(price, GBP));
     }
-
 }

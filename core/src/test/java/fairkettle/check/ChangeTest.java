@@ -20,8 +20,16 @@ import org.junit.jupiter.params.provider.CsvSource;
 class ChangeTest {
 
     @ParameterizedTest
-    @CsvSource({"'', '', SAME, same", "'3 9', '3 9', SAME, same places", "'3 9', '9', HEALED, healed 1", "'', '4', NEW, 1 new", "'4', '4 5 6', WORSE, worse: 2 more",
-        "'3 9', '14 20', MOVED, 'moved: 2 healed, 2 new'", "'1 2 3 4 5 6', '1 2 3 4 5 6 40', WORSE, worse: 1 more", "'1 2 3 4 5', '5 40', HEALED, 'healed 4, 1 new'"})
+    @CsvSource({
+        "'', '', SAME, same",
+        "'3 9', '3 9', SAME, same places",
+        "'3 9', '9', HEALED, healed 1",
+        "'', '4', NEW, 1 new",
+        "'4', '4 5 6', WORSE, worse: 2 more",
+        "'3 9', '14 20', MOVED, 'moved: 2 healed, 2 new'",
+        "'1 2 3 4 5 6', '1 2 3 4 5 6 40', WORSE, worse: 1 more",
+        "'1 2 3 4 5', '5 40', HEALED, 'healed 4, 1 new'"
+    })
     void gapsHealStandMoveOrSpread(String before, String now, Kind kind, String words) {
         var change = Change.between(numbers(before), numbers(now));
         assertThat(change.kind()).isEqualTo(kind);
@@ -45,29 +53,41 @@ class ChangeTest {
 
     @Test
     void threeChecksAlikeAreAStandingGapAndTwoAreChance() {
-        assertThat(course(List.of(7, 8), List.of(7, 8), List.of(7, 8, 30), List.of()).stands()).isTrue();
-        assertThat(course(List.of(7, 8), List.of(7, 8), List.of(7, 8, 30), List.of()).standing()).containsExactly(7, 8);
+        assertThat(course(List.of(7, 8), List.of(7, 8), List.of(7, 8, 30), List.of())
+                        .stands())
+                .isTrue();
+        assertThat(course(List.of(7, 8), List.of(7, 8), List.of(7, 8, 30), List.of())
+                        .standing())
+                .containsExactly(7, 8);
         assertThat(course(List.of(7), List.of(7), List.of(31)).stands()).isFalse();
         assertThat(course(List.of(), List.of(), List.of()).stands()).isFalse();
     }
 
     @Test
     void threeFallsInARowAreACourse() {
-        assertThat(course(List.of(1, 2, 3), List.of(1, 2), List.of(1)).falling()).isTrue();
+        assertThat(course(List.of(1, 2, 3), List.of(1, 2), List.of(1)).falling())
+                .isTrue();
         assertThat(course(List.of(1, 2), List.of(1, 2), List.of(1)).falling()).isFalse();
     }
 
     @SafeVarargs
     private static Course course(List<Integer>... newestFirst) {
         var start = Instant.parse("2026-11-20T09:00:00Z");
-        return Course.of(IntStream.range(0, newestFirst.length).mapToObj(i -> new Course.Seen(start.minusSeconds(86_400L * i), newestFirst[i])).toList());
+        return Course.of(IntStream.range(0, newestFirst.length)
+                .mapToObj(i -> new Course.Seen(start.minusSeconds(86_400L * i), newestFirst[i]))
+                .toList());
     }
 
     private static Collection<Integer> some(Random random) {
-        return IntStream.range(0, 30).filter(_ -> random.nextInt(4) == 0).boxed().toList();
+        return IntStream.range(0, 30)
+                .filter(_ -> random.nextInt(4) == 0)
+                .boxed()
+                .toList();
     }
 
     static Collection<Integer> numbers(String text) {
-        return text.isBlank() ? List.of() : Arrays.stream(text.split(" ")).map(Integer::valueOf).toList();
+        return text.isBlank()
+                ? List.of()
+                : Arrays.stream(text.split(" ")).map(Integer::valueOf).toList();
     }
 }

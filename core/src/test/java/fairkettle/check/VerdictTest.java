@@ -18,7 +18,8 @@ class VerdictTest {
 
     @Test
     void aWholeCheckIsGoodForEverything() {
-        var verdict = Verdict.of(List.of(now("K", 59, List.of(), List.of()), now("M", 59, List.of(), List.of())), Map.of());
+        var verdict =
+                Verdict.of(List.of(now("K", 59, List.of(), List.of()), now("M", 59, List.of(), List.of())), Map.of());
         assertThat(verdict.headline()).isEqualTo("Every nozzle left its mark.");
         assertThat(verdict.goodFor()).containsExactlyInAnyOrder(Work.PHOTO, Work.SOLID, Work.TEXT);
         assertThat(verdict.notFor()).isEmpty();
@@ -35,20 +36,26 @@ class VerdictTest {
     @Test
     void theShopsOwnToleranceCounts() {
         var strict = Map.of(Work.TEXT, new Work.Tolerance(0, 0));
-        assertThat(Verdict.of(List.of(now("K", 59, List.of(4), List.of())), strict).notFor()).contains(Work.TEXT);
+        assertThat(Verdict.of(List.of(now("K", 59, List.of(4), List.of())), strict)
+                        .notFor())
+                .contains(Work.TEXT);
         assertThatThrownBy(() -> new Work.Tolerance(1.2, 1)).hasMessageContaining("0 to 1");
     }
 
     @Test
     void whiteIsJudgedForWhiteAlone() {
-        var verdict = Verdict.of(List.of(now("W1", 90, List.of(1, 2, 3, 4, 5, 6), List.of()), now("C", 90, List.of(), List.of())), Map.of());
+        var verdict = Verdict.of(
+                List.of(now("W1", 90, List.of(1, 2, 3, 4, 5, 6), List.of()), now("C", 90, List.of(), List.of())),
+                Map.of());
         assertThat(verdict.notFor()).containsExactly(Work.WHITE);
         assertThat(verdict.goodFor()).contains(Work.PHOTO);
     }
 
     @Test
     void movingGapsAreAirAndAMissingChannelIsNoClog() {
-        assertThat(Verdict.of(List.of(now("C", 59, List.of(3, 9), List.of(30, 41))), Map.of()).says()).contains("air");
+        assertThat(Verdict.of(List.of(now("C", 59, List.of(3, 9), List.of(30, 41))), Map.of())
+                        .says())
+                .contains("air");
         var gone = IntStream.range(0, 59).boxed().toList();
         var verdict = Verdict.of(List.of(now("M", 59, gone, List.of())), Map.of());
         assertThat(verdict.headline()).isEqualTo("M is gone altogether.");
@@ -68,15 +75,21 @@ class VerdictTest {
 
     @Test
     void aLookRefusesStrokesThatDoNotExist() {
-        assertThatThrownBy(() -> Look.tapped(ChannelCode.of("K"), 59, List.of(59))).hasMessageContaining("59 strokes");
+        assertThatThrownBy(() -> Look.tapped(ChannelCode.of("K"), 59, List.of(59)))
+                .hasMessageContaining("59 strokes");
     }
 
     private static Solid solid(double fade, List<Solid.Streak> streaks, double foreign) {
         return new Solid(fade, streaks, List.of(0.2, 0.9, 0.4), foreign, 1);
     }
 
-    private static Verdict.Judged now(String code, int strokes, Collection<Integer> missing, Collection<Integer> before) {
-        return new Verdict.Judged(ChannelCode.of(code), strokes, List.copyOf(missing), Change.between(before, missing),
+    private static Verdict.Judged now(
+            String code, int strokes, Collection<Integer> missing, Collection<Integer> before) {
+        return new Verdict.Judged(
+                ChannelCode.of(code),
+                strokes,
+                List.copyOf(missing),
+                Change.between(before, missing),
                 Course.of(List.of(new Course.Seen(NOW, missing), new Course.Seen(NOW.minusSeconds(86_400), before))));
     }
 }

@@ -40,24 +40,31 @@ class AdvisorTest {
         var machine = sublimation(6);
         assertThat(advise(machine).next()).isInstanceOf(Next.Look.class);
         assertThat(advise(machine, look(Map.of(M, EIGHT))).next()).isInstanceOf(Next.Simple.class);
-        assertThat(advise(machine, look(Map.of(M, EIGHT)), WELL).next()).isInstanceOfAny(Next.Treat.class, Next.Ask.class);
+        assertThat(advise(machine, look(Map.of(M, EIGHT)), WELL).next())
+                .isInstanceOfAny(Next.Treat.class, Next.Ask.class);
     }
 
     @Test
     void afterEveryTreatmentComesACheck() {
-        assertThat(advise(sublimation(6), look(Map.of(M, EIGHT)), WELL, done(Treatment.CLEANING)).next()).isInstanceOf(Next.Look.class);
+        assertThat(advise(sublimation(6), look(Map.of(M, EIGHT)), WELL, done(Treatment.CLEANING))
+                        .next())
+                .isInstanceOf(Next.Look.class);
     }
 
     @Test
     void aGoodCheckIsConfirmedOnAPageBeforeAnybodyCallsItCured() {
         var machine = sublimation(2);
         assertThat(advise(machine, look(Map.of())).next()).isInstanceOf(Next.Page.class);
-        assertThat(advise(machine, look(Map.of()), page(COLOURS, Map.of()), look(Map.of()), look(Map.of())).next()).isEqualTo(new Next.Close(true));
+        assertThat(advise(machine, look(Map.of()), page(COLOURS, Map.of()), look(Map.of()), look(Map.of()))
+                        .next())
+                .isEqualTo(new Next.Close(true));
     }
 
     @Test
     void aParedPlateIsTheEnd() {
-        assertThat(advise(sublimation(2), look(Map.of(M, EIGHT)), WELL, new Evidence.Parted()).next()).isEqualTo(new Next.Stop(Advice.Reason.PARTED));
+        assertThat(advise(sublimation(2), look(Map.of(M, EIGHT)), WELL, new Evidence.Parted())
+                        .next())
+                .isEqualTo(new Next.Stop(Advice.Reason.PARTED));
     }
 
     @ParameterizedTest
@@ -66,18 +73,23 @@ class AdvisorTest {
         var machine = Cases.situation(Family.SUBLIMATION, 1, COLOURS, complaint);
         var evidence = new ArrayList<Evidence>();
         for (var remedy : Remedy.against(complaint)) {
-            assertThat(advise(machine, evidence.toArray(Evidence[]::new)).next()).isEqualTo(new Next.Try(remedy));
+            assertThat(advise(machine, evidence.toArray(Evidence[]::new)).next())
+                    .isEqualTo(new Next.Try(remedy));
             evidence.add(new Evidence.Tried(remedy, false));
         }
-        assertThat(advise(machine, evidence.toArray(Evidence[]::new)).next()).isEqualTo(new Next.Stop(Advice.Reason.NOT_INK));
-        assertThat(advise(machine, new Evidence.Tried(Remedy.against(complaint).getFirst(), true)).next()).isInstanceOf(Next.Close.class);
+        assertThat(advise(machine, evidence.toArray(Evidence[]::new)).next())
+                .isEqualTo(new Next.Stop(Advice.Reason.NOT_INK));
+        assertThat(advise(machine, new Evidence.Tried(Remedy.against(complaint).getFirst(), true))
+                        .next())
+                .isInstanceOf(Next.Close.class);
     }
 
     @Test
     void theSameCaseGetsTheSameAdvice() {
         var machine = sublimation(6);
         var one = advise(machine, look(Map.of(M, EIGHT)), WELL, look(Map.of(M, EIGHT)));
-        assertThat(advise(machine, look(Map.of(M, EIGHT)), WELL, look(Map.of(M, EIGHT)))).isEqualTo(one);
+        assertThat(advise(machine, look(Map.of(M, EIGHT)), WELL, look(Map.of(M, EIGHT))))
+                .isEqualTo(one);
     }
 
     @Test
@@ -85,18 +97,39 @@ class AdvisorTest {
         var advice = advise(sublimation(6), look(Map.of(M, EIGHT)), WELL, look(Map.of(M, EIGHT)));
         var outlook = advice.outlook();
         assertThat(outlook).isNotNull();
-        assertThat(outlook.fit() + outlook.muchBetter() + outlook.better() + outlook.same() + outlook.worse()).isCloseTo(1, within(1e-9));
-        assertThat(advice.others()).isNotEmpty().allSatisfy(o -> assertThat(o.over()).isNotNegative());
+        assertThat(outlook.fit() + outlook.muchBetter() + outlook.better() + outlook.same() + outlook.worse())
+                .isCloseTo(1, within(1e-9));
+        assertThat(advice.others())
+                .isNotEmpty()
+                .allSatisfy(o -> assertThat(o.over()).isNotNegative());
         assertThat(AdviceWords.of(advice, sublimation(6)).expect()).isNotBlank();
     }
 
     @Test
     void aShopsSchoolIsKeptTo() {
         var usual = sublimation(6);
-        var spare = new Situation(usual.family(), usual.channels(), true, true, true, 6, 1, 8, false, false, false, 200, 3, usual.complaints(), Set.of(Treatment.PUSH_AT_VENT, Treatment.POWER_CLEANING, Treatment.DRAW_AT_CARTRIDGE), usual.prices(), usual.ink());
+        var spare = new Situation(
+                usual.family(),
+                usual.channels(),
+                true,
+                true,
+                true,
+                6,
+                1,
+                8,
+                false,
+                false,
+                false,
+                200,
+                3,
+                usual.complaints(),
+                Set.of(Treatment.PUSH_AT_VENT, Treatment.POWER_CLEANING, Treatment.DRAW_AT_CARTRIDGE),
+                usual.prices(),
+                usual.ink());
         for (int seed = 0; seed < 10; seed++) {
-            var next = walk(spare, seed, (_, _) -> { });
-            assertThat(next).doesNotContain(Treatment.PUSH_AT_VENT, Treatment.POWER_CLEANING, Treatment.DRAW_AT_CARTRIDGE);
+            var next = walk(spare, seed, (_, _) -> {});
+            assertThat(next)
+                    .doesNotContain(Treatment.PUSH_AT_VENT, Treatment.POWER_CLEANING, Treatment.DRAW_AT_CARTRIDGE);
         }
     }
 
@@ -104,7 +137,9 @@ class AdvisorTest {
         void advised(Next next, Progress so);
     }
 
-    /** Follows the advice with dice for a machine: whatever it says, some outcome comes. @return what was treated with */
+    /**
+     * Follows the advice with dice for a machine: whatever it says, some outcome comes. @return what was treated with
+     */
     private static List<Treatment> walk(Situation situation, long seed, Watch watch) {
         var random = new SplittableRandom(seed);
         var belief = Belief.of(situation, Table.USUAL);
@@ -115,17 +150,24 @@ class AdvisorTest {
             var next = Advisor.advise(belief, so, seed).next();
             watch.advised(next, so);
             Evidence evidence = switch (next) {
-                case Next.Look _ -> look(Map.of(COLOURS.get(bad), IntStream.range(0, 60).filter(_ -> random.nextInt(5) == 0).boxed().toList()));
+                case Next.Look _ ->
+                    look(Map.of(
+                            COLOURS.get(bad),
+                            IntStream.range(0, 60)
+                                    .filter(_ -> random.nextInt(5) == 0)
+                                    .boxed()
+                                    .toList()));
                 case Next.Wait _ -> throw new AssertionError("advice knows no clock");
                 case Next.Page _ -> page(COLOURS, Map.of(COLOURS.get(bad), random.nextDouble()));
                 case Next.Simple _ -> WELL;
                 case Next.Try(var remedy) -> new Evidence.Tried(remedy, random.nextBoolean());
-                case Next.Ask(var question, var code) -> switch (question) {
-                    case WASTE_ROSE -> new Evidence.WasteRose(random.nextBoolean());
-                    case BUBBLES -> new Evidence.Bubbles(code, random.nextBoolean());
-                    case THREAD -> new Evidence.Thread(code, random.nextBoolean());
-                    case CRUST -> new Evidence.Crust(code, random.nextBoolean());
-                };
+                case Next.Ask(var question, var code) ->
+                    switch (question) {
+                        case WASTE_ROSE -> new Evidence.WasteRose(random.nextBoolean());
+                        case BUBBLES -> new Evidence.Bubbles(code, random.nextBoolean());
+                        case THREAD -> new Evidence.Thread(code, random.nextBoolean());
+                        case CRUST -> new Evidence.Crust(code, random.nextBoolean());
+                    };
                 case Next.Treat(var treatment, var channels) -> {
                     treated.add(treatment);
                     yield new Evidence.Done(treatment, channels);
@@ -149,12 +191,18 @@ class AdvisorTest {
             var inARow = new int[1];
             walk(machine, seed, (next, so) -> {
                 if (next instanceof Next.Treat(var treatment, Set<ChannelCode> channels)) {
-                    assertThat(GroundRules.against(treatment, channels, so)).as("%s after %s", treatment, so.tried()).isEmpty();
+                    assertThat(GroundRules.against(treatment, channels, so))
+                            .as("%s after %s", treatment, so.tried())
+                            .isEmpty();
                     assertThat(so.lookDue()).isFalse();
                     assertThat(so.simpleKnown() || !treatment.costsInk()).isTrue();
-                    inARow[0] = treatment == Treatment.CLEANING ? inARow[0] + 1 : treatment.lasts(1).toHours() >= 2 ? 0 : inARow[0];
+                    inARow[0] = treatment == Treatment.CLEANING
+                            ? inARow[0] + 1
+                            : treatment.lasts(1).toHours() >= 2 ? 0 : inARow[0];
                     assertThat(inARow[0]).isLessThanOrEqualTo(machine.inARow());
-                    assertThat(so.pad() + machine.takes(treatment, channels.size()).pad()).isLessThanOrEqualTo(machine.padRoom() + 1e-9);
+                    assertThat(so.pad()
+                                    + machine.takes(treatment, channels.size()).pad())
+                            .isLessThanOrEqualTo(machine.padRoom() + 1e-9);
                 }
             });
         }
@@ -165,22 +213,40 @@ class AdvisorTest {
         var machine = sublimation(6);
         var all = new HashSet<>(COLOURS);
         var blank = progress(machine, look(Map.of(M, EIGHT)));
-        assertThat(GroundRules.against(Treatment.CLEANING, all, blank)).contains("Level, vent, valve, seating, family and pad come first.");
+        assertThat(GroundRules.against(Treatment.CLEANING, all, blank))
+                .contains("Level, vent, valve, seating, family and pad come first.");
         var known = blank.with(WELL);
         assertThat(GroundRules.against(Treatment.CLEANING, all, known)).isEmpty();
-        assertThat(GroundRules.against(Treatment.POWER_CLEANING, all, known).orElseThrow()).contains("reason");
-        assertThat(GroundRules.against(Treatment.DRAW_AT_INLET, Set.of(M), known).orElseThrow()).contains("Before the inlet");
+        assertThat(GroundRules.against(Treatment.POWER_CLEANING, all, known).orElseThrow())
+                .contains("reason");
+        assertThat(GroundRules.against(Treatment.DRAW_AT_INLET, Set.of(M), known)
+                        .orElseThrow())
+                .contains("Before the inlet");
         assertThat(GroundRules.against(Treatment.HEAD_OUT, all, known)).isPresent();
-        assertThat(GroundRules.against(Treatment.RENEW, Set.of(M), known).orElseThrow()).contains("No thread");
-        assertThat(GroundRules.against(Treatment.DRAW_AT_CARTRIDGE, Set.of(M), known)).isPresent();
+        assertThat(GroundRules.against(Treatment.RENEW, Set.of(M), known).orElseThrow())
+                .contains("No thread");
+        assertThat(GroundRules.against(Treatment.DRAW_AT_CARTRIDGE, Set.of(M), known))
+                .isPresent();
         var cleaned = known;
         for (int i = 0; i < 3; i++) {
             cleaned = cleaned.with(done(Treatment.CLEANING)).with(look(Map.of(M, EIGHT)));
         }
-        assertThat(GroundRules.against(Treatment.CLEANING, all, cleaned).orElseThrow()).contains("rest first");
-        assertThat(GroundRules.against(Treatment.CLEANING, all, cleaned.with(done(Treatment.REST_SHORT)).with(look(Map.of(M, EIGHT))))).isEmpty();
-        var half = known.with(done(Treatment.CLEANING)).with(look(Map.of(M, EIGHT))).with(done(Treatment.SOAK)).with(look(Map.of(M, EIGHT))).with(done(Treatment.WIPE)).with(look(Map.of(M, EIGHT)))
-                .with(new Evidence.Done(Treatment.DRAW_AT_INLET, Set.of(M))).with(look(Map.of(M, List.of(3, 9, 14))));
-        assertThat(GroundRules.against(Treatment.DRAW_AT_INLET, Set.of(M), half).orElseThrow()).contains("Half was gained");
+        assertThat(GroundRules.against(Treatment.CLEANING, all, cleaned).orElseThrow())
+                .contains("rest first");
+        assertThat(GroundRules.against(
+                        Treatment.CLEANING,
+                        all,
+                        cleaned.with(done(Treatment.REST_SHORT)).with(look(Map.of(M, EIGHT)))))
+                .isEmpty();
+        var half = known.with(done(Treatment.CLEANING))
+                .with(look(Map.of(M, EIGHT)))
+                .with(done(Treatment.SOAK))
+                .with(look(Map.of(M, EIGHT)))
+                .with(done(Treatment.WIPE))
+                .with(look(Map.of(M, EIGHT)))
+                .with(new Evidence.Done(Treatment.DRAW_AT_INLET, Set.of(M)))
+                .with(look(Map.of(M, List.of(3, 9, 14))));
+        assertThat(GroundRules.against(Treatment.DRAW_AT_INLET, Set.of(M), half).orElseThrow())
+                .contains("Half was gained");
     }
 }

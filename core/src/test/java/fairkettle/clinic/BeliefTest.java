@@ -31,8 +31,11 @@ class BeliefTest {
 
     @Test
     void gapsThatStandAreDriedAndGapsThatMoveAreAir() {
-        var stand = believe(sublimation(6), look(Map.of(M, EIGHT)), look(Map.of(M, EIGHT))).causes(M);
-        var move = believe(sublimation(6), look(Map.of(M, EIGHT)), look(Map.of(M, List.of(1, 5, 11, 19, 26, 33, 45, 57)))).causes(M);
+        var stand = believe(sublimation(6), look(Map.of(M, EIGHT)), look(Map.of(M, EIGHT)))
+                .causes(M);
+        var move = believe(
+                        sublimation(6), look(Map.of(M, EIGHT)), look(Map.of(M, List.of(1, 5, 11, 19, 26, 33, 45, 57))))
+                .causes(M);
         assertThat(stand.dried()).isGreaterThan(.5).isGreaterThan(5 * stand.air());
         assertThat(move.air()).isGreaterThan(.6).isGreaterThan(5 * move.dried());
     }
@@ -57,26 +60,40 @@ class BeliefTest {
     void aGoodCheckAndABadPageAreAStarvedLineAndNotAClog() {
         var codes = List.of(K, C, M, Y, W1);
         var film = Cases.situation(Family.FILM, 4, codes, Complaint.FADES);
-        var causes = believe(film, look(codes, Map.of()), page(codes, Map.of(W1, .6))).causes(W1);
-        assertThat(causes.filter() + causes.settled() + causes.shut() + causes.growth()).isGreaterThan(.9);
+        var causes = believe(film, look(codes, Map.of()), page(codes, Map.of(W1, .6)))
+                .causes(W1);
+        assertThat(causes.filter() + causes.settled() + causes.shut() + causes.growth())
+                .isGreaterThan(.9);
         assertThat(causes.dried()).isLessThan(.05);
     }
 
     @Test
     void whatWasFoundAndPutRightIsNoLongerSuspected() {
-        var gone = believe(sublimation(1), look(Map.of(C, IntStream.range(5, 50).boxed().toList())));
-        assertThat(gone.with(new Evidence.Simple(Set.of(C))).causes(C).shut()).isLessThan(gone.causes(C).shut());
-        assertThat(gone.with(new Evidence.Simple(Set.of())).causes(C).shut()).isLessThan(gone.causes(C).shut() / 3);
+        var gone = believe(
+                sublimation(1), look(Map.of(C, IntStream.range(5, 50).boxed().toList())));
+        assertThat(gone.with(new Evidence.Simple(Set.of(C))).causes(C).shut())
+                .isLessThan(gone.causes(C).shut());
+        assertThat(gone.with(new Evidence.Simple(Set.of())).causes(C).shut())
+                .isLessThan(gone.causes(C).shut() / 3);
     }
 
     @Test
     void gapsThatNothingMovesBecomeDead() {
         var evidence = new ArrayList<Evidence>(List.of(look(Map.of(Y, EIGHT))));
         double before = 0;
-        for (var act : List.of(Treatment.CLEANING, Treatment.SOAK, Treatment.CLEANING, Treatment.DRAW_AT_WASTE_LINE, Treatment.SOAK_OVERNIGHT, Treatment.DRAW_AT_INLET, Treatment.DRAW_AT_INLET)) {
+        for (var act : List.of(
+                Treatment.CLEANING,
+                Treatment.SOAK,
+                Treatment.CLEANING,
+                Treatment.DRAW_AT_WASTE_LINE,
+                Treatment.SOAK_OVERNIGHT,
+                Treatment.DRAW_AT_INLET,
+                Treatment.DRAW_AT_INLET)) {
             evidence.add(done(act));
             evidence.add(look(Map.of(Y, EIGHT)));
-            double dead = believe(sublimation(1), evidence.toArray(Evidence[]::new)).causes(Y).dead();
+            double dead = believe(sublimation(1), evidence.toArray(Evidence[]::new))
+                    .causes(Y)
+                    .dead();
             assertThat(dead).isGreaterThan(before);
             before = dead;
         }
@@ -99,7 +116,8 @@ class BeliefTest {
                             assertThat(p).isBetween(-1e-9, 1 + 1e-9);
                             states += p;
                         }
-                        assertThat(belief.weight[k] < 1e-12 || Math.abs(states - 1) < 1e-6).isTrue();
+                        assertThat(belief.weight[k] < 1e-12 || Math.abs(states - 1) < 1e-6)
+                                .isTrue();
                     }
                 }
                 assertThat(sum).isCloseTo(1, within(1e-6));
@@ -110,7 +128,13 @@ class BeliefTest {
     private static Evidence anything(SplittableRandom random) {
         var code = COLOURS.get(random.nextInt(4));
         return switch (random.nextInt(7)) {
-            case 0, 1 -> look(Map.of(code, IntStream.range(0, 60).filter(_ -> random.nextInt(8) == 0).boxed().toList()));
+            case 0, 1 ->
+                look(Map.of(
+                        code,
+                        IntStream.range(0, 60)
+                                .filter(_ -> random.nextInt(8) == 0)
+                                .boxed()
+                                .toList()));
             case 2, 3 -> done(Treatment.values()[random.nextInt(Treatment.values().length)]);
             case 4 -> page(COLOURS, Map.of(code, random.nextDouble()));
             case 5 -> new Evidence.Bubbles(code, random.nextBoolean());
@@ -121,15 +145,21 @@ class BeliefTest {
     @Test
     void looksThatDoNotTouchEachOtherMayComeInAnyOrder() {
         var start = believe(sublimation(4), look(Map.of(M, EIGHT)));
-        var one = start.with(new Evidence.Bubbles(M, true)).with(new Evidence.Thread(C, false)).with(new Evidence.WasteRose(true));
-        var other = start.with(new Evidence.WasteRose(true)).with(new Evidence.Bubbles(M, true)).with(new Evidence.Thread(C, false));
+        var one = start.with(new Evidence.Bubbles(M, true))
+                .with(new Evidence.Thread(C, false))
+                .with(new Evidence.WasteRose(true));
+        var other = start.with(new Evidence.WasteRose(true))
+                .with(new Evidence.Bubbles(M, true))
+                .with(new Evidence.Thread(C, false));
         assertThat(one.causes(M).air()).isCloseTo(other.causes(M).air(), within(1e-9));
         assertThat(one.causes(C).growth()).isCloseTo(other.causes(C).growth(), within(1e-9));
     }
 
     @Test
     void aChannelThatIsNotThereIsRefused() {
-        assertThatThrownBy(() -> believe(sublimation(1), new Evidence.Bubbles(W1, true))).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("W1");
+        assertThatThrownBy(() -> believe(sublimation(1), new Evidence.Bubbles(W1, true)))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("W1");
     }
 
     @Test

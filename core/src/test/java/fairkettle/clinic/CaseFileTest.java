@@ -16,8 +16,24 @@ class CaseFileTest {
 
     private static final Instant NINE = Instant.parse("2026-03-02T09:00:00Z");
     private static final ChannelCode C = ChannelCode.of("C");
-    private static final Situation ONE = new Situation(Family.SUBLIMATION, List.of(new Situation.Part(C, 90, 2, 3, 50, 70)), false, true, true, 2, 1, 8, false, false, true, 150, 3, Set.of(Complaint.GAPS), Set.of(),
-            Situation.Prices.USUAL, Situation.Ink.USUAL);
+    private static final Situation ONE = new Situation(
+            Family.SUBLIMATION,
+            List.of(new Situation.Part(C, 90, 2, 3, 50, 70)),
+            false,
+            true,
+            true,
+            2,
+            1,
+            8,
+            false,
+            false,
+            true,
+            150,
+            3,
+            Set.of(Complaint.GAPS),
+            Set.of(),
+            Situation.Prices.USUAL,
+            Situation.Ink.USUAL);
 
     private static Dated at(double hours, Evidence evidence) {
         return new Dated(NINE.plus(Duration.ofMinutes(Math.round(60 * hours))), "Wren", evidence);
@@ -33,23 +49,42 @@ class CaseFileTest {
 
     @Test
     void aCheckBeforeTheRestIsOverIsProvisional() {
-        var early = file(at(0, look(1, 2, 3, 4)), at(1, new Evidence.Done(Treatment.POWER_CLEANING, Set.of(C), false)), at(2, look()));
+        var early = file(
+                at(0, look(1, 2, 3, 4)),
+                at(1, new Evidence.Done(Treatment.POWER_CLEANING, Set.of(C), false)),
+                at(2, look()));
         assertThat(early.provisionalUntil()).contains(NINE.plus(Duration.ofHours(13)));
         assertThat(early.tried().getLast().result()).isEqualTo("cured, provisional");
-        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(3))).next()).isEqualTo(new Advice.Next.Wait(NINE.plus(Duration.ofHours(13))));
-        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(14))).next()).isNotInstanceOf(Advice.Next.Wait.class);
+        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(3))).next())
+                .isEqualTo(new Advice.Next.Wait(NINE.plus(Duration.ofHours(13))));
+        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(14))).next())
+                .isNotInstanceOf(Advice.Next.Wait.class);
     }
 
     @Test
     void aCheckAfterItCounts() {
-        assertThat(file(at(0, look(1, 2, 3)), at(1, new Evidence.Done(Treatment.POWER_CLEANING, Set.of(C), false)), at(14, look())).provisionalUntil()).isEmpty();
-        assertThat(file(at(0, look(1, 2, 3)), at(13, new Evidence.Done(Treatment.POWER_CLEANING, Set.of(C), true)), at(13.1, look())).provisionalUntil()).isEmpty();
-        assertThat(file(at(0, look(1, 2, 3)), at(1, new Evidence.Done(Treatment.CLEANING, Set.of(C))), at(1.1, look())).provisionalUntil()).isEmpty();
+        assertThat(file(
+                                at(0, look(1, 2, 3)),
+                                at(1, new Evidence.Done(Treatment.POWER_CLEANING, Set.of(C), false)),
+                                at(14, look()))
+                        .provisionalUntil())
+                .isEmpty();
+        assertThat(file(
+                                at(0, look(1, 2, 3)),
+                                at(13, new Evidence.Done(Treatment.POWER_CLEANING, Set.of(C), true)),
+                                at(13.1, look()))
+                        .provisionalUntil())
+                .isEmpty();
+        assertThat(file(at(0, look(1, 2, 3)), at(1, new Evidence.Done(Treatment.CLEANING, Set.of(C))), at(1.1, look()))
+                        .provisionalUntil())
+                .isEmpty();
     }
 
     @Test
     void aRoundIsSomethingSmallAWaitAndSomethingStrong() {
-        var so = Progress.of(ONE).with(new Evidence.Done(Treatment.CLEANING, Set.of(C))).with(new Evidence.Done(Treatment.REST_SHORT, Set.of(C)));
+        var so = Progress.of(ONE)
+                .with(new Evidence.Done(Treatment.CLEANING, Set.of(C)))
+                .with(new Evidence.Done(Treatment.REST_SHORT, Set.of(C)));
         assertThat(so.rounds()).isZero();
         so = so.with(new Evidence.Done(Treatment.DRAW_AT_WASTE_LINE, Set.of(C)));
         assertThat(so.rounds()).isEqualTo(1);

@@ -21,7 +21,23 @@ final class Cases {
     private Cases() {}
 
     static Situation situation(Family family, double idleDays, List<ChannelCode> codes, Complaint... complaints) {
-        return new Situation(family, codes.stream().map(c -> new Situation.Part(c, 60, 2, 5, 50, 70)).toList(), false, true, true, idleDays, 1, 8, false, false, false, 200, 3, Set.of(complaints), Set.of(), Situation.Prices.USUAL,
+        return new Situation(
+                family,
+                codes.stream().map(c -> new Situation.Part(c, 60, 2, 5, 50, 70)).toList(),
+                false,
+                true,
+                true,
+                idleDays,
+                1,
+                8,
+                false,
+                false,
+                false,
+                200,
+                3,
+                Set.of(complaints),
+                Set.of(),
+                Situation.Prices.USUAL,
                 Situation.Ink.USUAL);
     }
 

@@ -8,9 +8,16 @@ import org.junit.jupiter.params.provider.CsvSource;
 class DriftTest {
 
     @ParameterizedTest
-    @CsvSource({"0, 9, 3, ever more cleaning", "0, 4, 0, ever more cleaning", "3, 0, 0, cases in two months", "4, 9, 3, ever more cleaning"})
+    @CsvSource({
+        "0, 9, 3, ever more cleaning",
+        "0, 4, 0, ever more cleaning",
+        "3, 0, 0, cases in two months",
+        "4, 9, 3, ever more cleaning"
+    })
     void isSaid(int cases, int cleanings, int before, String words) {
-        assertThat(Drift.of("Teasel", cases, cleanings, before).orElseThrow()).contains("Teasel").contains(words);
+        assertThat(Drift.of("Teasel", cases, cleanings, before).orElseThrow())
+                .contains("Teasel")
+                .contains(words);
     }
 
     @ParameterizedTest

@@ -24,19 +24,25 @@ class LearningTest {
     private static final List<Integer> EIGHT = List.of(3, 9, 14, 22, 30, 37, 41, 50);
 
     private static List<Outcome> soaks(int worked, int times) {
-        var all = new ArrayList<>(Collections.nCopies(worked, new Outcome(Treatment.SOAK, Kind.SOFT, Family.SUBLIMATION, true)));
-        all.addAll(Collections.nCopies(times - worked, new Outcome(Treatment.SOAK, Kind.SOFT, Family.SUBLIMATION, false)));
+        var all = new ArrayList<>(
+                Collections.nCopies(worked, new Outcome(Treatment.SOAK, Kind.SOFT, Family.SUBLIMATION, true)));
+        all.addAll(
+                Collections.nCopies(times - worked, new Outcome(Treatment.SOAK, Kind.SOFT, Family.SUBLIMATION, false)));
         return all;
     }
 
     @Test
     void aFewLuckyCasesDoNotMakeARuleAndManyDo() {
         double table = Table.USUAL.row("act.SOAK")[0];
-        double three = Learning.applied(Table.USUAL, soaks(3, 3), Family.SUBLIMATION).row("act.SOAK")[0];
-        double hundred = Learning.applied(Table.USUAL, soaks(80, 100), Family.SUBLIMATION).row("act.SOAK")[0];
+        double three =
+                Learning.applied(Table.USUAL, soaks(3, 3), Family.SUBLIMATION).row("act.SOAK")[0];
+        double hundred = Learning.applied(Table.USUAL, soaks(80, 100), Family.SUBLIMATION)
+                .row("act.SOAK")[0];
         assertThat(three).isBetween(table, .6);
         assertThat(hundred).isCloseTo(.8, within(.05));
-        assertThat(Learning.applied(Table.USUAL, soaks(0, 50), Family.SUBLIMATION).row("act.SOAK")[0]).isLessThan(table);
+        assertThat(Learning.applied(Table.USUAL, soaks(0, 50), Family.SUBLIMATION)
+                        .row("act.SOAK")[0])
+                .isLessThan(table);
     }
 
     @Test
@@ -49,7 +55,12 @@ class LearningTest {
     @Test
     void aCaseTeachesWhatItsActsDid() {
         var file = new CaseFile(sublimation(9), List.of());
-        for (var evidence : List.of(look(Map.of(M, EIGHT)), new Evidence.Simple(Set.of()), look(Map.of(M, EIGHT)), done(Treatment.SOAK), look(Map.of(M, List.of(3, 9))))) {
+        for (var evidence : List.of(
+                look(Map.of(M, EIGHT)),
+                new Evidence.Simple(Set.of()),
+                look(Map.of(M, EIGHT)),
+                done(Treatment.SOAK),
+                look(Map.of(M, List.of(3, 9))))) {
             file = file.with(new Dated(Instant.EPOCH, "Wren", evidence));
         }
         assertThat(file.outcomes(Table.USUAL)).hasSize(1).first().satisfies(o -> {
@@ -62,14 +73,17 @@ class LearningTest {
 
     @Test
     void theTableIsWholeAndEveryFigureHasAReason() {
-        assertThat(Table.USUAL.reasons()).allSatisfy((key, why) -> assertThat(why).as(key).isNotBlank());
-        Table.USUAL.reasons().keySet().stream().filter(k -> k.startsWith("missing.") || k.startsWith("fade.") || k.equals("cap")).forEach(key -> {
-            double sum = 0;
-            for (double p : Table.USUAL.row(key)) {
-                sum += p;
-            }
-            assertThat(sum).as(key).isCloseTo(1, within(1e-9));
-        });
+        assertThat(Table.USUAL.reasons())
+                .allSatisfy((key, why) -> assertThat(why).as(key).isNotBlank());
+        Table.USUAL.reasons().keySet().stream()
+                .filter(k -> k.startsWith("missing.") || k.startsWith("fade.") || k.equals("cap"))
+                .forEach(key -> {
+                    double sum = 0;
+                    for (double p : Table.USUAL.row(key)) {
+                        sum += p;
+                    }
+                    assertThat(sum).as(key).isCloseTo(1, within(1e-9));
+                });
         for (var treatment : Treatment.values()) {
             assertThat(Table.USUAL.row("act." + treatment.name())).hasSize(6);
         }

@@ -27,23 +27,39 @@ class TreatmentCardTest {
                 state = state.with(step.effects());
                 assertThat(step.say()).isNotBlank();
             }
-            assertThat(procedure.steps().stream().noneMatch(s -> s.pause() != null) || procedure.steps().stream().allMatch(s -> s.pause() == null || !s.pause().min().isZero())).isTrue();
+            assertThat(procedure.steps().stream().noneMatch(s -> s.pause() != null)
+                            || procedure.steps().stream()
+                                    .allMatch(s -> s.pause() == null
+                                            || !s.pause().min().isZero()))
+                    .isTrue();
         }
     }
 
     @Test
     void cleaningsGoIntoThePadAndDrawsIntoTheWaste() {
         var profile = Profiles.ALL.getFirst();
-        assertThat(TreatmentCard.of(Treatment.CLEANING, profile.codes(), profile, Family.SUBLIMATION).steps()).anyMatch(s -> s.move() instanceof Move.Clean(var channels, var each) && channels.equals(profile.codes())
-                && each.equals(profile.draws().cleaning()));
-        assertThat(TreatmentCard.of(Treatment.DRAW_AT_WASTE_LINE, profile.codes(), profile, Family.SUBLIMATION).steps()).anyMatch(s -> s.move() instanceof Move.Draw && s.ask() instanceof Ask.Grid);
+        assertThat(TreatmentCard.of(Treatment.CLEANING, profile.codes(), profile, Family.SUBLIMATION)
+                        .steps())
+                .anyMatch(s -> s.move() instanceof Move.Clean(var channels, var each)
+                        && channels.equals(profile.codes())
+                        && each.equals(profile.draws().cleaning()));
+        assertThat(TreatmentCard.of(Treatment.DRAW_AT_WASTE_LINE, profile.codes(), profile, Family.SUBLIMATION)
+                        .steps())
+                .anyMatch(s -> s.move() instanceof Move.Draw && s.ask() instanceof Ask.Grid);
     }
 
     @Test
     void handsAreWarnedAtTheStepWhereItMatters() {
         var profile = Profiles.ALL.getFirst();
-        assertThat(TreatmentCard.of(Treatment.DRAW_AT_INLET, profile.codes(), profile, Family.SUBLIMATION).steps()).anyMatch(s -> s.cautions().contains(Caution.HEAD_RISK)).anyMatch(s -> s.cautions().contains(Caution.ELECTRICITY))
+        assertThat(TreatmentCard.of(Treatment.DRAW_AT_INLET, profile.codes(), profile, Family.SUBLIMATION)
+                        .steps())
+                .anyMatch(s -> s.cautions().contains(Caution.HEAD_RISK))
+                .anyMatch(s -> s.cautions().contains(Caution.ELECTRICITY))
                 .anyMatch(s -> s.branches().stream().anyMatch(b -> b.stops()));
-        assertThat(TreatmentCard.of(Treatment.SOAK, profile.codes(), profile, Family.SUBLIMATION).steps()).anyMatch(s -> s.pause() != null && s.pause().max() != null && s.pause().max().toMinutes() == 10);
+        assertThat(TreatmentCard.of(Treatment.SOAK, profile.codes(), profile, Family.SUBLIMATION)
+                        .steps())
+                .anyMatch(s -> s.pause() != null
+                        && s.pause().max() != null
+                        && s.pause().max().toMinutes() == 10);
     }
 }

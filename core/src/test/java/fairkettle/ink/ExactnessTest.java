@@ -39,7 +39,8 @@ class ExactnessTest {
     @RepeatedTest(200)
     void sharesAddUpAndNeverTakeMoreThanThereIs(RepetitionInfo round) {
         var random = new Random(round.getCurrentRepetition());
-        long[] weights = random.longs(1 + random.nextInt(6), 0, random.nextBoolean() ? 4 : 200_000).toArray();
+        long[] weights = random.longs(1 + random.nextInt(6), 0, random.nextBoolean() ? 4 : 200_000)
+                .toArray();
         weights[0]++;
         long sum = Arrays.stream(weights).sum();
         long total = random.nextLong(sum + 1);
@@ -66,6 +67,7 @@ class ExactnessTest {
     @Test
     void currenciesAreNotMixed() {
         assertThatThrownBy(() -> new Money(1, GBP).plus(new Money(1, Currency.getInstance("EUR"))))
-                .hasMessageContaining("GBP").hasMessageContaining("EUR");
+                .hasMessageContaining("GBP")
+                .hasMessageContaining("EUR");
     }
 }

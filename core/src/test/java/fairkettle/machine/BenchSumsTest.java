@@ -44,16 +44,24 @@ class BenchSumsTest {
         var table = new Standing.Table(80, 80, 72, 60, 60, 100);
         assertThat(Standing.problems(wide, table)).isEmpty();
         assertThat(Standing.remarks(wide, table)).containsExactly("Lift it with two people.");
-        assertThat(Standing.problems(wide, new Standing.Table(60, 80, 72, 44, 60, 170))).containsExactly("The table is 8 cm too narrow.",
-                "The lid wants 3 cm more above it, with its prop and tubes in.", "The cord is 20 cm too short. No extension under a wet bench.");
+        assertThat(Standing.problems(wide, new Standing.Table(60, 80, 72, 44, 60, 170)))
+                .containsExactly(
+                        "The table is 8 cm too narrow.",
+                        "The lid wants 3 cm more above it, with its prop and tubes in.",
+                        "The cord is 20 cm too short. No extension under a wet bench.");
     }
 
     @Test
     void theNearestProfileIsShownWithWhatDiffers() {
-        var near = Similarity.nearest(new Similarity.Seen(Architecture.TANK, 4, true, false, CarriageFreeing.REPLACEMENT_MENU, null, "A3+"), Profiles.ALL);
+        var near = Similarity.nearest(
+                new Similarity.Seen(Architecture.TANK, 4, true, false, CarriageFreeing.REPLACEMENT_MENU, null, "A3+"),
+                Profiles.ALL);
         assertThat(near.getFirst().profile().id()).isEqualTo("wide-tank");
         assertThat(near.getFirst().differs()).singleElement().asString().startsWith("Freeing the carriage");
-        assertThat(near).extracting(Similarity.Near::likeness).isSortedAccordingTo(java.util.Comparator.reverseOrder()).allMatch(l -> l >= 0 && l <= 1);
+        assertThat(near)
+                .extracting(Similarity.Near::likeness)
+                .isSortedAccordingTo(java.util.Comparator.reverseOrder())
+                .allMatch(l -> l >= 0 && l <= 1);
     }
 
     @ParameterizedTest
@@ -63,7 +71,8 @@ class BenchSumsTest {
         Arrays.stream(Look.values()).forEach(l -> seen.put(l, l != no));
         var verdict = SecondHand.of(seen);
         assertThat(verdict.notes()).hasSize(1);
-        assertThat(verdict.decision()).isEqualTo(no.ordinal() <= Look.CARRIAGE.ordinal() ? Decision.NO_GO : Decision.GO_WITH_NOTES);
+        assertThat(verdict.decision())
+                .isEqualTo(no.ordinal() <= Look.CARRIAGE.ordinal() ? Decision.NO_GO : Decision.GO_WITH_NOTES);
     }
 
     @Test
@@ -72,9 +81,13 @@ class BenchSumsTest {
         assertThat(TankHeight.lastSafe(tried)).isEqualTo(10);
         assertThat(TankHeight.hindrance(tried, 30, true)).contains("At most 10 mm at a time: 20 mm next.");
         assertThat(TankHeight.hindrance(tried, 10, true)).isEmpty();
-        assertThat(TankHeight.hindrance(tried, -20, false)).as("down is always allowed").isEmpty();
-        assertThat(TankHeight.hindrance(tried, 10, false)).hasValueSatisfying(w -> assertThat(w).contains("hang level"));
-        assertThat(TankHeight.hindrance(List.of(new Tried(10, null)), 20, true)).hasValueSatisfying(w -> assertThat(w).contains("not answered"));
+        assertThat(TankHeight.hindrance(tried, -20, false))
+                .as("down is always allowed")
+                .isEmpty();
+        assertThat(TankHeight.hindrance(tried, 10, false))
+                .hasValueSatisfying(w -> assertThat(w).contains("hang level"));
+        assertThat(TankHeight.hindrance(List.of(new Tried(10, null)), 20, true))
+                .hasValueSatisfying(w -> assertThat(w).contains("not answered"));
         assertThat(TankHeight.advice(Sign.DRIPS, 20)).contains("10 mm or less");
         assertThat(TankHeight.advice(Sign.FADES, 0)).startsWith("Vents and valve first");
     }

@@ -13,11 +13,14 @@ import org.junit.jupiter.params.provider.FieldSource;
 /** What is fitted to a machine changes its paths and slots, and never its build. */
 class FitTest {
 
-    private static final List<Profile> CARTRIDGES = Profiles.ALL.stream().filter(p -> p.architecture() == Architecture.CARTRIDGE).toList();
+    private static final List<Profile> CARTRIDGES = Profiles.ALL.stream()
+            .filter(p -> p.architecture() == Architecture.CARTRIDGE)
+            .toList();
 
     @Test
     void asBuiltNothingIsDifferent() {
-        assertThat(Profiles.ALL).allSatisfy(p -> assertThat(p.fitted(Fit.asBuilt(p))).isSameAs(p));
+        assertThat(Profiles.ALL)
+                .allSatisfy(p -> assertThat(p.fitted(Fit.asBuilt(p))).isSameAs(p));
     }
 
     @ParameterizedTest
@@ -26,8 +29,10 @@ class FitTest {
         var bulk = profile.fitted(Fit.asBuilt(profile).fedBy(Feed.BULK));
         assertThat(bulk.architecture()).isEqualTo(Architecture.BULK);
         assertThat(bulk.codes()).isEqualTo(profile.codes());
-        assertThat(bulk.channels()).allSatisfy(c -> assertThat(c.path()).extracting(Vessel::kind)
-                .containsExactly(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.HEAD));
+        assertThat(bulk.channels())
+                .allSatisfy(c -> assertThat(c.path())
+                        .extracting(Vessel::kind)
+                        .containsExactly(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.HEAD));
         assertThat(bulk.name()).isEqualTo(profile.name() + ", bulk-fed");
         assertThat(bulk.id()).as("still the same build").isEqualTo(profile.id());
     }
@@ -35,7 +40,8 @@ class FitTest {
     @ParameterizedTest
     @FieldSource("CARTRIDGES")
     void refillablesHoldWhatTheMakersCartridgesHeld(Profile profile) {
-        var refillable = profile.fitted(Fit.asBuilt(profile).fedBy(Feed.REFILLABLE).chipped(Chips.AUTO_RESET));
+        var refillable =
+                profile.fitted(Fit.asBuilt(profile).fedBy(Feed.REFILLABLE).chipped(Chips.AUTO_RESET));
         assertThat(refillable.channels()).isEqualTo(profile.channels());
         assertThat(refillable.architecture()).isEqualTo(Architecture.CARTRIDGE);
     }
@@ -43,16 +49,20 @@ class FitTest {
     @Test
     void aRebuildForFilmGivesWhiteAWiderLine() {
         var profile = Profiles.named("six-ink-tank");
-        var film = profile.fitted(Fit.asBuilt(profile).fedBy(Feed.FILM).carrying(Map.of(ChannelCode.of("LC"), ChannelCode.of("W1"))));
+        var film = profile.fitted(
+                Fit.asBuilt(profile).fedBy(Feed.FILM).carrying(Map.of(ChannelCode.of("LC"), ChannelCode.of("W1"))));
         assertThat(film.codes()).extracting(ChannelCode::code).containsExactly("K", "C", "M", "Y", "W1", "LM");
-        assertThat(film.channel(ChannelCode.of("W1")).vessel(VesselKind.TUBE).capacity()).isEqualTo(Millilitres.parse("6"));
-        assertThat(film.channel(ChannelCode.of("K")).vessel(VesselKind.TUBE)).isEqualTo(profile.channel(ChannelCode.of("K")).vessel(VesselKind.TUBE));
+        assertThat(film.channel(ChannelCode.of("W1")).vessel(VesselKind.TUBE).capacity())
+                .isEqualTo(Millilitres.parse("6"));
+        assertThat(film.channel(ChannelCode.of("K")).vessel(VesselKind.TUBE))
+                .isEqualTo(profile.channel(ChannelCode.of("K")).vessel(VesselKind.TUBE));
     }
 
     @Test
     void aCopyKeepsTheBuildAndHasItsOwnFigures() {
         var profile = Profiles.named("small-tank");
-        var copy = profile.copiedAs("own-1", "ours", profile.channels(), profile.draws(), profile.minutes(), Millilitres.parse("300"));
+        var copy = profile.copiedAs(
+                "own-1", "ours", profile.channels(), profile.draws(), profile.minutes(), Millilitres.parse("300"));
         assertThat(copy.padCapacity()).isEqualTo(Millilitres.parse("300"));
         assertThat(copy.architecture()).isEqualTo(profile.architecture());
         assertThat(copy.capable()).isEqualTo(profile.capable());
@@ -60,6 +70,7 @@ class FitTest {
 
     @Test
     void onlyCartridgesHaveChips() {
-        assertThat(Profiles.ALL).allSatisfy(p -> assertThat(p.chips().isEmpty()).isEqualTo(p.architecture() != Architecture.CARTRIDGE));
+        assertThat(Profiles.ALL)
+                .allSatisfy(p -> assertThat(p.chips().isEmpty()).isEqualTo(p.architecture() != Architecture.CARTRIDGE));
     }
 }

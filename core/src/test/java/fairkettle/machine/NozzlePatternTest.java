@@ -41,13 +41,16 @@ class NozzlePatternTest {
     void whatNoPictureCouldShowIsRefused() {
         assertThatThrownBy(() -> new NozzlePattern(6, .05, 2, 3, List.of(0))).hasMessageContaining("0.8 mm apart");
         assertThatThrownBy(() -> new NozzlePattern(6, .3, 2, 3, List.of(0, 2))).hasMessageContaining("every slot once");
-        assertThatThrownBy(() -> Profiles.named("small-tank").drawing(new NozzlePattern(6, .3, 2, 3, List.of(0, 1)), 59)).hasMessageContaining("4 channels");
+        assertThatThrownBy(() ->
+                        Profiles.named("small-tank").drawing(new NozzlePattern(6, .3, 2, 3, List.of(0, 1)), 59))
+                .hasMessageContaining("4 channels");
     }
 
     @Test
     void aPatternStaysWithTheMachineWhateverIsFittedToIt() {
         var profile = Profiles.named("small-tank").drawing(new NozzlePattern(8, .2, 1.5, 4, List.of(3, 2, 1, 0)), 96);
-        assertThat(profile.fitted(Fit.asBuilt(profile).fedBy(Feed.FILM)).pattern()).isEqualTo(profile.pattern());
+        assertThat(profile.fitted(Fit.asBuilt(profile).fedBy(Feed.FILM)).pattern())
+                .isEqualTo(profile.pattern());
         assertThat(profile.channels()).allMatch(c -> c.nozzles() == 96);
     }
 }

@@ -26,7 +26,9 @@ class ProfilesTest {
     @Test
     void thereAreNineAndAnUnknownOneNamesThem() {
         assertThat(Profiles.ALL).extracting(Profile::id).doesNotHaveDuplicates().hasSize(9);
-        assertThatThrownBy(() -> Profiles.named("toaster")).hasMessageContaining("(toaster)").hasMessageContaining("wide-tank");
+        assertThatThrownBy(() -> Profiles.named("toaster"))
+                .hasMessageContaining("(toaster)")
+                .hasMessageContaining("wide-tank");
     }
 
     @Test

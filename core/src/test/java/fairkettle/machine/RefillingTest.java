@@ -32,12 +32,14 @@ class RefillingTest {
 
     @Test
     void twoRefillsSayNothing() {
-        assertThat(Refilling.forecast(List.of(refill(20, "20"), refill(10, "40")), ml("44"), ml("20"), SHEET, NOW)).isEmpty();
+        assertThat(Refilling.forecast(List.of(refill(20, "20"), refill(10, "40")), ml("44"), ml("20"), SHEET, NOW))
+                .isEmpty();
     }
 
     @Test
     void belowItsTriggerItIsDueNow() {
-        assertThat(Refilling.forecast(List.of(refill(30, "10"), refill(20, "20"), refill(10, "40")), ml("12"), ml("20"), SHEET, NOW))
+        assertThat(Refilling.forecast(
+                        List.of(refill(30, "10"), refill(20, "20"), refill(10, "40")), ml("12"), ml("20"), SHEET, NOW))
                 .hasValueSatisfying(f -> assertThat(f.latest()).isEqualTo(NOW));
     }
 
@@ -45,7 +47,11 @@ class RefillingTest {
     void theRangeHoldsTheDateAndMoreInkNeverBringsItForward(RepetitionInfo run) {
         var random = new Random(run.getCurrentRepetition());
         int count = 3 + random.nextInt(6);
-        var refills = IntStream.range(0, count).mapToObj(i -> new Refill(NOW.minus(Duration.ofDays((count - i) * 9L + random.nextInt(5))), new Millilitres(1000 + random.nextInt(60_000)))).toList();
+        var refills = IntStream.range(0, count)
+                .mapToObj(i -> new Refill(
+                        NOW.minus(Duration.ofDays((count - i) * 9L + random.nextInt(5))),
+                        new Millilitres(1000 + random.nextInt(60_000))))
+                .toList();
         var low = Refilling.forecast(refills, ml("40"), ml("20"), SHEET, NOW).orElseThrow();
         var high = Refilling.forecast(refills, ml("55"), ml("20"), SHEET, NOW).orElseThrow();
         assertThat(low.expected()).isBetween(low.earliest(), low.latest());
@@ -56,7 +62,8 @@ class RefillingTest {
     void aChipsCountIsHeldAgainstWhatWasPoured() {
         var count = new Refilling.Count(4, ml("40"), ml("30"));
         assertThat(count.off()).isEqualTo(-0.25);
-        assertThat(new Refilling.Count(0, Millilitres.ZERO, Millilitres.ZERO).off()).isZero();
+        assertThat(new Refilling.Count(0, Millilitres.ZERO, Millilitres.ZERO).off())
+                .isZero();
     }
 
     @Test
@@ -70,7 +77,8 @@ class RefillingTest {
 
     @Test
     void everyArchitectureHasATrigger() {
-        assertThat(Architecture.values()).allSatisfy(a -> assertThat(Refilling.usualTrigger(a)).isBetween(0.1, 0.5));
+        assertThat(Architecture.values())
+                .allSatisfy(a -> assertThat(Refilling.usualTrigger(a)).isBetween(0.1, 0.5));
     }
 
     private static Refill refill(int daysAgo, String poured) {

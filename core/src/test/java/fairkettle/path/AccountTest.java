@@ -60,7 +60,10 @@ class AccountTest {
 
     @Test
     void aNamedWasteBottleFills() {
-        var named = new Account(1, Map.of(new Place.InPath(1, C, VesselKind.TANK), Mixture.of(OLD, Millilitres.parse("90"))), new Place.Waste(3));
+        var named = new Account(
+                1,
+                Map.of(new Place.InPath(1, C, VesselKind.TANK), Mixture.of(OLD, Millilitres.parse("90"))),
+                new Place.Waste(3));
         named.draw(CYAN, List.of(VesselKind.TANK), Millilitres.parse("60"), OLD);
         assertThat(named.at(new Place.Waste(3)).volume()).isEqualTo(Millilitres.parse("60"));
     }
@@ -68,14 +71,27 @@ class AccountTest {
     @Test
     void aCartridgeIsFilledOnTheTrayAndGoesIntoItsSlot() {
         var slot = Profiles.named("small-cartridge").channel(C);
-        var filled = new Account(1, Map.of(new Place.InPath(1, C, VesselKind.CARTRIDGE), Mixture.of(OLD, Millilitres.parse("5")), new Place.Bottle(7), Mixture.of(NEW, Millilitres.parse("100"))));
+        var filled = new Account(
+                1,
+                Map.of(
+                        new Place.InPath(1, C, VesselKind.CARTRIDGE),
+                        Mixture.of(OLD, Millilitres.parse("5")),
+                        new Place.Bottle(7),
+                        Mixture.of(NEW, Millilitres.parse("100"))));
         filled.pourOnTray(slot, 7, NEW, Millilitres.parse("12"));
         filled.drawOnTray(slot, Millilitres.parse("1"), new Place.Bottle(7));
-        assertThat(filled.at(C, VesselKind.CARTRIDGE).volume()).as("the old one is still in").isEqualTo(Millilitres.parse("5"));
+        assertThat(filled.at(C, VesselKind.CARTRIDGE).volume())
+                .as("the old one is still in")
+                .isEqualTo(Millilitres.parse("5"));
         filled.refit(slot, slot, List.of(VesselKind.CARTRIDGE));
         assertThat(filled.at(C, VesselKind.CARTRIDGE)).isEqualTo(Mixture.of(NEW, Millilitres.parse("11")));
-        assertThat(filled.postings().stream().filter(p -> p.place() == Place.Outside.PUT_ASIDE).mapToLong(Posting::microlitres).sum()).isEqualTo(5_000);
-        assertThat(filled.postings().stream().mapToLong(Posting::microlitres).sum()).isZero();
+        assertThat(filled.postings().stream()
+                        .filter(p -> p.place() == Place.Outside.PUT_ASIDE)
+                        .mapToLong(Posting::microlitres)
+                        .sum())
+                .isEqualTo(5_000);
+        assertThat(filled.postings().stream().mapToLong(Posting::microlitres).sum())
+                .isZero();
     }
 
     @Test
@@ -84,7 +100,9 @@ class AccountTest {
         account.refit(CYAN, white, List.of(VesselKind.DAMPER));
         assertThat(account.inPath(CYAN).volume()).isEqualTo(Millilitres.ZERO);
         assertThat(account.at(ChannelCode.of("W1"), VesselKind.TANK).volume()).isEqualTo(Millilitres.parse("90"));
-        assertThat(account.at(ChannelCode.of("W1"), VesselKind.DAMPER).volume()).as("a new damper").isEqualTo(Millilitres.ZERO);
+        assertThat(account.at(ChannelCode.of("W1"), VesselKind.DAMPER).volume())
+                .as("a new damper")
+                .isEqualTo(Millilitres.ZERO);
         assertBalanced();
     }
 
@@ -164,7 +182,8 @@ class AccountTest {
                 default -> account.reading(CYAN, VesselKind.TANK, volume.min(Millilitres.parse("90")), OLD);
             }
             assertBalanced();
-            CYAN.path().forEach(v -> assertThat(account.at(C, v.kind()).volume()).isLessThanOrEqualTo(v.capacity()));
+            CYAN.path()
+                    .forEach(v -> assertThat(account.at(C, v.kind()).volume()).isLessThanOrEqualTo(v.capacity()));
         }
     }
 
@@ -175,6 +194,9 @@ class AccountTest {
     }
 
     private long total(Place place) {
-        return account.postings().stream().filter(p -> p.place().equals(place)).mapToLong(Posting::microlitres).sum();
+        return account.postings().stream()
+                .filter(p -> p.place().equals(place))
+                .mapToLong(Posting::microlitres)
+                .sum();
     }
 }

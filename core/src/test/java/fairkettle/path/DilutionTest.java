@@ -22,13 +22,15 @@ class DilutionTest {
     @ParameterizedTest(name = "{0} rinses of 10 mL leave {1}")
     @CsvSource({"0, 0.0428571", "1, 0.01003763", "2, 0.00212910", "3, 0.00043121"})
     void rinsesOfTen(int rinses, double residue) {
-        assertThat(Dilution.residueAfter(HEELS, CAPACITY, ALL, rinses, 10)).isCloseTo(residue, within(5e-9 + 5e-8 * (rinses == 0 ? 1 : 0)));
+        assertThat(Dilution.residueAfter(HEELS, CAPACITY, ALL, rinses, 10))
+                .isCloseTo(residue, within(5e-9 + 5e-8 * (rinses == 0 ? 1 : 0)));
     }
 
     @ParameterizedTest(name = "{0} rinses need {1} mL each for 0.2 %")
     @CsvSource({"1, 60.889", "2, 10.398", "3, 5.0025", "4, 3.208", "6, 1.837"})
     void volumeForTwoInAThousand(int rinses, double volume) {
-        assertThat(Dilution.volumeForResidue(HEELS, CAPACITY, ALL, rinses, 0.002)).isCloseTo(volume, within(5.1e-4));
+        assertThat(Dilution.volumeForResidue(HEELS, CAPACITY, ALL, rinses, 0.002))
+                .isCloseTo(volume, within(5.1e-4));
     }
 
     @Test
@@ -37,7 +39,9 @@ class DilutionTest {
         for (int i = 0; i < 3; i++) {
             Dilution.rinse(HEELS, shares, new int[] {0, 1}, 10, 0);
         }
-        assertThat(Dilution.residue(HEELS, shares, CAPACITY)).as("without the damper's own rinses").isGreaterThan(0.013);
+        assertThat(Dilution.residue(HEELS, shares, CAPACITY))
+                .as("without the damper's own rinses")
+                .isGreaterThan(0.013);
         for (int i = 0; i < 2; i++) {
             Dilution.rinse(HEELS, shares, new int[] {2}, 2, 0);
         }
@@ -57,7 +61,8 @@ class DilutionTest {
         double share = Math.pow(10, -4 * random.nextDouble());
         int rinses = 1 + random.nextInt(6);
         double volume = Dilution.volumeForOneVessel(heel, share, rinses);
-        assertThat(Dilution.residueAfter(new double[] {heel}, heel, new int[] {0}, rinses, volume)).isCloseTo(share, within(share * 1e-12));
+        assertThat(Dilution.residueAfter(new double[] {heel}, heel, new int[] {0}, rinses, volume))
+                .isCloseTo(share, within(share * 1e-12));
     }
 
     @RepeatedTest(100)
@@ -85,7 +90,8 @@ class DilutionTest {
         double volume = random.nextDouble() * 30;
         int rinses = 1 + random.nextInt(5);
         double residue = Dilution.residueAfter(heels, 100, ALL, rinses, volume);
-        assertThat(Dilution.residueAfter(heels, 100, ALL, rinses, volume + random.nextDouble())).isLessThanOrEqualTo(residue);
+        assertThat(Dilution.residueAfter(heels, 100, ALL, rinses, volume + random.nextDouble()))
+                .isLessThanOrEqualTo(residue);
         assertThat(Dilution.residueAfter(heels, 100, ALL, rinses + 1, volume)).isLessThanOrEqualTo(residue);
     }
 
@@ -108,13 +114,15 @@ class DilutionTest {
     @CsvSource({"90, 10", "0.5, 7", "0.5, 300", "3, 0", "4.5, 0.001"})
     void flowThroughOneVesselIsExponential(double vessel, double drawn) {
         double exact = Math.exp(-drawn / vessel);
-        assertThat(FlowThrough.after(new double[] {vessel}, new double[] {1}, drawn)[0]).isCloseTo(exact, within(exact * 1e-9));
+        assertThat(FlowThrough.after(new double[] {vessel}, new double[] {1}, drawn)[0])
+                .isCloseTo(exact, within(exact * 1e-9));
     }
 
     @Test
     void flowThroughTwoEqualVesselsHasItsClosedForm() {
         double exact = Math.exp(-4.0) * (1 + 4.0); // c2 = e^(−u/V)·(1 + u/V), both at 1 in the beginning
-        assertThat(FlowThrough.after(new double[] {2, 2}, new double[] {1, 1}, 8)[1]).isCloseTo(exact, within(exact * 1e-9));
+        assertThat(FlowThrough.after(new double[] {2, 2}, new double[] {1, 1}, 8)[1])
+                .isCloseTo(exact, within(exact * 1e-9));
     }
 
     @Test

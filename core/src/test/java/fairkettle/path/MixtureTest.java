@@ -29,7 +29,8 @@ class MixtureTest {
     @RepeatedTest(100)
     void whatIsTakenAndWhatIsLeftAreAllThereWas(RepetitionInfo round) {
         var random = new Random(round.getCurrentRepetition());
-        var all = new Mixture(Map.of(OLD, random.nextLong(50_000), NEW, random.nextLong(3), FLUID, 1 + random.nextLong(9_000)));
+        var all = new Mixture(
+                Map.of(OLD, random.nextLong(50_000), NEW, random.nextLong(3), FLUID, 1 + random.nextLong(9_000)));
         var volume = new Millilitres(random.nextLong(all.volume().microlitres() + 1));
         var taken = all.taken(volume);
         assertThat(taken.volume()).isEqualTo(volume);
@@ -53,13 +54,19 @@ class MixtureTest {
     @Test
     void moreThanThereIsCannotBeTaken() {
         var little = Mixture.of(OLD, Millilitres.parse("1"));
-        assertThatThrownBy(() -> little.taken(Millilitres.parse("1.001"))).hasMessage("1.001 mL cannot be taken from 1 mL.");
-        assertThatThrownBy(() -> little.minus(Mixture.of(NEW, Millilitres.parse("1")))).hasMessageStartingWith("Impossible state");
+        assertThatThrownBy(() -> little.taken(Millilitres.parse("1.001")))
+                .hasMessage("1.001 mL cannot be taken from 1 mL.");
+        assertThatThrownBy(() -> little.minus(Mixture.of(NEW, Millilitres.parse("1"))))
+                .hasMessageStartingWith("Impossible state");
     }
 
     static Stream<Place> places() {
-        return Stream.concat(Stream.of(Place.Outside.values()), Stream.of(new Place.Bottle(12), new Place.Pad(3),
-                new Place.InPath(3, ChannelCode.of("W1"), VesselKind.DAMPER)));
+        return Stream.concat(
+                Stream.of(Place.Outside.values()),
+                Stream.of(
+                        new Place.Bottle(12),
+                        new Place.Pad(3),
+                        new Place.InPath(3, ChannelCode.of("W1"), VesselKind.DAMPER)));
     }
 
     @ParameterizedTest

@@ -21,22 +21,31 @@ class DrillTest {
         var ids = new HashSet<String>();
         for (var question : drill.questions()) {
             assertThat(ids.add(question.id())).as(question.id()).isTrue();
-            assertThat(question.answers()).hasSizeGreaterThanOrEqualTo(2).allSatisfy(a -> assertThat(a.then()).isNotBlank());
+            assertThat(question.answers())
+                    .hasSizeGreaterThanOrEqualTo(2)
+                    .allSatisfy(a -> assertThat(a.then()).isNotBlank());
             assertThat(question.answers().stream().map(Drill.Answer::words)).doesNotHaveDuplicates();
         }
     }
 
     @Test
     void everyPortOfEveryWorkCanBeWrongAndSaysWhatThatDoes() {
-        assertThat(Drill.PORTS.questions()).allSatisfy(q -> assertThat(q.ports()).hasSizeGreaterThanOrEqualTo(2)
-                .allSatisfy(p -> assertThat(p.wrong()).isNotEmpty().allSatisfy(w -> assertThat(w.then()).isNotBlank()).noneSatisfy(w -> assertThat(w.words()).isEqualTo(p.right()))));
+        assertThat(Drill.PORTS.questions())
+                .allSatisfy(q -> assertThat(q.ports())
+                        .hasSizeGreaterThanOrEqualTo(2)
+                        .allSatisfy(p -> assertThat(p.wrong())
+                                .isNotEmpty()
+                                .allSatisfy(w -> assertThat(w.then()).isNotBlank())
+                                .noneSatisfy(w -> assertThat(w.words()).isEqualTo(p.right()))));
     }
 
     @Test
     void thePathIsAskedForInTheOrderOfTheInk() {
         var first = Drill.PATH.questions().getFirst();
         assertThat(first.answers()).hasSize(11);
-        assertThat(first.answers().stream().map(Drill.PATH::place)).containsExactlyInAnyOrderElementsOf(IntStream.range(0, 11).boxed().toList());
+        assertThat(first.answers().stream().map(Drill.PATH::place))
+                .containsExactlyInAnyOrderElementsOf(
+                        IntStream.range(0, 11).boxed().toList());
     }
 
     @Test
@@ -51,7 +60,8 @@ class DrillTest {
     @ParameterizedTest
     @MethodSource("sequences")
     void theRightOrderHarmsNothingAndEverySwapThatMattersSaysItsHarm(Sequence sequence) {
-        var right = new ArrayList<>(IntStream.range(0, sequence.steps().size()).boxed().toList());
+        var right = new ArrayList<>(
+                IntStream.range(0, sequence.steps().size()).boxed().toList());
         assertThat(sequence.wrong(right)).isEmpty();
         for (var harm : sequence.harms()) {
             var swapped = new ArrayList<>(right);

@@ -14,7 +14,9 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
-/** What newer steps ask: the code on the bottle, words, a choice, the key in its vault; and a branch that ends the work. */
+/**
+ * What newer steps ask: the code on the bottle, words, a choice, the key in its vault; and a branch that ends the work.
+ */
 class AskingTest {
 
     private static final Instant NINE = Instant.parse("2026-11-25T09:00:00Z");
@@ -25,8 +27,11 @@ class AskingTest {
     private final Surroundings shop = new Surroundings() {
         @Override
         public Optional<LotFacts> lot(long id) {
-            return id == 1 ? Optional.of(new LotFacts(1, Family.SUBLIMATION, K, false, null, Millilitres.parse("100"), null))
-                    : id == 2 ? Optional.of(new LotFacts(2, Family.EDIBLE, K, true, null, Millilitres.parse("100"), null)) : Optional.empty();
+            return id == 1
+                    ? Optional.of(new LotFacts(1, Family.SUBLIMATION, K, false, null, Millilitres.parse("100"), null))
+                    : id == 2
+                            ? Optional.of(new LotFacts(2, Family.EDIBLE, K, true, null, Millilitres.parse("100"), null))
+                            : Optional.empty();
         }
 
         @Override
@@ -80,50 +85,80 @@ class AskingTest {
 
     @Test
     void theWrongBottleIsRefusedWithItsCapShut() {
-        var filling = card(step("fill-K", "Fill K").ask(new Ask.Grid(List.of(K), List.of(new Column("code", ColumnKind.CODE, List.of()),
-                new Column("poured", ColumnKind.VOLUME, List.of(Millilitres.parse("60")))))));
-        assertThat(refused(act(filling, new CardAct.Enter("fill-K", "K/0", "2")))).contains("holds edible ink").endsWith("Leave its cap shut.");
-        assertThat(refused(act(filling, new CardAct.Enter("fill-K", "K/0", "9")))).contains("no such bottle");
-        assertThat(refused(act(filling, new CardAct.Enter("fill-K", "K/0", "yes")))).contains("Read the code");
-        assertThat(went(act(filling, new CardAct.Enter("fill-K", "K/0", "1"))).run("fill-K").entry("K/0")).contains("1");
+        var filling = card(step("fill-K", "Fill K")
+                .ask(new Ask.Grid(
+                        List.of(K),
+                        List.of(
+                                new Column("code", ColumnKind.CODE, List.of()),
+                                new Column("poured", ColumnKind.VOLUME, List.of(Millilitres.parse("60")))))));
+        assertThat(refused(act(filling, new CardAct.Enter("fill-K", "K/0", "2"))))
+                .contains("holds edible ink")
+                .endsWith("Leave its cap shut.");
+        assertThat(refused(act(filling, new CardAct.Enter("fill-K", "K/0", "9"))))
+                .contains("no such bottle");
+        assertThat(refused(act(filling, new CardAct.Enter("fill-K", "K/0", "yes"))))
+                .contains("Read the code");
+        assertThat(went(act(filling, new CardAct.Enter("fill-K", "K/0", "1")))
+                        .run("fill-K")
+                        .entry("K/0"))
+                .contains("1");
         assertThat(refused(act(filling, new CardAct.Finish("fill-K", null)))).contains("K: “code” is still open.");
     }
 
     @Test
     void wordsAreWrittenDown() {
         var noting = card(step("version", "Write the version down").ask(new Ask.Words("version shown")));
-        assertThat(refused(act(noting, new CardAct.Finish("version", null)))).contains("Write it down first: version shown.");
-        assertThat(refused(act(noting, new CardAct.Enter("version", "words", " ")))).contains("Write it down");
-        assertThat(went(act(went(act(noting, new CardAct.Enter("version", "words", "K4.1"))), new CardAct.Finish("version", null))).finished()).isTrue();
+        assertThat(refused(act(noting, new CardAct.Finish("version", null))))
+                .contains("Write it down first: version shown.");
+        assertThat(refused(act(noting, new CardAct.Enter("version", "words", " "))))
+                .contains("Write it down");
+        assertThat(went(act(
+                                went(act(noting, new CardAct.Enter("version", "words", "K4.1"))),
+                                new CardAct.Finish("version", null)))
+                        .finished())
+                .isTrue();
     }
 
     @Test
     void oneOfTheAnswersIsChosen() {
-        var choosing = card(step("protect", "How is the head protected?").ask(new Ask.Choice("How is the head protected?", List.of("cover", "nothing"))));
-        assertThat(refused(act(choosing, new CardAct.Enter("protect", "choice", "glue")))).contains("Choose one");
+        var choosing = card(step("protect", "How is the head protected?")
+                .ask(new Ask.Choice("How is the head protected?", List.of("cover", "nothing"))));
+        assertThat(refused(act(choosing, new CardAct.Enter("protect", "choice", "glue"))))
+                .contains("Choose one");
         assertThat(refused(act(choosing, new CardAct.Finish("protect", null)))).contains("How is the head protected?");
-        assertThat(went(act(choosing, new CardAct.Enter("protect", "choice", "cover"))).run("protect").entry("choice")).contains("cover");
+        assertThat(went(act(choosing, new CardAct.Enter("protect", "choice", "cover")))
+                        .run("protect")
+                        .entry("choice"))
+                .contains("cover");
     }
 
     @Test
     void theKeyIsInTheVaultAndNeverOnTheCard() {
         var storing = card(step("fw-code", "Store the code").ask(new Ask.KeyStored()));
         assertThat(refused(act(storing, new CardAct.Finish("fw-code", null)))).contains("not in the vault yet");
-        assertThat(refused(act(storing, new CardAct.Enter("fw-code", "key", "SECRET")))).contains("not onto the card");
+        assertThat(refused(act(storing, new CardAct.Enter("fw-code", "key", "SECRET"))))
+                .contains("not onto the card");
         keyStored = true;
-        assertThat(went(act(storing, new CardAct.Finish("fw-code", null))).finished()).isTrue();
+        assertThat(went(act(storing, new CardAct.Finish("fw-code", null))).finished())
+                .isTrue();
     }
 
     @Test
     void aBranchThatStopsEndsTheWork() {
-        var removing = card(step("head-out", "Head out").branch(Branch.stop("will-not-come", "It will not come off", "It was glued. Stop here.")));
-        assertThat(act(removing, new CardAct.Fail("head-out", "will-not-come"))).isEqualTo(new Outcome.Stopped("It was glued. Stop here."));
+        var removing = card(step("head-out", "Head out")
+                .branch(Branch.stop("will-not-come", "It will not come off", "It was glued. Stop here.")));
+        assertThat(act(removing, new CardAct.Fail("head-out", "will-not-come")))
+                .isEqualTo(new Outcome.Stopped("It was glued. Stop here."));
     }
 
     @Test
     void theLastBottleThatWasChosenCounts() {
-        var first = step("bottles", "Match").ask(new Ask.Lots(List.of(K), Family.SUBLIMATION)).build();
-        var again = step("other-bottles", "Other bottles").ask(new Ask.Lots(List.of(K), Family.SUBLIMATION)).build();
+        var first = step("bottles", "Match")
+                .ask(new Ask.Lots(List.of(K), Family.SUBLIMATION))
+                .build();
+        var again = step("other-bottles", "Other bottles")
+                .ask(new Ask.Lots(List.of(K), Family.SUBLIMATION))
+                .build();
         var card = Card.of(new Procedure(List.of(), List.of(first, again)), NINE);
         card = went(act(card, new CardAct.Enter("bottles", "K", "1")));
         assertThat(card.lotOf(K)).isEqualTo(1);

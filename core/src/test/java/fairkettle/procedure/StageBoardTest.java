@@ -18,13 +18,34 @@ class StageBoardTest {
 
     @Test
     void aChannelWalksFromNotStartedToVerified() {
-        var card = Card.of(new Procedure(List.of(), List.of(
-                step("pull", "Pull").then(Facet.TANK, List.of(C), "drained").build(), step("rinse", "Rinse").then(Facet.TANK, List.of(C), "rinsed").build(),
-                step("fill", "Fill").then(Facet.FILL, List.of(C), "filled").build(), step("charge", "Charge").then(Facet.CHARGE, "charged").build(),
-                step("check", "Check").then(Facet.CHECK, "passed").build())), NINE);
+        var card = Card.of(
+                new Procedure(
+                        List.of(),
+                        List.of(
+                                step("pull", "Pull")
+                                        .then(Facet.TANK, List.of(C), "drained")
+                                        .build(),
+                                step("rinse", "Rinse")
+                                        .then(Facet.TANK, List.of(C), "rinsed")
+                                        .build(),
+                                step("fill", "Fill")
+                                        .then(Facet.FILL, List.of(C), "filled")
+                                        .build(),
+                                step("charge", "Charge")
+                                        .then(Facet.CHARGE, "charged")
+                                        .build(),
+                                step("check", "Check")
+                                        .then(Facet.CHECK, "passed")
+                                        .build())),
+                NINE);
         var seen = new java.util.ArrayList<>(List.of(StageBoard.of(card).get(C)));
         for (var id : List.of("pull", "rinse", "fill", "charge", "check")) {
-            card = new Card(card.start(), card.runs(), java.util.stream.Stream.concat(card.done().stream(), java.util.stream.Stream.of(id)).toList(), card.branches());
+            card = new Card(
+                    card.start(),
+                    card.runs(),
+                    java.util.stream.Stream.concat(card.done().stream(), java.util.stream.Stream.of(id))
+                            .toList(),
+                    card.branches());
             seen.add(StageBoard.of(card).get(C));
         }
         assertThat(seen).containsExactly(Stage.values());
@@ -32,7 +53,13 @@ class StageBoardTest {
 
     @Test
     void aSlotThatWasNeverInkedIsNotCalledFlushed() {
-        var card = Card.of(new Procedure(List.of(Condition.that(Facet.TANK, M, "chased")), List.of(step("fill", "Fill").then(Facet.FILL, List.of(M), "filled").build())), NINE);
+        var card = Card.of(
+                new Procedure(
+                        List.of(Condition.that(Facet.TANK, M, "chased")),
+                        List.of(step("fill", "Fill")
+                                .then(Facet.FILL, List.of(M), "filled")
+                                .build())),
+                NINE);
         assertThat(StageBoard.of(card)).containsExactly(java.util.Map.entry(M, Stage.NOT_STARTED));
     }
 }

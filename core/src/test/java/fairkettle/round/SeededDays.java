@@ -11,7 +11,8 @@ public final class SeededDays {
     private static final int SINK = 5;
     private static final int SCANNER = 6;
     private static final int TOMORROW = 1440;
-    private static final List<String> SMALL = List.of("check", "purge", "wipe", "cap soak", "cap soak", "head rinse", "filter", "read check");
+    private static final List<String> SMALL =
+            List.of("check", "purge", "wipe", "cap soak", "cap soak", "head rinse", "filter", "read check");
     private static final List<String> LARGE = List.of("dampers", "changeover", "power cleaning", "unpacking");
 
     private final Random dice;
@@ -23,7 +24,8 @@ public final class SeededDays {
     private final List<Gloves> gloves = new ArrayList<>();
 
     private SeededDays(long seed, int machines, int people, boolean overfull, int mostTasks) {
-        dice = new Random(seed * 7919 + 31L * machines + people + (overfull ? 500_009 : 0) + (mostTasks < 1000 ? 700_001 : 0));
+        dice = new Random(
+                seed * 7919 + 31L * machines + people + (overfull ? 500_009 : 0) + (mostTasks < 1000 ? 700_001 : 0));
         this.machines = machines;
         this.people = people;
         this.overfull = overfull;
@@ -52,7 +54,11 @@ public final class SeededDays {
             int from = i == 0 ? 0 : 30 * in(0, 4);
             int to = i == 0 ? length : length - 30 * in(0, 4);
             int lunch = 210 + 30 * in(0, 3);
-            persons.add(new Day.Person("hand " + (char) ('A' + i), List.of(new Day.Span(from, lunch), new Day.Span(lunch + 30, to)), null, -1));
+            persons.add(new Day.Person(
+                    "hand " + (char) ('A' + i),
+                    List.of(new Day.Span(from, lunch), new Day.Span(lunch + 30, to)),
+                    null,
+                    -1));
             capacity += to - from - 30;
         }
         var stations = new ArrayList<Day.Machine>();
@@ -81,19 +87,33 @@ public final class SeededDays {
             taken[m] += takes(fit) + minutes;
         }
         double share = overfull ? 1.0 + 0.25 * dice.nextDouble() : 0.40 + 0.45 * dice.nextDouble();
-        for (int tries = 0; hands < share * capacity && tries < 4000 && chains.stream().mapToInt(c -> c.tasks().size()).sum() < mostTasks; tries++) {
+        for (int tries = 0;
+                hands < share * capacity
+                        && tries < 4000
+                        && chains.stream().mapToInt(c -> c.tasks().size()).sum() < mostTasks;
+                tries++) {
             int m = tries < machines ? order.get(tries) : dice.nextInt(machines);
             boolean large = dice.nextDouble() < (machines <= 3 ? 0.3 : 0.12);
             var kinds = large ? LARGE : SMALL;
             var kind = kinds.get(dice.nextInt(kinds.size()));
-            var chain = chain(kind.equals("head rinse") && gloves.get(m) == Gloves.WHITE ? "white" : kind, m, large ? in(0, 8) * 20 : 0);
+            var chain = chain(
+                    kind.equals("head rinse") && gloves.get(m) == Gloves.WHITE ? "white" : kind,
+                    m,
+                    large ? in(0, 8) * 20 : 0);
             if (taken[m] + takes(chain) <= length * (overfull ? 0.95 : 0.8)) {
                 chains.add(chain);
                 hands += hands(chain);
                 taken[m] += Math.min(takes(chain), length);
             }
         }
-        return new Day(persons, stations, List.of("food kit", "dye kit", "sublimation kit", "film kit", "white kit", "sink", "scanner"), chains, promises, List.of(), null);
+        return new Day(
+                persons,
+                stations,
+                List.of("food kit", "dye kit", "sublimation kit", "film kit", "white kit", "sink", "scanner"),
+                chains,
+                promises,
+                List.of(),
+                null);
     }
 
     private static int hands(Chain chain) {
@@ -101,7 +121,9 @@ public final class SeededDays {
     }
 
     private static int takes(Chain chain) {
-        return chain.tasks().stream().mapToInt(t -> t.length() + (t.holds() && t.waitMin() < 700 ? t.waitMin() : 0)).sum();
+        return chain.tasks().stream()
+                .mapToInt(t -> t.length() + (t.holds() && t.waitMin() < 700 ? t.waitMin() : 0))
+                .sum();
     }
 
     private Chain chain(String kind, int machine, int release) {
@@ -123,9 +145,16 @@ public final class SeededDays {
                 tasks.add(task("purge", in(3, 6), in(5, 12), 0, Task.OPEN, g));
                 tasks.add(task("look", in(2, 4), 0, 0, Task.OPEN, g));
             }
-            case "wipe" -> tasks.add(dice.nextBoolean() ? task("wipe", in(8, 15), 0, 0, Task.OPEN, g, SINK) : task("wipe", in(8, 15), 0, 0, Task.OPEN, g));
+            case "wipe" ->
+                tasks.add(
+                        dice.nextBoolean()
+                                ? task("wipe", in(8, 15), 0, 0, Task.OPEN, g, SINK)
+                                : task("wipe", in(8, 15), 0, 0, Task.OPEN, g));
             case "cap soak" -> {
-                tasks.add(dice.nextBoolean() ? task("flood", in(5, 9), 0, 5, 10, g, kit) : task("flood", in(5, 9), 0, 5, 10, g));
+                tasks.add(
+                        dice.nextBoolean()
+                                ? task("flood", in(5, 9), 0, 5, 10, g, kit)
+                                : task("flood", in(5, 9), 0, 5, 10, g));
                 tasks.add(task("draw off", in(4, 8), in(3, 6), 0, Task.OPEN, g, kit));
                 tasks.add(task("check", in(3, 5), in(2, 3), 0, Task.OPEN, g));
             }
@@ -143,7 +172,10 @@ public final class SeededDays {
                 tasks.add(task("check", in(4, 7), in(2, 4), 0, Task.OPEN, g));
             }
             case "changeover" -> {
-                tasks.add(dice.nextBoolean() ? task("drain", in(15, 25), 0, 0, 30, g, kit, SINK) : task("drain", in(15, 25), 0, 0, 30, g, kit));
+                tasks.add(
+                        dice.nextBoolean()
+                                ? task("drain", in(15, 25), 0, 0, 30, g, kit, SINK)
+                                : task("drain", in(15, 25), 0, 0, 30, g, kit));
                 int rinses = in(1, 3);
                 for (int i = 1; i <= rinses; i++) {
                     tasks.add(task("rinse " + i, in(7, 12), 0, 5, 10, g, kit));
@@ -162,13 +194,30 @@ public final class SeededDays {
                 tasks.add(task("check", in(4, 6), 3, 0, Task.OPEN, g));
             }
         }
-        return new Chain(kind + " of " + (machine + 1), machine, kind.equals("unpacking") ? release : 0, Task.OPEN, false, tasks, dues(kind, tasks));
+        return new Chain(
+                kind + " of " + (machine + 1),
+                machine,
+                kind.equals("unpacking") ? release : 0,
+                Task.OPEN,
+                false,
+                tasks,
+                dues(kind, tasks));
     }
 
     private Task task(String name, int hands, int machine, int wait, int waitMax, Gloves g, Integer... things) {
         int everybody = (1 << people) - 1;
         int may = people > 1 && dice.nextDouble() < 0.12 ? everybody & ~(1 << in(1, people - 1)) : everybody;
-        return new Task(name, hands, machine, wait, waitMax, true, List.of(things), things.length > 0 && dice.nextDouble() < 0.15, may, g);
+        return new Task(
+                name,
+                hands,
+                machine,
+                wait,
+                waitMax,
+                true,
+                List.of(things),
+                things.length > 0 && dice.nextDouble() < 0.15,
+                may,
+                g);
     }
 
     private List<Due> dues(String kind, List<Task> tasks) {
@@ -198,7 +247,12 @@ public final class SeededDays {
         int shift = 0;
         for (int i = 0; i < tasks.size(); i++) {
             if (tasks.get(i).open() || i == tasks.size() - 1) {
-                dues.add(new Due(ideal + shift, latest + shift, weight, 10 * weight, 10L * weight * Math.max(120, TOMORROW - latest)));
+                dues.add(new Due(
+                        ideal + shift,
+                        latest + shift,
+                        weight,
+                        10 * weight,
+                        10L * weight * Math.max(120, TOMORROW - latest)));
                 shift += tasks.get(i).waitMin() + 15;
             }
         }

@@ -13,7 +13,10 @@ import org.junit.jupiter.api.Test;
 class StaggerTest {
 
     private static final Instant NINE = Instant.parse("2026-03-02T09:00:00Z");
-    private static final List<Printer> SHOP = List.of(new Printer(1, "Bramble", "sublimation"), new Printer(2, "Sorrel", "sublimation"), new Printer(3, "Teasel", "film"));
+    private static final List<Printer> SHOP = List.of(
+            new Printer(1, "Bramble", "sublimation"),
+            new Printer(2, "Sorrel", "sublimation"),
+            new Printer(3, "Teasel", "film"));
 
     private static Instant at(int hour) {
         return NINE.plus(Duration.ofHours(hour - 9));
@@ -31,13 +34,16 @@ class StaggerTest {
     @Test
     void twoRestsOfOneInkDoNotOverlap() {
         var answer = rest(1, 9, 11, List.of(new Away(2, at(8), at(10), "it rests")), List.of());
-        assertThat(answer.clashes()).containsExactly("no other machine prints sublimation meanwhile: Sorrel (it rests)");
+        assertThat(answer.clashes())
+                .containsExactly("no other machine prints sublimation meanwhile: Sorrel (it rests)");
         assertThat(answer.better()).isEqualTo(at(10));
     }
 
     @Test
     void aMachineAloneInItsInkIsNoReason() {
-        assertThat(rest(3, 9, 21, List.of(new Away(1, at(8), at(20), "its card")), List.of()).clashes()).isEmpty();
+        assertThat(rest(3, 9, 21, List.of(new Away(1, at(8), at(20), "its card")), List.of())
+                        .clashes())
+                .isEmpty();
     }
 
     @Test

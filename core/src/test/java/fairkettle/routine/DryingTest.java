@@ -21,7 +21,14 @@ class DryingTest {
     private static final Instant START = Instant.parse("2026-11-20T08:00:00Z");
 
     @ParameterizedTest
-    @CsvSource({"22, 50, 1.322, 1.0", "30, 25, 3.182, 2.41", "18, 60, 0.826, 0.62", "26, 35, 2.185, 1.65", "40, 5, 7.008, 3.0", "5, 95, 0.0436, 0.5"})
+    @CsvSource({
+        "22, 50, 1.322, 1.0",
+        "30, 25, 3.182, 2.41",
+        "18, 60, 0.826, 0.62",
+        "26, 35, 2.185, 1.65",
+        "40, 5, 7.008, 3.0",
+        "5, 95, 0.0436, 0.5"
+    })
     void airDrawsWaterByItsDeficit(double celsius, double humidity, double deficit, double factor) {
         var air = new Air(START, celsius, humidity);
         assertThat(air.deficit()).isCloseTo(deficit, within(.002));
@@ -46,7 +53,8 @@ class DryingTest {
     void whatNobodyReadCountsAsUsualAir() {
         var readings = List.of(new Air(at(100), 30, 25));
         assertThat(Drying.average(readings, START, at(70))).isEqualTo(1);
-        assertThat(Drying.average(readings, at(100), at(110))).isCloseTo(readings.getFirst().drying(), within(1e-9));
+        assertThat(Drying.average(readings, at(100), at(110)))
+                .isCloseTo(readings.getFirst().drying(), within(1e-9));
         assertThat(Drying.average(List.of(), START, at(9))).isEqualTo(1);
     }
 
@@ -61,14 +69,20 @@ class DryingTest {
         }
         double cut = random.nextDouble() * 300;
         double whole = Drying.hours(readings, START, at(300));
-        assertThat(Drying.hours(readings, START, at(cut)) + Drying.hours(readings, at(cut), at(300))).isCloseTo(whole, within(.01));
+        assertThat(Drying.hours(readings, START, at(cut)) + Drying.hours(readings, at(cut), at(300)))
+                .isCloseTo(whole, within(.01));
         assertThat(whole).isBetween(150.0 - 1e-6, 900.0 + 1e-6);
     }
 
     @Test
     void theAirIsSpokenOfInPlainWords() {
-        assertThat(RoomAdvice.of(steady(22, 50), at(24))).containsExactly("The air is fine: between 40 and 60 % and neither hot nor cold, nothing needs doing.");
-        assertThat(RoomAdvice.of(steady(29, 24), at(24))).hasSize(2).first().asString().contains("flush caps");
+        assertThat(RoomAdvice.of(steady(22, 50), at(24)))
+                .containsExactly("The air is fine: between 40 and 60 % and neither hot nor cold, nothing needs doing.");
+        assertThat(RoomAdvice.of(steady(29, 24), at(24)))
+                .hasSize(2)
+                .first()
+                .asString()
+                .contains("flush caps");
         assertThat(RoomAdvice.of(steady(20, 75), at(24)).getFirst()).contains("damp");
         assertThat(RoomAdvice.of(List.of(), START).getFirst()).contains("Nobody has read the room");
         assertThatThrownBy(() -> new Air(START, 22, 140)).hasMessageContaining("140");

@@ -32,6 +32,7 @@ class DueTimesTest {
 
     /** Wednesday. */
     private static final Instant NOW = Instant.parse("2026-11-25T09:00:00Z");
+
     private static final Profile WIDE = Profiles.named("wide-tank");
     private static final Facts NOTHING = new Facts(Map.of(), 0, 0, null, 0, Map.of(), 0);
     private static final Key PURGE = new Key("purge", ChannelCode.of("C"));
@@ -59,7 +60,11 @@ class DueTimesTest {
     }
 
     private static Standing standing(Key key, Mark mark, List<Air> air, Facts facts) {
-        return new DueTimes(new DryingCurve(air), Settling.USUAL, hours(), NOW).of(new Upkeep(WIDE, Family.SUBLIMATION), Map.of(key, mark), NOW, facts).stream().filter(s -> s.key().equals(key)).findFirst().orElseThrow();
+        return new DueTimes(new DryingCurve(air), Settling.USUAL, hours(), NOW)
+                .of(new Upkeep(WIDE, Family.SUBLIMATION), Map.of(key, mark), NOW, facts).stream()
+                        .filter(s -> s.key().equals(key))
+                        .findFirst()
+                        .orElseThrow();
     }
 
     @Test
@@ -68,7 +73,11 @@ class DueTimesTest {
         assertThat(standing.progress()).isCloseTo(1 / 3.0, within(1e-6));
         assertThat(standing.due()).isEqualTo(NOW.plus(Duration.ofDays(2)));
         assertThat(standing.driver()).isEqualTo(Driver.IDLE);
-        assertThat(standing.whereFrom()).singleElement().asString().contains("3 days without ink").contains("33 %");
+        assertThat(standing.whereFrom())
+                .singleElement()
+                .asString()
+                .contains("3 days without ink")
+                .contains("33 %");
     }
 
     @Test
@@ -82,7 +91,11 @@ class DueTimesTest {
     @Test
     void ageAndUseAreAlternativesAndTheOneFurtherOnCounts() {
         var key = new Key("damper", ChannelCode.of("C"));
-        var young = standing(key, new Mark(NOW.minus(Duration.ofDays(27)), 0, 1350, 0, null), List.of(), new Facts(Map.of(), 0, 0, null, 0, Map.of("C", 15.0), 0));
+        var young = standing(
+                key,
+                new Mark(NOW.minus(Duration.ofDays(27)), 0, 1350, 0, null),
+                List.of(),
+                new Facts(Map.of(), 0, 0, null, 0, Map.of("C", 15.0), 0));
         assertThat(young.progress()).isCloseTo(.9, within(1e-6));
         assertThat(young.driver()).isEqualTo(Driver.INK);
         assertThat(young.due()).as("150 mL left at 15 mL a day").isEqualTo(NOW.plus(Duration.ofDays(10)));
@@ -93,10 +106,19 @@ class DueTimesTest {
 
     @Test
     void whatFallsIntoClosedHoursIsAskedForAtTheLastOpenTimeBefore() {
-        var sunday = standing(PURGE, new Mark(Instant.parse("2026-11-26T12:00:00Z"), 0, 0, 0, null), List.of(), NOTHING);
+        var sunday =
+                standing(PURGE, new Mark(Instant.parse("2026-11-26T12:00:00Z"), 0, 0, 0, null), List.of(), NOTHING);
         assertThat(sunday.due()).isEqualTo(Instant.parse("2026-11-28T09:00:00Z"));
-        var later = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(LocalDate.of(2026, 11, 28)), NOW).of(new Upkeep(WIDE, Family.SUBLIMATION), Map.of(PURGE, new Mark(NOW, 0, 0, 0, null)), NOW, NOTHING).stream()
-                .filter(s -> s.key().equals(PURGE)).findFirst().orElseThrow();
+        var later = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(LocalDate.of(2026, 11, 28)), NOW)
+                        .of(
+                                new Upkeep(WIDE, Family.SUBLIMATION),
+                                Map.of(PURGE, new Mark(NOW, 0, 0, 0, null)),
+                                NOW,
+                                NOTHING)
+                        .stream()
+                        .filter(s -> s.key().equals(PURGE))
+                        .findFirst()
+                        .orElseThrow();
         assertThat(later.due()).isEqualTo(Instant.parse("2026-11-28T09:00:00Z"));
         assertThat(later.ask()).as("Saturday is a holiday").isEqualTo(Instant.parse("2026-11-27T17:00:00Z"));
         assertThat(later.whereFrom()).anySatisfy(w -> assertThat(w).contains("closed hours"));
@@ -105,28 +127,63 @@ class DueTimesTest {
     @Test
     void aHotDrySpellAsksForTheCapLinesAtOnce() {
         var key = new Key("cap-lines", null);
-        assertThat(standing(key, Duration.ofDays(5), air(30, 25, 3), NOTHING).dueBy(NOW)).isTrue();
-        assertThat(standing(key, Duration.ofDays(5), air(21, 50, 6), NOTHING).dueBy(NOW)).isFalse();
+        assertThat(standing(key, Duration.ofDays(5), air(30, 25, 3), NOTHING).dueBy(NOW))
+                .isTrue();
+        assertThat(standing(key, Duration.ofDays(5), air(21, 50, 6), NOTHING).dueBy(NOW))
+                .isFalse();
     }
 
     @Test
     void whiteIsDueByItsDepthAndThePadByItsWaste() {
         var film = new Upkeep(Profiles.named("film-rebuilt"), Family.FILM);
         var w1 = ChannelCode.of("W1");
-        var facts = new Facts(Map.of(new Depth("W1", VesselKind.TUBE), 3.0, new Depth("W1", VesselKind.TANK), 55.0), .5, .1, null, 0, Map.of(), 0);
-        var all = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(), NOW).of(film, Map.of(new Key("move-white", w1), Mark.begun(NOW.minus(Duration.ofHours(10))), new Key("shake", w1), Mark.begun(NOW)), NOW, facts);
-        var line = all.stream().filter(s -> s.key().equals(new Key("move-white", w1))).findFirst().orElseThrow();
+        var facts = new Facts(
+                Map.of(new Depth("W1", VesselKind.TUBE), 3.0, new Depth("W1", VesselKind.TANK), 55.0),
+                .5,
+                .1,
+                null,
+                0,
+                Map.of(),
+                0);
+        var all = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(), NOW)
+                .of(
+                        film,
+                        Map.of(
+                                new Key("move-white", w1),
+                                Mark.begun(NOW.minus(Duration.ofHours(10))),
+                                new Key("shake", w1),
+                                Mark.begun(NOW)),
+                        NOW,
+                        facts);
+        var line = all.stream()
+                .filter(s -> s.key().equals(new Key("move-white", w1)))
+                .findFirst()
+                .orElseThrow();
         assertThat(line.progress()).isCloseTo(2.12 * 10 / 24 / 3 / .6, within(.01));
         assertThat(line.due()).isBefore(NOW.plus(Duration.ofHours(11)));
-        var pad = all.stream().filter(s -> s.key().routine().equals("waste-pad")).findFirst().orElseThrow();
+        var pad = all.stream()
+                .filter(s -> s.key().routine().equals("waste-pad"))
+                .findFirst()
+                .orElseThrow();
         assertThat(pad.due()).as("30 % to go at 10 % a day").isEqualTo(NOW.plus(Duration.ofDays(3)));
-        assertThat(all).as("the most pressing first").isSortedAccordingTo((a, b) -> (a.ask() == null ? Instant.MAX : a.ask()).compareTo(b.ask() == null ? Instant.MAX : b.ask()));
+        assertThat(all)
+                .as("the most pressing first")
+                .isSortedAccordingTo((a, b) ->
+                        (a.ask() == null ? Instant.MAX : a.ask()).compareTo(b.ask() == null ? Instant.MAX : b.ask()));
     }
 
     @Test
     void aMachineCanBeTuned() {
-        var often = new Upkeep(WIDE, Routines.of(WIDE, Family.SUBLIMATION).stream().map(r -> r.tuned(.5)).toList());
-        var due = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(), NOW).of(often, Map.of(PURGE, Mark.begun(NOW.minus(Duration.ofDays(1)))), NOW, NOTHING).stream().filter(s -> s.key().equals(PURGE)).findFirst().orElseThrow();
+        var often = new Upkeep(
+                WIDE,
+                Routines.of(WIDE, Family.SUBLIMATION).stream()
+                        .map(r -> r.tuned(.5))
+                        .toList());
+        var due = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(), NOW)
+                .of(often, Map.of(PURGE, Mark.begun(NOW.minus(Duration.ofDays(1)))), NOW, NOTHING).stream()
+                        .filter(s -> s.key().equals(PURGE))
+                        .findFirst()
+                        .orElseThrow();
         assertThat(due.progress()).isCloseTo(2 / 3.0, within(1e-6));
     }
 
@@ -138,8 +195,10 @@ class DueTimesTest {
             for (int h = 240; h >= 0; h -= 1 + random.nextInt(30)) {
                 air.add(new Air(NOW.minus(Duration.ofHours(h)), 15 + random.nextInt(18), 20 + random.nextInt(60)));
             }
-            double less = standing(PURGE, Duration.ofHours(10 + random.nextInt(50)), air, NOTHING).progress();
-            double more = standing(PURGE, Duration.ofHours(61 + random.nextInt(100)), air, NOTHING).progress();
+            double less = standing(PURGE, Duration.ofHours(10 + random.nextInt(50)), air, NOTHING)
+                    .progress();
+            double more = standing(PURGE, Duration.ofHours(61 + random.nextInt(100)), air, NOTHING)
+                    .progress();
             assertThat(more).isGreaterThan(less);
         }
     }
@@ -169,32 +228,58 @@ class DueTimesTest {
         assertThat(fine.cleanings()).isEqualTo(55);
         assertThat(fine.powerCleanings()).isEqualTo(7);
         assertThat(fine.full()).isEqualTo(NOW.plus(Duration.ofDays(50)));
-        assertThat(PadForecast.of(WIDE, 4, .95, .01, List.of(thursday), NOW).wontFit()).singleElement().asString().contains("will not survive Thursday’s power cleaning");
-        assertThat(PadForecast.of(WIDE, 4, .9, 0, List.of(thursday, thursday), NOW).wontFit()).as("the second of two").hasSize(1);
+        assertThat(PadForecast.of(WIDE, 4, .95, .01, List.of(thursday), NOW).wontFit())
+                .singleElement()
+                .asString()
+                .contains("will not survive Thursday’s power cleaning");
+        assertThat(PadForecast.of(WIDE, 4, .9, 0, List.of(thursday, thursday), NOW)
+                        .wontFit())
+                .as("the second of two")
+                .hasSize(1);
     }
 
     @Test
     void theJobGoesToTheMachineThatNeedsLeast() {
-        var rested = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(), NOW).of(new Upkeep(WIDE, Family.SUBLIMATION), Map.of(), NOW, NOTHING);
-        var idle = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(), NOW).of(new Upkeep(WIDE, Family.SUBLIMATION), Map.of(), NOW.minus(Duration.ofDays(20)), NOTHING);
+        var rested = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(), NOW)
+                .of(new Upkeep(WIDE, Family.SUBLIMATION), Map.of(), NOW, NOTHING);
+        var idle = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(), NOW)
+                .of(new Upkeep(WIDE, Family.SUBLIMATION), Map.of(), NOW.minus(Duration.ofDays(20)), NOTHING);
         assertThat(Revival.minutes(rested, 0, NOW)).isEqualTo(6);
         assertThat(Revival.minutes(idle, 0, NOW)).isGreaterThan(Revival.minutes(rested, 0, NOW));
         assertThat(Revival.minutes(rested, 3, NOW)).isEqualTo(21);
-        assertThat(Revival.minutes(rested, 300, NOW)).as("three cleanings, not thirty").isEqualTo(51);
+        assertThat(Revival.minutes(rested, 300, NOW))
+                .as("three cleanings, not thirty")
+                .isEqualTo(51);
     }
 
     @Test
     void closedDaysArePreparedBeforeTheyBegin() {
         var film = new Upkeep(Profiles.named("film-rebuilt"), Family.FILM);
-        var facts = new Facts(Map.of(new Depth("W1", VesselKind.TUBE), 3.0, new Depth("W2", VesselKind.TUBE), 3.0), 0, 0, null, 0, Map.of(), 0);
+        var facts = new Facts(
+                Map.of(new Depth("W1", VesselKind.TUBE), 3.0, new Depth("W2", VesselKind.TUBE), 3.0),
+                0,
+                0,
+                null,
+                0,
+                Map.of(),
+                0);
         var of = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(), NOW).of(film, Map.of(), NOW, facts);
-        var weekend = Absence.ahead(hours(), NOW, List.of(new Absence.Standings(1, "Teasel", false, of))).getFirst();
+        var weekend = Absence.ahead(hours(), NOW, List.of(new Absence.Standings(1, "Teasel", false, of)))
+                .getFirst();
         assertThat(weekend.lastOpen()).isEqualTo(LocalDate.of(2026, 11, 28));
         assertThat(weekend.days()).isEqualTo(1);
-        assertThat(weekend.prepare()).anySatisfy(p -> assertThat(p.words()).contains("somebody comes on Sunday; or park the white line"));
-        var free = LocalDate.of(2026, 12, 1).datesUntil(LocalDate.of(2026, 12, 24)).toArray(LocalDate[]::new);
-        var all = Absence.ahead(hours(free), NOW, List.of(new Absence.Standings(1, "Teasel", false, of), new Absence.Standings(2, "Mallow", true, of)));
+        assertThat(weekend.prepare())
+                .anySatisfy(p -> assertThat(p.words()).contains("somebody comes on Sunday; or park the white line"));
+        var free =
+                LocalDate.of(2026, 12, 1).datesUntil(LocalDate.of(2026, 12, 24)).toArray(LocalDate[]::new);
+        var all = Absence.ahead(
+                hours(free),
+                NOW,
+                List.of(new Absence.Standings(1, "Teasel", false, of), new Absence.Standings(2, "Mallow", true, of)));
         assertThat(all).hasSize(2);
-        assertThat(all.getLast().prepare()).as("parked machines need nothing").singleElement().satisfies(p -> assertThat(p.park()).isTrue());
+        assertThat(all.getLast().prepare())
+                .as("parked machines need nothing")
+                .singleElement()
+                .satisfies(p -> assertThat(p.park()).isTrue());
     }
 }

@@ -60,20 +60,40 @@ class SettlingTest {
 
     @Test
     void theGaugeKnowsEachVesselAndWhichIsFirst() {
-        var gauge = WhiteGauge.of("W1", USUAL, List.of(new WhiteGauge.DepthOf(VesselKind.TANK, 60), new WhiteGauge.DepthOf(VesselKind.TUBE, 3), new WhiteGauge.DepthOf(VesselKind.DAMPER, 0)), NOW.minus(Duration.ofDays(1)),
-                NOW.minus(Duration.ofHours(6)), NOW);
-        assertThat(gauge.layers()).extracting(WhiteGauge.Layer::vessel).as("nothing settles in an empty damper").containsExactly(VesselKind.TANK, VesselKind.TUBE);
+        var gauge = WhiteGauge.of(
+                "W1",
+                USUAL,
+                List.of(
+                        new WhiteGauge.DepthOf(VesselKind.TANK, 60),
+                        new WhiteGauge.DepthOf(VesselKind.TUBE, 3),
+                        new WhiteGauge.DepthOf(VesselKind.DAMPER, 0)),
+                NOW.minus(Duration.ofDays(1)),
+                NOW.minus(Duration.ofHours(6)),
+                NOW);
+        assertThat(gauge.layers())
+                .extracting(WhiteGauge.Layer::vessel)
+                .as("nothing settles in an empty damper")
+                .containsExactly(VesselKind.TANK, VesselKind.TUBE);
         assertThat(gauge.layers().getFirst().share()).isCloseTo(2.12 / 60, within(.001));
         assertThat(gauge.layers().getLast().share()).isCloseTo(2.12 / 4 / 3, within(.001));
-        assertThat(gauge.tooMuch()).isEqualTo(gauge.layers().stream().map(WhiteGauge.Layer::at).min(Instant::compareTo).orElseThrow());
+        assertThat(gauge.tooMuch())
+                .isEqualTo(gauge.layers().stream()
+                        .map(WhiteGauge.Layer::at)
+                        .min(Instant::compareTo)
+                        .orElseThrow());
     }
 
     @Test
     void colourNeverGoesBackAndWhiteOnlyShakenAndNotForEver() {
-        assertThat(WhiteDraw.refusal(ChannelCode.of("C"), WhiteDraw.To.BACK, true, 0, 6)).hasValueSatisfying(w -> assertThat(w).contains("Never back"));
-        assertThat(WhiteDraw.refusal(ChannelCode.of("W1"), WhiteDraw.To.BACK, false, 0, 6)).hasValueSatisfying(w -> assertThat(w).contains("Shake it first"));
-        assertThat(WhiteDraw.refusal(ChannelCode.of("W1"), WhiteDraw.To.BACK, true, 6, 6)).hasValueSatisfying(w -> assertThat(w).contains("6 times"));
-        assertThat(WhiteDraw.refusal(ChannelCode.of("W1"), WhiteDraw.To.BACK, true, 5, 6)).isEmpty();
-        assertThat(WhiteDraw.refusal(ChannelCode.of("C"), WhiteDraw.To.WASTE, false, 0, 6)).isEmpty();
+        assertThat(WhiteDraw.refusal(ChannelCode.of("C"), WhiteDraw.To.BACK, true, 0, 6))
+                .hasValueSatisfying(w -> assertThat(w).contains("Never back"));
+        assertThat(WhiteDraw.refusal(ChannelCode.of("W1"), WhiteDraw.To.BACK, false, 0, 6))
+                .hasValueSatisfying(w -> assertThat(w).contains("Shake it first"));
+        assertThat(WhiteDraw.refusal(ChannelCode.of("W1"), WhiteDraw.To.BACK, true, 6, 6))
+                .hasValueSatisfying(w -> assertThat(w).contains("6 times"));
+        assertThat(WhiteDraw.refusal(ChannelCode.of("W1"), WhiteDraw.To.BACK, true, 5, 6))
+                .isEmpty();
+        assertThat(WhiteDraw.refusal(ChannelCode.of("C"), WhiteDraw.To.WASTE, false, 0, 6))
+                .isEmpty();
     }
 }

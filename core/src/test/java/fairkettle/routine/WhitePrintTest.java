@@ -10,7 +10,12 @@ import org.junit.jupiter.api.Test;
 
 class WhitePrintTest {
 
-    private static final Channel WHITE = Profiles.ALL.stream().filter(p -> p.architecture() == Architecture.FILM).flatMap(p -> p.channels().stream()).filter(c -> c.code().white()).findFirst().orElseThrow();
+    private static final Channel WHITE = Profiles.ALL.stream()
+            .filter(p -> p.architecture() == Architecture.FILM)
+            .flatMap(p -> p.channels().stream())
+            .filter(c -> c.code().white())
+            .findFirst()
+            .orElseThrow();
 
     private static WhitePrint after(double days, int shaken, int moved, double sheets) {
         return WhitePrint.of(WHITE, Settling.USUAL, days, shaken, moved, sheets, 0.7);
@@ -31,9 +36,12 @@ class WhitePrintTest {
 
     @Test
     void shakingTheBottleAloneDoesNotFreeTheLine() {
-        assertThat(after(4, 9, 0, 12).density().get(2)).isCloseTo(after(4, 0, 0, 12).density().get(2), within(1e-9));
-        assertThat(after(4, 9, 0, 60).density().getLast()).isGreaterThan(after(4, 0, 0, 60).density().getLast());
-        assertThat(after(4, 0, 9, 12).density().get(4)).isGreaterThan(after(4, 0, 0, 12).density().get(4));
+        assertThat(after(4, 9, 0, 12).density().get(2))
+                .isCloseTo(after(4, 0, 0, 12).density().get(2), within(1e-9));
+        assertThat(after(4, 9, 0, 60).density().getLast())
+                .isGreaterThan(after(4, 0, 0, 60).density().getLast());
+        assertThat(after(4, 0, 9, 12).density().get(4))
+                .isGreaterThan(after(4, 0, 0, 12).density().get(4));
     }
 
     @Test

@@ -23,8 +23,17 @@ class AgentTest {
     }
 
     @ParameterizedTest(name = "{0} on {1} with {2}: {3}")
-    @CsvSource({"ALCOHOL, DAMPER, SUBLIMATION, false", "HOT_WATER, HEAD, MAKERS_DYE, false", "HOT_WATER, PUMP_LINE, FILM, true", "ALCOHOL, CAP_AND_WIPER, SUBLIMATION, true",
-        "ALCOHOL, CAP_AND_WIPER, EDIBLE, false", "WATER, TANK_AND_LINE, FILM, false", "FAMILY_FLUID, HEAD, EDIBLE, true", "ALCOHOL, MOUNT, EDIBLE, true", "WATER, BOARD, FILM, false"})
+    @CsvSource({
+        "ALCOHOL, DAMPER, SUBLIMATION, false",
+        "HOT_WATER, HEAD, MAKERS_DYE, false",
+        "HOT_WATER, PUMP_LINE, FILM, true",
+        "ALCOHOL, CAP_AND_WIPER, SUBLIMATION, true",
+        "ALCOHOL, CAP_AND_WIPER, EDIBLE, false",
+        "WATER, TANK_AND_LINE, FILM, false",
+        "FAMILY_FLUID, HEAD, EDIBLE, true",
+        "ALCOHOL, MOUNT, EDIBLE, true",
+        "WATER, BOARD, FILM, false"
+    })
     void badPairsAreRefused(Agent agent, Part part, Family family, boolean may) {
         assertThat(agent.on(part, family).may()).isEqualTo(may);
     }

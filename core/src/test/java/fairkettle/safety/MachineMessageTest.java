@@ -8,7 +8,12 @@ import org.junit.jupiter.params.provider.CsvSource;
 class MachineMessageTest {
 
     @ParameterizedTest(name = "“{0}” finds {1}")
-    @CsvSource({"not recognised, NOT_RECOGNISED", "Shutdown, IMPROPER_SHUTDOWN", "pad full, BOX_FULL", "fill tanks, ASKS_TO_FILL"})
+    @CsvSource({
+        "not recognised, NOT_RECOGNISED",
+        "Shutdown, IMPROPER_SHUTDOWN",
+        "pad full, BOX_FULL",
+        "fill tanks, ASKS_TO_FILL"
+    })
     void searchFindsWhatTheMachineSays(String words, MachineMessage expected) {
         assertThat(MachineMessage.matching(words)).contains(expected);
     }

@@ -12,8 +12,8 @@ import java.util.List;
 import java.util.concurrent.TimeUnit;
 
 /**
- * A PostgreSQL of its own on a free loopback port, for generating code and for tests; gone when closed. PostgreSQL refuses
- * to run as root: there it runs as the user {@code postgres} that Debian's package made.
+ * A PostgreSQL of its own on a free loopback port, for generating code and for tests; gone when closed. PostgreSQL
+ * refuses to run as root: there it runs as the user {@code postgres} that Debian's package made.
  */
 public record ThrowawayPg(Path directory, Path bin, int port, boolean root) implements AutoCloseable {
 
@@ -23,14 +23,36 @@ public record ThrowawayPg(Path directory, Path bin, int port, boolean root) impl
         boolean root = "root".equals(System.getProperty("user.name"));
         var directory = Files.createTempDirectory("kettle-pg-");
         if (root) {
-            Files.setOwner(directory, directory.getFileSystem().getUserPrincipalLookupService().lookupPrincipalByName("postgres"));
+            Files.setOwner(
+                    directory,
+                    directory.getFileSystem().getUserPrincipalLookupService().lookupPrincipalByName("postgres"));
         }
         var pg = new ThrowawayPg(directory, newest(), freePort(), root);
         Runtime.getRuntime().addShutdownHook(new Thread(pg::close));
-        pg.run("initdb", "-D", directory + "/data", "-U", "kettle", "-A", "trust", "-E", "UTF8", "--locale=C.UTF-8", "--no-sync");
-        pg.run("pg_ctl", "-D", directory + "/data", "-w", "-l", directory + "/log", "-o", "-p " + pg.port
-                + " -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c fsync=off -c full_page_writes=off"
-                + " -c synchronous_commit=off", "start");
+        pg.run(
+                "initdb",
+                "-D",
+                directory + "/data",
+                "-U",
+                "kettle",
+                "-A",
+                "trust",
+                "-E",
+                "UTF8",
+                "--locale=C.UTF-8",
+                "--no-sync");
+        pg.run(
+                "pg_ctl",
+                "-D",
+                directory + "/data",
+                "-w",
+                "-l",
+                directory + "/log",
+                "-o",
+                "-p " + pg.port
+                        + " -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c fsync=off -c"
+                        + " full_page_writes=off -c synchronous_commit=off",
+                "start");
         return pg;
     }
 
@@ -50,9 +72,12 @@ public record ThrowawayPg(Path directory, Path bin, int port, boolean root) impl
 
     private static Path newest() throws IOException {
         try (var versions = Files.list(DEBIAN)) {
-            return versions.map(v -> v.resolve("bin")).filter(b -> Files.isExecutable(b.resolve("postgres")))
-                    .max(Comparator.comparingInt(b -> Integer.parseInt(b.getParent().getFileName().toString())))
-                    .orElseThrow(() -> new IOException("No PostgreSQL under %s. Maybe: apt-get install postgresql-15".formatted(DEBIAN)));
+            return versions.map(v -> v.resolve("bin"))
+                    .filter(b -> Files.isExecutable(b.resolve("postgres")))
+                    .max(Comparator.comparingInt(
+                            b -> Integer.parseInt(b.getParent().getFileName().toString())))
+                    .orElseThrow(() -> new IOException(
+                            "No PostgreSQL under %s. Maybe: apt-get install postgresql-15".formatted(DEBIAN)));
         }
     }
 
@@ -64,7 +89,11 @@ public record ThrowawayPg(Path directory, Path bin, int port, boolean root) impl
         command.add(bin.resolve(tool).toString());
         command.addAll(List.of(arguments));
         var log = Files.createTempFile("kettle-pg-", ".log"); // why: a pipe would stay open in the server and hang
-        var process = new ProcessBuilder(command).directory(new File("/")).redirectErrorStream(true).redirectOutput(log.toFile()).start();
+        var process = new ProcessBuilder(command)
+                .directory(new File("/"))
+                .redirectErrorStream(true)
+                .redirectOutput(log.toFile())
+                .start();
         try {
             if (!process.waitFor(60, TimeUnit.SECONDS) || process.exitValue() != 0) {
                 process.destroyForcibly();

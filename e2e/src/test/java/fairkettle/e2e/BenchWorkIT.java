@@ -38,11 +38,12 @@ class BenchWorkIT {
 
     private static void open(String title) {
         tablet.until(_ -> tablet.script("""
-                const fold = [...document.querySelectorAll('#works details')].find((d) => d.querySelector('summary').textContent.trim() === arguments[0])
-                if (!fold) return false
-                fold.open = true
-                fold.scrollIntoView({ block: 'center' })
-                return true""", title).equals(true));
+            const fold = [...document.querySelectorAll('#works details')].find((d) => d.querySelector('summary').textContent.trim() === arguments[0])
+            if (!fold) return false
+            fold.open = true
+            fold.scrollIntoView({ block: 'center' })
+            return true\
+            """, title).equals(true));
     }
 
     private static String card() {
@@ -53,10 +54,11 @@ class BenchWorkIT {
     private static void beginIn(String title) {
         open(title);
         tablet.until(_ -> tablet.script("""
-                const fold = [...document.querySelectorAll('#works details')].find((d) => d.open && d.querySelector('summary').textContent.trim() === arguments[0])
-                const button = [...(fold?.querySelectorAll('button') ?? [])].find((b) => b.textContent.trim() === 'Open its card' && !b.disabled)
-                button?.click()
-                return !!button""", title).equals(true));
+            const fold = [...document.querySelectorAll('#works details')].find((d) => d.open && d.querySelector('summary').textContent.trim() === arguments[0])
+            const button = [...(fold?.querySelectorAll('button') ?? [])].find((b) => b.textContent.trim() === 'Open its card' && !b.disabled)
+            button?.click()
+            return !!button\
+            """, title).equals(true));
     }
 
     @Test
@@ -85,9 +87,16 @@ class BenchWorkIT {
         tablet.click(".main");
         tablet.sees("Flush the white line");
         tablet.until(_ -> query("select count(*) from card where id = " + card + " and finished_at is not null") == 1);
-        assertThat(query("select count(*) from entry where topic = 'white-damper/W1' and card_id = " + card)).isEqualTo(1);
-        assertThat(query("select count(*) from entry where topic = 'white-damper/W2' and card_id = " + card)).as("the old one keeps its age").isZero();
-        assertThat(query("select coalesce(sum(microlitres), 0) from posting p join entry e on e.id = p.entry_id where e.card_id = " + card + " and place like 'path/%/W1/TUBE' and substance like 'fluid/%'")).as("no fluid stays in the line").isLessThan(500);
+        assertThat(query("select count(*) from entry where topic = 'white-damper/W1' and card_id = " + card))
+                .isEqualTo(1);
+        assertThat(query("select count(*) from entry where topic = 'white-damper/W2' and card_id = " + card))
+                .as("the old one keeps its age")
+                .isZero();
+        assertThat(query("select coalesce(sum(microlitres), 0) from posting p join entry e on e.id = p.entry_id where"
+                        + " e.card_id = "
+                        + card + " and place like 'path/%/W1/TUBE' and substance like 'fluid/%'"))
+                .as("no fluid stays in the line")
+                .isLessThan(500);
     }
 
     private static long query(String sql) {
@@ -131,7 +140,10 @@ class BenchWorkIT {
     void hoursAndWorkOfOnePersonAreKept() {
         tablet.open("/shop");
         tablet.press("Hours and work");
-        tablet.until(_ -> tablet.script("const box = [...document.querySelectorAll('.own label')].find((l) => l.textContent.includes('work at heads')); if (!box) return false; box.querySelector('input').click(); return true").equals(true));
+        tablet.until(_ -> tablet.script("const box = [...document.querySelectorAll('.own label')].find((l) =>"
+                        + " l.textContent.includes('work at heads')); if (!box) return false;"
+                        + " box.querySelector('input').click(); return true")
+                .equals(true));
         tablet.press("Keep for");
         tablet.sees("leaves work at heads to others");
         assertThat(tablet.accessibilityViolations()).isEmpty();
@@ -149,7 +161,9 @@ class BenchWorkIT {
         assertThat(tablet.accessibilityViolations()).isEmpty();
         tablet.open("/practice/questions/PATH");
         tablet.sees("waste line");
-        assertThat(tablet.all(".path .answer").stream().map(a -> a.getText()).toList()).startsWith("bottle or tank").endsWith("waste line");
+        assertThat(tablet.all(".path .answer").stream().map(a -> a.getText()).toList())
+                .startsWith("bottle or tank")
+                .endsWith("waste line");
     }
 
     @Test
@@ -160,11 +174,14 @@ class BenchWorkIT {
                 tablet.evening(evening);
                 tablet.open(path);
                 tablet.settles();
-                assertThat(tablet.accessibilityViolations()).as("%s, evening %s", path, evening).isEmpty();
+                assertThat(tablet.accessibilityViolations())
+                        .as("%s, evening %s", path, evening)
+                        .isEmpty();
             }
         }
         tablet.size(390, 844);
-        for (var path : List.of(machine, machine + "/label", "/shelf", "/sums", "/shop", "/log", "/practice/questions/PORTS")) {
+        for (var path :
+                List.of(machine, machine + "/label", "/shelf", "/sums", "/shop", "/log", "/practice/questions/PORTS")) {
             tablet.open(path);
             tablet.settles();
             assertThat(tablet.overflow()).as("%s on a phone", path).isLessThanOrEqualTo(0);

@@ -32,16 +32,33 @@ final class Browser implements AutoCloseable {
         this.kettle = kettle;
         var options = new ChromeOptions();
         options.setBinary("/usr/bin/chromium");
-        options.addArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-                "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--hide-scrollbars", "--force-prefers-reduced-motion",
-                "--user-data-dir=" + Files.createTempDirectory("kettle-chrome-"), "--force-device-scale-factor=1");
-        chrome = new ChromeDriver(new ChromeDriverService.Builder().usingDriverExecutable(new File("/usr/bin/chromedriver")).build(), options);
+        options.addArguments(
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-quic",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--disable-dev-shm-usage",
+                "--hide-scrollbars",
+                "--force-prefers-reduced-motion",
+                "--user-data-dir=" + Files.createTempDirectory("kettle-chrome-"),
+                "--force-device-scale-factor=1");
+        chrome = new ChromeDriver(
+                new ChromeDriverService.Builder()
+                        .usingDriverExecutable(new File("/usr/bin/chromedriver"))
+                        .build(),
+                options);
         size(1280, 800);
         chrome.manage().timeouts().scriptTimeout(Duration.ofSeconds(120));
     }
 
     void size(int width, int height) {
-        chrome.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
+        chrome.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
     }
 
     void open(String path) {
@@ -65,17 +82,21 @@ final class Browser implements AutoCloseable {
     @SuppressWarnings("unchecked")
     Map<String, Object> post(String path, String body) {
         var answer = chrome.executeAsyncScript("""
-                const done = arguments[2], token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? ''
-                const key = [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
-                fetch(arguments[0], { method: 'POST', body: arguments[1], headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(token), 'Idempotency-Key': key,
-                  'Kettle-Person': '1' } }).then((r) => r.json()).then((j) => done(Array.isArray(j) ? { list: j } : j)).catch((e) => done({ failed: String(e) }))""", path, body);
+            const done = arguments[2], token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? ''
+            const key = [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
+            fetch(arguments[0], { method: 'POST', body: arguments[1], headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(token), 'Idempotency-Key': key,
+              'Kettle-Person': '1' } }).then((r) => r.json()).then((j) => done(Array.isArray(j) ? { list: j } : j)).catch((e) => done({ failed: String(e) }))\
+            """, path, body);
         return (Map<String, Object>) answer;
     }
 
     /** What the server says, asked from within the page. */
     @SuppressWarnings("unchecked")
     Map<String, Object> fetch(String path) {
-        return (Map<String, Object>) chrome.executeAsyncScript("const done = arguments[1]; fetch(arguments[0]).then((r) => r.json()).then(done).catch((e) => done({ failed: String(e) }))", path);
+        return (Map<String, Object>) chrome.executeAsyncScript(
+                "const done = arguments[1]; fetch(arguments[0]).then((r) => r.json()).then(done).catch((e) => done({"
+                        + " failed: String(e) }))",
+                path);
     }
 
     /** Taps into every cell that a card's step has, as planned, one after the other. */
@@ -87,41 +108,45 @@ final class Browser implements AutoCloseable {
     }
 
     private static final String FILL = """
-            const [card, id, codes, done] = arguments, token = decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')
-            const key = () => [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
-            const send = async (path, method, body) => {
-              const r = await fetch(path, { method, body: JSON.stringify(body), headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token, 'Idempotency-Key': key(), 'Kettle-Person': '1' } })
-              if (!r.ok) throw new Error(path + ' ' + JSON.stringify(body) + ': ' + (await r.text()))
-            }
-            const run = async () => {
-              const all = await (await fetch('/api/cards/' + card)).json()
-              const step = all.steps.find((s) => s.id === id), ask = step.ask
-              const cells = {}, enter = (cell, value) => { if (!step.entries[cell]) cells[cell] = String(value) }
-              const bottle = (c) => all.bottles.find((b) => b.channel === c && b.label.startsWith(codes))?.id
-              if (ask.kind === 'Ticks') for (let i = 0; i < ask.items.length; i++) await enter('item/' + i, 'yes')
-              if (ask.kind === 'Each') for (let i = 0; i < ask.items.length; i++) await enter('each/' + i, String(ask.items) === String(ask.answers) ? ask.items[i] : ask.answers[0])
-              if (ask.kind === 'Tally') for (let i = 0; i < ask.items.length; i++) await enter('part/' + i, '2')
-              if (ask.kind === 'InOrder') for (const c of ask.channels) await enter(c, 'yes')
-              if (ask.kind === 'Picks') for (let i = 0; i < ask.items.length; i++) await enter('pick/' + i, '5')
-              if (ask.kind === 'Acknowledge') await enter('agreed', 'yes')
-              if (ask.kind === 'Count') await enter('count', ask.expected)
-              if (ask.kind === 'Words') await enter('words', 'as found')
-              if (ask.kind === 'Choice') await enter('choice', ask.items[0])
-              if (ask.kind === 'Lots') for (const c of ask.channels) await enter(c, bottle(c))
-              if (ask.kind === 'Comb') for (const c of ask.channels) await enter(c, 'none')
-              if (ask.kind === 'KeyStored') await send('/api/machines/' + all.machine + '/activation-code', 'PUT', { code: 'QM-1-2-3', origin: 'a made-up seller' })
-              if (ask.kind === 'Grid') for (let i = 0; i < ask.columns.length; i++) for (let r = 0; r < ask.channels.length; r++) {
-                const column = ask.columns[i], c = ask.channels[r]
-                if (column.kind === 'VOLUME') { if (column.expected[r] > 0) await enter(c + '/' + i, column.expected[r]) }
-                else await enter(c + '/' + i, column.kind === 'CODE' ? bottle(c) : 'yes')
-              }
-              if (Object.keys(cells).length) await send('/api/cards/' + card + '/enter-all', 'POST', { step: id, cells })
-            }
-            run().then(() => done(null)).catch((e) => done(String(e)))""";
+        const [card, id, codes, done] = arguments, token = decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')
+        const key = () => [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
+        const send = async (path, method, body) => {
+          const r = await fetch(path, { method, body: JSON.stringify(body), headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token, 'Idempotency-Key': key(), 'Kettle-Person': '1' } })
+          if (!r.ok) throw new Error(path + ' ' + JSON.stringify(body) + ': ' + (await r.text()))
+        }
+        const run = async () => {
+          const all = await (await fetch('/api/cards/' + card)).json()
+          const step = all.steps.find((s) => s.id === id), ask = step.ask
+          const cells = {}, enter = (cell, value) => { if (!step.entries[cell]) cells[cell] = String(value) }
+          const bottle = (c) => all.bottles.find((b) => b.channel === c && b.label.startsWith(codes))?.id
+          if (ask.kind === 'Ticks') for (let i = 0; i < ask.items.length; i++) await enter('item/' + i, 'yes')
+          if (ask.kind === 'Each') for (let i = 0; i < ask.items.length; i++) await enter('each/' + i, String(ask.items) === String(ask.answers) ? ask.items[i] : ask.answers[0])
+          if (ask.kind === 'Tally') for (let i = 0; i < ask.items.length; i++) await enter('part/' + i, '2')
+          if (ask.kind === 'InOrder') for (const c of ask.channels) await enter(c, 'yes')
+          if (ask.kind === 'Picks') for (let i = 0; i < ask.items.length; i++) await enter('pick/' + i, '5')
+          if (ask.kind === 'Acknowledge') await enter('agreed', 'yes')
+          if (ask.kind === 'Count') await enter('count', ask.expected)
+          if (ask.kind === 'Words') await enter('words', 'as found')
+          if (ask.kind === 'Choice') await enter('choice', ask.items[0])
+          if (ask.kind === 'Lots') for (const c of ask.channels) await enter(c, bottle(c))
+          if (ask.kind === 'Comb') for (const c of ask.channels) await enter(c, 'none')
+          if (ask.kind === 'KeyStored') await send('/api/machines/' + all.machine + '/activation-code', 'PUT', { code: 'QM-1-2-3', origin: 'a made-up seller' })
+          if (ask.kind === 'Grid') for (let i = 0; i < ask.columns.length; i++) for (let r = 0; r < ask.channels.length; r++) {
+            const column = ask.columns[i], c = ask.channels[r]
+            if (column.kind === 'VOLUME') { if (column.expected[r] > 0) await enter(c + '/' + i, column.expected[r]) }
+            else await enter(c + '/' + i, column.kind === 'CODE' ? bottle(c) : 'yes')
+          }
+          if (Object.keys(cells).length) await send('/api/cards/' + card + '/enter-all', 'POST', { step: id, cells })
+        }
+        run().then(() => done(null)).catch((e) => done(String(e)))\
+        """;
 
     <T> T until(ExpectedCondition<T> condition) {
-        return new WebDriverWait(chrome, PATIENCE, Duration.ofMillis(40)).ignoring(StaleElementReferenceException.class)
-                .withMessage(() -> "at " + chrome.getCurrentUrl() + " with:\n" + chrome.findElement(By.tagName("body")).getText()).until(condition);
+        return new WebDriverWait(chrome, PATIENCE, Duration.ofMillis(40))
+                .ignoring(StaleElementReferenceException.class)
+                .withMessage(() -> "at " + chrome.getCurrentUrl() + " with:\n"
+                        + chrome.findElement(By.tagName("body")).getText())
+                .until(condition);
     }
 
     void sees(String text) {
@@ -130,7 +155,8 @@ final class Browser implements AutoCloseable {
 
     /** The view has a heading, and nothing on it is still being fetched. */
     void settles() {
-        until(d -> d.findElements(By.cssSelector("main .loading")).isEmpty() && !d.findElements(By.cssSelector("main h1, main h2")).isEmpty());
+        until(d -> d.findElements(By.cssSelector("main .loading")).isEmpty()
+                && !d.findElements(By.cssSelector("main h1, main h2")).isEmpty());
     }
 
     boolean showsNow(String text) {
@@ -138,7 +164,10 @@ final class Browser implements AutoCloseable {
     }
 
     WebElement find(String css) {
-        return until(d -> d.findElements(By.cssSelector(css)).stream().filter(WebElement::isDisplayed).findFirst().orElse(null));
+        return until(d -> d.findElements(By.cssSelector(css)).stream()
+                .filter(WebElement::isDisplayed)
+                .findFirst()
+                .orElse(null));
     }
 
     List<WebElement> all(String css) {
@@ -146,17 +175,25 @@ final class Browser implements AutoCloseable {
     }
 
     void click(String css) {
-        clickThat(d -> d.findElements(By.cssSelector(css)).stream().filter(WebElement::isDisplayed).findFirst().orElse(null));
+        clickThat(d -> d.findElements(By.cssSelector(css)).stream()
+                .filter(WebElement::isDisplayed)
+                .findFirst()
+                .orElse(null));
     }
 
     /** A button or link by its words: those words alone before longer ones, and in the open dialog if there is one. */
     void press(String words) {
         clickThat(d -> {
-            var dialog = d.findElements(By.cssSelector(".modal.show")).isEmpty() ? "" : "//*[contains(@class, 'modal') and contains(@class, 'show')]";
+            var dialog = d.findElements(By.cssSelector(".modal.show")).isEmpty()
+                    ? ""
+                    : "//*[contains(@class, 'modal') and contains(@class, 'show')]";
             var exact = dialog + "//*[self::button or self::a][normalize-space(.) = \"" + words + "\"]";
             var longer = dialog + "//*[self::button or self::a][contains(normalize-space(.), \"" + words + "\")]";
-            return java.util.stream.Stream.of(exact, longer).flatMap(x -> d.findElements(By.xpath(x)).stream())
-                    .filter(e -> e.isDisplayed() && e.isEnabled()).findFirst().orElse(null);
+            return java.util.stream.Stream.of(exact, longer)
+                    .flatMap(x -> d.findElements(By.xpath(x)).stream())
+                    .filter(e -> e.isDisplayed() && e.isEnabled())
+                    .findFirst()
+                    .orElse(null);
         });
     }
 
@@ -202,10 +239,11 @@ final class Browser implements AutoCloseable {
     List<String> accessibilityViolations() {
         script(AXE);
         return (List<String>) chrome.executeAsyncScript("""
-                const done = arguments[0]
-                axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'], resultTypes: ['violations'] })
-                  .then((r) => done(r.violations.map((v) => `${v.id}: ${v.help} ` + v.nodes.slice(0, 3).map((n) => `${n.html} ${n.failureSummary}`).join(' '))))
-                  .catch((e) => done([String(e)]))""");
+            const done = arguments[0]
+            axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'], resultTypes: ['violations'] })
+              .then((r) => done(r.violations.map((v) => `${v.id}: ${v.help} ` + v.nodes.slice(0, 3).map((n) => `${n.html} ${n.failureSummary}`).join(' '))))
+              .catch((e) => done([String(e)]))\
+            """);
     }
 
     // why not through its builder: that opens a window of its own for every look, which now and then never comes
@@ -213,7 +251,8 @@ final class Browser implements AutoCloseable {
 
     private static String resource(String name) {
         try (var in = AxeBuilder.class.getResourceAsStream(name)) {
-            return new String(java.util.Objects.requireNonNull(in, name).readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
+            return new String(
+                    java.util.Objects.requireNonNull(in, name).readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
@@ -225,7 +264,10 @@ final class Browser implements AutoCloseable {
     }
 
     List<String> consoleErrors() {
-        return chrome.manage().logs().get("browser").getAll().stream().filter(l -> l.getLevel().intValue() >= 1000).map(l -> l.getMessage()).toList();
+        return chrome.manage().logs().get("browser").getAll().stream()
+                .filter(l -> l.getLevel().intValue() >= 1000)
+                .map(l -> l.getMessage())
+                .toList();
     }
 
     void picture(Path file) throws IOException {

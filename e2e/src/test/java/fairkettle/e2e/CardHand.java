@@ -32,7 +32,8 @@ final class CardHand {
             }
             waitOut(step);
             browser.click(".main");
-            browser.until(d -> !step.equals(d.findElement(By.cssSelector("[data-step]")).getDomAttribute("data-step")));
+            browser.until(d ->
+                    !step.equals(d.findElement(By.cssSelector("[data-step]")).getDomAttribute("data-step")));
         }
     }
 
@@ -47,7 +48,8 @@ final class CardHand {
         fill();
         waitOut(step);
         browser.click(".main");
-        browser.until(d -> !step.equals(d.findElement(By.cssSelector("[data-step]")).getDomAttribute("data-step")));
+        browser.until(
+                d -> !step.equals(d.findElement(By.cssSelector("[data-step]")).getDomAttribute("data-step")));
     }
 
     private void waitOut(String step) throws SQLException {
@@ -69,28 +71,37 @@ final class CardHand {
             browser.press("Into the vault");
             browser.sees("•");
         }
-        if (!browser.all(".ask .choice .tick").isEmpty() && browser.all(".ask .choice .tick.done").isEmpty()) {
+        if (!browser.all(".ask .choice .tick").isEmpty()
+                && browser.all(".ask .choice .tick.done").isEmpty()) {
             browser.click(".ask .choice .tick");
-            browser.until(d -> !d.findElements(By.cssSelector(".ask .choice .tick.done")).isEmpty());
+            browser.until(d ->
+                    !d.findElements(By.cssSelector(".ask .choice .tick.done")).isEmpty());
         }
         for (var pattern = 1; pattern <= browser.all(".pattern").size(); pattern++) {
             var row = ".pattern:nth-of-type(%d) ".formatted(pattern);
             browser.click(row + ".square:nth-child(5)");
-            browser.until(d -> !d.findElements(By.cssSelector(row + ".square.done")).isEmpty());
+            browser.until(
+                    d -> !d.findElements(By.cssSelector(row + ".square.done")).isEmpty());
         }
         for (int of = 1; of <= browser.all(".each .of").size(); of++) {
             var row = ".each .of:nth-of-type(%d) ".formatted(of);
             if (browser.all(row + ".tick.done").isEmpty()) {
                 var own = browser.find(row + ".code").getText();
-                var answers = browser.all(row + ".tick").stream().map(t -> t.getText()).toList();
-                browser.click(row + ".tick:nth-child(%d)".formatted(Math.max(0, answers.indexOf(own)) + 1)); // a label that is read is its own
-                browser.until(d -> !d.findElements(By.cssSelector(row + ".tick.done")).isEmpty());
+                var answers = browser.all(row + ".tick").stream()
+                        .map(t -> t.getText())
+                        .toList();
+                browser.click(row
+                        + ".tick:nth-child(%d)"
+                                .formatted(Math.max(0, answers.indexOf(own)) + 1)); // a label that is read is its own
+                browser.until(
+                        d -> !d.findElements(By.cssSelector(row + ".tick.done")).isEmpty());
             }
         }
         for (int part = 0; part < browser.all(".tally .count").size(); part++) {
             var cell = "#part-" + part;
             browser.click(".tally .count:nth-of-type(%d) [aria-label$='one more']".formatted(part + 1));
-            browser.until(d -> !d.findElement(By.cssSelector(cell)).getDomProperty("value").isEmpty());
+            browser.until(d ->
+                    !d.findElement(By.cssSelector(cell)).getDomProperty("value").isEmpty());
         }
         var tick = ".ask .ticks:not(.choice) .tick:not(.done):not([disabled]), .ask > .tick:not(.done)";
         while (!browser.all(tick).isEmpty()) {
@@ -104,7 +115,8 @@ final class CardHand {
             browser.until(d -> d.findElements(By.cssSelector(".modal")).stream().noneMatch(m -> m.isDisplayed()));
             browser.click(cell + ".now");
             browser.until(d -> d.findElements(By.cssSelector(cell)).size() < before
-                    || d.findElements(By.cssSelector(".as-planned, .bottles button")).stream().anyMatch(e -> e.isDisplayed()));
+                    || d.findElements(By.cssSelector(".as-planned, .bottles button")).stream()
+                            .anyMatch(e -> e.isDisplayed()));
             if (browser.all(".bottles button").stream().anyMatch(e -> e.isDisplayed())) {
                 browser.type(".modal.show input", codes);
                 browser.click(".bottles button");
@@ -121,23 +133,29 @@ final class CardHand {
             }
         }
         if (!browser.all(".lot select").isEmpty()) {
-            browser.until(d -> d.findElements(By.cssSelector(".lot select")).stream().allMatch(s -> !s.getDomProperty("value").isEmpty()
-                    && s.getDomAttribute("class").contains("is-valid")));
+            browser.until(d -> d.findElements(By.cssSelector(".lot select")).stream()
+                    .allMatch(s -> !s.getDomProperty("value").isEmpty()
+                            && s.getDomAttribute("class").contains("is-valid")));
         }
         if (!browser.all(".combs").isEmpty()) {
             browser.press("All whole");
-            browser.until(d -> d.findElements(By.cssSelector(".comb-entry")).stream().allMatch(c -> c.getText().contains("whole\nwhole")));
+            browser.until(d -> d.findElements(By.cssSelector(".comb-entry")).stream()
+                    .allMatch(c -> c.getText().contains("whole\nwhole")));
         }
         if (!browser.all("#count").isEmpty()) {
             var expected = browser.find("label[for=count]").getText().replaceAll("\\D", "");
             while (!expected.equals(browser.find("#count").getDomProperty("value"))) {
                 var before = browser.find("#count").getDomProperty("value");
                 browser.click("[aria-label$='one more']");
-                browser.until(d -> !d.findElement(By.cssSelector("#count")).getDomProperty("value").equals(before));
+                browser.until(d -> !d.findElement(By.cssSelector("#count"))
+                        .getDomProperty("value")
+                        .equals(before));
             }
         }
         if (browser.showsNow("No photo on this step yet.")) {
-            browser.all(".ask input[type=file]").getFirst().sendKeys(photo.toAbsolutePath().toString());
+            browser.all(".ask input[type=file]")
+                    .getFirst()
+                    .sendKeys(photo.toAbsolutePath().toString());
             browser.until(d -> !d.findElements(By.cssSelector(".photos img")).isEmpty());
         }
     }

@@ -52,7 +52,8 @@ class ChecksIT {
         desk.open("/checks/" + BRAMBLE);
         desk.sees("3 gaps stand, none of them has moved.");
         desk.press("reading frame");
-        desk.until(d -> d.findElement(By.cssSelector("#sheets .lines")).getText().contains("printed"));
+        desk.until(
+                d -> d.findElement(By.cssSelector("#sheets .lines")).getText().contains("printed"));
         send(fetch(bench(BRAMBLE, "/tray/bramble/check.jpg"), "bramble.jpg"));
         desk.sees("read and filed with Bramble");
         desk.sees("Sure of 720 of 720 strokes");
@@ -61,9 +62,12 @@ class ChecksIT {
 
         desk.until(d -> (Boolean) desk.script("return document.querySelector('.picture img').complete"));
         // a tap on a gap says: it is there after all
-        desk.script("const r = document.querySelector('.ring.missing').getBoundingClientRect();"
-                + "document.querySelector('.picture').dispatchEvent(new MouseEvent('click', {bubbles: true, clientX: r.x + r.width / 2, clientY: r.y + r.height / 2}))");
-        desk.until(d -> d.findElement(By.cssSelector(".compared:nth-of-type(3)")).getText().contains("2 of 180 missing"));
+        desk.script("const r ="
+            + " document.querySelector('.ring.missing').getBoundingClientRect();document.querySelector('.picture').dispatchEvent(new"
+            + " MouseEvent('click', {bubbles: true, clientX: r.x + r.width / 2, clientY: r.y + r.height / 2}))");
+        desk.until(d -> d.findElement(By.cssSelector(".compared:nth-of-type(3)"))
+                .getText()
+                .contains("2 of 180 missing"));
         assertThat(desk.find(".compared:nth-of-type(3)").getText()).contains("healed 1");
         assertThat(desk.accessibilityViolations()).isEmpty();
         assertThat(desk.consoleErrors()).isEmpty();
@@ -87,7 +91,8 @@ class ChecksIT {
         desk.press("Print");
         desk.sees("Out of paper: put some in, it goes on by itself.");
         say(SORREL, "/fault/sorrel", "PAPER_IN");
-        desk.until(d -> d.findElement(By.cssSelector("#sheets .lines")).getText().contains("printed"));
+        desk.until(
+                d -> d.findElement(By.cssSelector("#sheets .lines")).getText().contains("printed"));
         assertThat(get(bench(SORREL, "/tray/sorrel"))).contains("\"pages\":1");
         say(SORREL, "/fault/sorrel", "OFFLINE");
         desk.click("#sheets summary");
@@ -113,8 +118,11 @@ class ChecksIT {
         desk.open("/checks/" + SORREL);
         desk.sees("Take a picture");
         assertThat(desk.find(".by-camera").getSize().getHeight()).isGreaterThanOrEqualTo(44);
-        assertThat((Boolean) desk.script("return document.documentElement.scrollWidth <= innerWidth")).as("nothing runs off the side").isTrue();
-        var picture = fetch(bench(SORREL, "/tray/sorrel/check.jpg?with=scanner"), "sorrel.jpg"); // no frame was printed for it
+        assertThat((Boolean) desk.script("return document.documentElement.scrollWidth <= innerWidth"))
+                .as("nothing runs off the side")
+                .isTrue();
+        var picture = fetch(
+                bench(SORREL, "/tray/sorrel/check.jpg?with=scanner"), "sorrel.jpg"); // no frame was printed for it
         desk.script("document.querySelector('input[aria-label=Camera]').classList.remove('visually-hidden')");
         desk.find("input[aria-label=Camera]").sendKeys(picture.toAbsolutePath().toString());
         desk.sees("Not read.");
@@ -127,18 +135,23 @@ class ChecksIT {
         desk.open("/checks/6");
         desk.settles();
         desk.press("reading frame");
-        desk.until(d -> d.findElement(By.cssSelector("#sheets .lines")).getText().contains("printed"));
+        desk.until(
+                d -> d.findElement(By.cssSelector("#sheets .lines")).getText().contains("printed"));
         var picture = fetch(bench(6, "/tray/thistle/check.jpg"), "thistle.jpg");
-        var card = String.valueOf(desk.post("/api/cards", "{\"machine\": 6, \"family\": \"SUBLIMATION\", \"make\": \"own\"}").get("id"));
+        var card = String.valueOf(
+                desk.post("/api/cards", "{\"machine\": 6, \"family\": \"SUBLIMATION\", \"make\": \"own\"}")
+                        .get("id"));
         desk.open("/cards/" + card);
         new CardHand(kettle, desk, picture, "SUB-4471").quicklyUntil(card, (String) desk.script("""
-                const request = new XMLHttpRequest()
-                request.open('GET', '/api/cards/' + arguments[0], false)
-                request.send()
-                return JSON.parse(request.responseText).steps.find((s) => s.ask.kind === 'Comb').id""", card));
+            const request = new XMLHttpRequest()
+            request.open('GET', '/api/cards/' + arguments[0], false)
+            request.send()
+            return JSON.parse(request.responseText).steps.find((s) => s.ask.kind === 'Comb').id\
+            """, card));
         assertThat(desk.find(".comb-entry .verdict").getText()).isEqualTo("not looked at");
         send(picture);
-        desk.until(d -> d.findElements(By.cssSelector(".comb-entry .verdict")).stream().noneMatch(e -> e.getText().equals("not looked at")));
+        desk.until(d -> d.findElements(By.cssSelector(".comb-entry .verdict")).stream()
+                .noneMatch(e -> e.getText().equals("not looked at")));
         assertThat(desk.showsNow("read and filed with Thistle")).isTrue();
     }
 
@@ -146,7 +159,8 @@ class ChecksIT {
 
     private static void send(Path picture) {
         desk.script("document.querySelector('input[aria-label=Pictures]').classList.remove('visually-hidden')");
-        desk.find("input[aria-label=Pictures]").sendKeys(picture.toAbsolutePath().toString());
+        desk.find("input[aria-label=Pictures]")
+                .sendKeys(picture.toAbsolutePath().toString());
     }
 
     private static URI bench(int machine, String path) throws Exception {
@@ -157,19 +171,27 @@ class ChecksIT {
 
     private static Path fetch(URI from, String name) throws Exception {
         try (var http = HttpClient.newHttpClient()) {
-            return http.send(HttpRequest.newBuilder(from).build(), HttpResponse.BodyHandlers.ofFile(folder.resolve(name))).body();
+            return http.send(
+                            HttpRequest.newBuilder(from).build(),
+                            HttpResponse.BodyHandlers.ofFile(folder.resolve(name)))
+                    .body();
         }
     }
 
     private static String get(URI from) throws Exception {
         try (var http = HttpClient.newHttpClient()) {
-            return http.send(HttpRequest.newBuilder(from).build(), HttpResponse.BodyHandlers.ofString()).body();
+            return http.send(HttpRequest.newBuilder(from).build(), HttpResponse.BodyHandlers.ofString())
+                    .body();
         }
     }
 
     private static void say(int machine, String path, String word) throws Exception {
         try (var http = HttpClient.newHttpClient()) {
-            var answer = http.send(HttpRequest.newBuilder(bench(machine, path)).POST(HttpRequest.BodyPublishers.ofString(word)).build(), HttpResponse.BodyHandlers.ofString());
+            var answer = http.send(
+                    HttpRequest.newBuilder(bench(machine, path))
+                            .POST(HttpRequest.BodyPublishers.ofString(word))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
             assertThat(answer.statusCode()).isEqualTo(204);
         }
     }

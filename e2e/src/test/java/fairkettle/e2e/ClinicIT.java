@@ -44,7 +44,8 @@ class ClinicIT {
         var missing = new StringBuilder();
         for (var channel : (List<?>) plate.get("channels")) {
             var code = (String) ((Map<?, ?>) channel).get("code");
-            missing.append(missing.isEmpty() ? "" : ", ").append("\"%s\": %s".formatted(code, gaps.getOrDefault(code, List.of())));
+            missing.append(missing.isEmpty() ? "" : ", ")
+                    .append("\"%s\": %s".formatted(code, gaps.getOrDefault(code, List.of())));
         }
         tablet.post("/api/machines/" + machine(name) + "/checks", "{\"missing\": {" + missing + "}}");
     }
@@ -66,7 +67,10 @@ class ClinicIT {
     }
 
     private static void done(long id, String treatment, String... channels) {
-        tablet.post("/api/cases/" + id + "/evidence", "{\"kind\": \"DONE\", \"treatment\": \"%s\", \"channels\": [\"%s\"]}".formatted(treatment, String.join("\", \"", channels)));
+        tablet.post(
+                "/api/cases/" + id + "/evidence",
+                "{\"kind\": \"DONE\", \"treatment\": \"%s\", \"channels\": [\"%s\"]}"
+                        .formatted(treatment, String.join("\", \"", channels)));
     }
 
     private static List<Integer> teeth(int from, int to) {
@@ -79,9 +83,16 @@ class ClinicIT {
         tablet.sees("Teasel");
         tablet.click(".cases .case");
         tablet.sees("What it believes");
-        assertThat(tablet.find(".findings li").getText()).containsAnyOf("settled", "starved").contains("W1");
-        assertThat(tablet.find(".advice .title").getText()).containsAnyOf("Flush the line", "New damper", "Draw at the waste line").contains("W1");
-        assertThat(kettle.query("select count(*) from entry where kind = 'cleaning' and machine_id = %d and at > '2026-12-23T09:00:00Z'".formatted(machine("Teasel")))).isZero();
+        assertThat(tablet.find(".findings li").getText())
+                .containsAnyOf("settled", "starved")
+                .contains("W1");
+        assertThat(tablet.find(".advice .title").getText())
+                .containsAnyOf("Flush the line", "New damper", "Draw at the waste line")
+                .contains("W1");
+        assertThat(kettle.query(
+                        "select count(*) from entry where kind = 'cleaning' and machine_id = %d and at > '2026-12-23T09:00:00Z'"
+                                .formatted(machine("Teasel"))))
+                .isZero();
         assertThat(tablet.accessibilityViolations()).isEmpty();
         tablet.size(390, 844);
         assertThat(tablet.overflow()).isLessThanOrEqualTo(0);
@@ -93,13 +104,15 @@ class ClinicIT {
 
     @Test
     void aClosedVentCostsNothingAndEndsTheCase() throws SQLException {
-        kettle.casesWereBefore(Duration.ofDays(7)); // it was cured last week, and what was looked at then says nothing today
+        kettle.casesWereBefore(
+                Duration.ofDays(7)); // it was cured last week, and what was looked at then says nothing today
         check("Thistle", Map.of("C", teeth(10, 40)));
         long id = open("Thistle", "Fades down the page");
         tablet.sees("Look at the simple things");
         tablet.sees("Known already:");
         tablet.find(".advice .code[aria-pressed]");
-        tablet.script("[...document.querySelectorAll('.advice .code')].find((b) => b.textContent.trim() === 'C').click()");
+        tablet.script(
+                "[...document.querySelectorAll('.advice .code')].find((b) => b.textContent.trim() === 'C').click()");
         tablet.press("Found, and put right");
         tablet.sees("Print a check");
         check("Thistle", Map.of());
@@ -115,7 +128,8 @@ class ClinicIT {
         tablet.sees("close the case");
         tablet.press("The first print is good: cured");
         tablet.sees("cured");
-        assertThat(kettle.query("select count(*) from clinic_case where id = %d and ending = 'CURED'".formatted(id))).isEqualTo(1);
+        assertThat(kettle.query("select count(*) from clinic_case where id = %d and ending = 'CURED'".formatted(id)))
+                .isEqualTo(1);
     }
 
     @Test
@@ -153,7 +167,8 @@ class ClinicIT {
         tablet.sees("Lay down a full page");
         tablet.press("All even");
         tablet.until(_ -> List.of("CLOSE", "LOOK", "TREAT").contains(advice(id).get("kind")));
-        assertThat(kettle.query("select count(*) from case_evidence where case_id = " + id)).isGreaterThan(9);
+        assertThat(kettle.query("select count(*) from case_evidence where case_id = " + id))
+                .isGreaterThan(9);
     }
 
     @Test
@@ -186,11 +201,21 @@ class ClinicIT {
             var now = advice(id);
             switch ((String) now.get("kind")) {
                 case "TREAT" -> {
-                    var codes = ((List<?>) now.get("channels")).stream().map(String.class::cast).toArray(String[]::new);
-                    done(id, (String) now.get("treatment"), codes.length == 0 ? new String[] {"K", "C", "M", "Y"} : codes);
+                    var codes = ((List<?>) now.get("channels"))
+                            .stream().map(String.class::cast).toArray(String[]::new);
+                    done(
+                            id,
+                            (String) now.get("treatment"),
+                            codes.length == 0 ? new String[] {"K", "C", "M", "Y"} : codes);
                 }
-                case "ASK" -> tablet.post("/api/cases/" + id + "/evidence", "{\"kind\": \"%s\", \"channels\": %s, \"yes\": %s}".formatted(now.get("question"),
-                        "WASTE_ROSE".equals(now.get("question")) ? "[]" : "[\"M\"]", "WASTE_ROSE".equals(now.get("question"))));
+                case "ASK" ->
+                    tablet.post(
+                            "/api/cases/" + id + "/evidence",
+                            "{\"kind\": \"%s\", \"channels\": %s, \"yes\": %s}"
+                                    .formatted(
+                                            now.get("question"),
+                                            "WASTE_ROSE".equals(now.get("question")) ? "[]" : "[\"M\"]",
+                                            "WASTE_ROSE".equals(now.get("question"))));
                 default -> check("Clover", gaps);
             }
         }
@@ -237,5 +262,4 @@ class ClinicIT {
         tablet.press("That is the order");
         tablet.until(_ -> tablet.showsNow("Not quite") || tablet.showsNow("nothing comes to harm"));
     }
-
 }

@@ -16,10 +16,14 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** One card of each route in the real interface, to its end (drain and swap has a story of its own); and the places where the work stops or is refused. */
+/**
+ * One card of each route in the real interface, to its end (drain and swap has a story of its own); and the places
+ * where the work stops or is refused.
+ */
 class EveryRouteIT {
 
-    private static final Map<String, String> FAMILIES = Map.of("SUBLIMATION", "sublimation", "FILM", "film", "EDIBLE", "edible", "MAKERS_DYE", "maker's dye");
+    private static final Map<String, String> FAMILIES =
+            Map.of("SUBLIMATION", "sublimation", "FILM", "film", "EDIBLE", "edible", "MAKERS_DYE", "maker's dye");
 
     private static RunningKettle kettle;
     private static Browser tablet;
@@ -39,8 +43,9 @@ class EveryRouteIT {
         for (var family : FAMILIES.keySet()) {
             for (var channel : List.of("K", "C", "M", "Y", "LC", "LM", "W1", "W2")) {
                 tablet.post("/api/shelf/lots", """
-                        {"family": "%s", "channel": "%s", "make": "own", "code": "T-%s-%s", "volume": 2000, "price": 9000, "foodGrade": %s}""".formatted(family, channel,
-                        family.substring(0, 3), channel, family.equals("EDIBLE")));
+                    {"family": "%s", "channel": "%s", "make": "own", "code": "T-%s-%s", "volume": 2000, "price": 9000, "foodGrade": %s}\
+                    """.formatted(
+                                family, channel, family.substring(0, 3), channel, family.equals("EDIBLE")));
             }
         }
     }
@@ -53,16 +58,18 @@ class EveryRouteIT {
 
     @ParameterizedTest(name = "{0}")
     @CsvSource(textBlock = """
-            # route,         profile,             feed,       holds,        asked,                                    family,      becomes
-            FIRST_FILL,      small-tank,          AS_BUILT,   NEVER_INKED,  to=SUBLIMATION,                           SUBLIMATION, sublimation · small tank
-            REFILLABLES,     small-cartridge,     AS_BUILT,   NEVER_INKED,  to=SUBLIMATION&chips=IGNORED,             SUBLIMATION, 'sublimation · small cartridge, refillable cartridges'
-            BULK_FEED,       wide-cartridge-four, AS_BUILT,   MAKERS_DYE,   to=SUBLIMATION&by=BULK_FEED,              SUBLIMATION, 'sublimation · wide cartridge, four inks, bulk-fed'
-            FILM_REBUILD,    six-ink-tank,        AS_BUILT,   MAKERS_DYE,   to=FILM,                                  FILM,        'film · six-ink tank, rebuilt for film'
-            EDIBLE_START,    snap-in-head,        AS_BUILT,   NEVER_INKED,  to=EDIBLE,                                EDIBLE,      edible · snap-in head
-            GO_BACK,         small-cartridge,     REFILLABLE, SUBLIMATION,  to=MAKERS_DYE,                            MAKERS_DYE,  maker's dye · small cartridge
-            PARK,            small-tank,          AS_BUILT,   SUBLIMATION,  for=PARK,                                 SUBLIMATION, 'parked on fluid, sublimation before · small tank'
-            """)
-    void oneCardToItsEnd(String route, String profile, String feed, String holds, String asked, String family, String becomes) throws SQLException {
+        # route,         profile,             feed,       holds,        asked,                                    family,      becomes
+        FIRST_FILL,      small-tank,          AS_BUILT,   NEVER_INKED,  to=SUBLIMATION,                           SUBLIMATION, sublimation · small tank
+        REFILLABLES,     small-cartridge,     AS_BUILT,   NEVER_INKED,  to=SUBLIMATION&chips=IGNORED,             SUBLIMATION, 'sublimation · small cartridge, refillable cartridges'
+        BULK_FEED,       wide-cartridge-four, AS_BUILT,   MAKERS_DYE,   to=SUBLIMATION&by=BULK_FEED,              SUBLIMATION, 'sublimation · wide cartridge, four inks, bulk-fed'
+        FILM_REBUILD,    six-ink-tank,        AS_BUILT,   MAKERS_DYE,   to=FILM,                                  FILM,        'film · six-ink tank, rebuilt for film'
+        EDIBLE_START,    snap-in-head,        AS_BUILT,   NEVER_INKED,  to=EDIBLE,                                EDIBLE,      edible · snap-in head
+        GO_BACK,         small-cartridge,     REFILLABLE, SUBLIMATION,  to=MAKERS_DYE,                            MAKERS_DYE,  maker's dye · small cartridge
+        PARK,            small-tank,          AS_BUILT,   SUBLIMATION,  for=PARK,                                 SUBLIMATION, 'parked on fluid, sublimation before · small tank'
+        """)
+    void oneCardToItsEnd(
+            String route, String profile, String feed, String holds, String asked, String family, String becomes)
+            throws SQLException {
         long machine = machine(route, profile, feed, holds);
         var card = begin(machine, asked);
         hand(family).quicklyUntil(card, route.equals("PARK") ? "done" : "sign-off");
@@ -72,7 +79,9 @@ class EveryRouteIT {
         tablet.sees("Signed off");
         tablet.open("/machines/" + machine);
         tablet.sees(becomes);
-        assertThat(kettle.query("select coalesce(sum(microlitres), 0) from posting")).as("every mL that left a place entered another").isZero();
+        assertThat(kettle.query("select coalesce(sum(microlitres), 0) from posting"))
+                .as("every mL that left a place entered another")
+                .isZero();
     }
 
     @Test
@@ -85,7 +94,9 @@ class EveryRouteIT {
         tablet.press("There is a thread or a lump");
         tablet.sees("Everything goes, all channels");
         before.quicklyUntil(card, "threads/growth~1/growth-bottles");
-        assertThat(kettle.query("select count(*) from lot where spoiled like 'growth found%'")).as("bottles marked bad").isEqualTo(4);
+        assertThat(kettle.query("select count(*) from lot where spoiled like 'growth found%'"))
+                .as("bottles marked bad")
+                .isEqualTo(4);
         bottles("NEW");
         var fresh = new CardHand(kettle, tablet, photo, "NEW");
         fresh.quicklyUntil(card, "sign-off");
@@ -132,14 +143,17 @@ class EveryRouteIT {
         tablet.press("Start: initial charge");
         tablet.sees("to go");
         tablet.sees("Meanwhile, Wants hands");
-        tablet.until(d -> d.findElement(org.openqa.selenium.By.cssSelector(".hob")).getText().contains("meanwhile"));
+        tablet.until(d -> d.findElement(org.openqa.selenium.By.cssSelector(".hob"))
+                .getText()
+                .contains("meanwhile"));
         assertThat(tablet.accessibilityViolations()).isEmpty();
     }
 
     private static void bottles(String code) {
         for (var channel : List.of("K", "C", "M", "Y")) {
             tablet.post("/api/shelf/lots", """
-                    {"family": "SUBLIMATION", "channel": "%s", "make": "own", "code": "%s-%1$s", "volume": 2000, "price": 9000, "foodGrade": false}""".formatted(channel, code));
+                {"family": "SUBLIMATION", "channel": "%s", "make": "own", "code": "%s-%1$s", "volume": 2000, "price": 9000, "foodGrade": false}\
+                """.formatted(channel, code));
         }
     }
 
@@ -148,9 +162,12 @@ class EveryRouteIT {
     }
 
     private static long machine(String name, String profile, String feed, String holds) {
-        var held = holds.equals("NEVER_INKED") ? "\"NEVER_INKED\"" : "\"INKED\", \"family\": \"%s\", \"make\": \"own\"".formatted(holds);
+        var held = holds.equals("NEVER_INKED")
+                ? "\"NEVER_INKED\""
+                : "\"INKED\", \"family\": \"%s\", \"make\": \"own\"".formatted(holds);
         var answer = tablet.post("/api/machines", """
-                {"name": "%s", "bench": "Third bench", "profile": "%s", "feed": "%s", "holds": %s, "foodOnly": false, "tankShare": 0.7}""".formatted(name, profile, feed, held));
+            {"name": "%s", "bench": "Third bench", "profile": "%s", "feed": "%s", "holds": %s, "foodOnly": false, "tankShare": 0.7}\
+            """.formatted(name, profile, feed, held));
         return ((Number) ((Map<?, ?>) answer.get("plate")).get("id")).longValue();
     }
 

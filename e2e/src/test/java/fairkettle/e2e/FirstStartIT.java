@@ -10,14 +10,16 @@ class FirstStartIT {
 
     @Test
     void fromAnEmptyShopToAFirstCheck() throws IOException, InterruptedException {
-        try (var kettle = new RunningKettle(false); var desk = new Browser(kettle)) {
+        try (var kettle = new RunningKettle(false);
+                var desk = new Browser(kettle)) {
             desk.open("/");
             desk.sees("Put your first machine on the bench");
             desk.press("Who are you?");
             desk.type("#new-person", "Sedge");
             desk.press("Add");
             desk.sees("Sedge");
-            desk.until(d -> d.findElements(org.openqa.selenium.By.cssSelector(".modal.show")).isEmpty());
+            desk.until(d -> d.findElements(org.openqa.selenium.By.cssSelector(".modal.show"))
+                    .isEmpty());
             desk.press("Add a machine");
             desk.click("input[value=wide-tank]");
             desk.type("#name", "Dogwood");
@@ -25,7 +27,9 @@ class FirstStartIT {
             desk.sees("Nobody has looked yet");
             desk.press("The rest is whole");
             desk.press("Keep this check");
-            desk.until(d -> !d.findElement(org.openqa.selenium.By.tagName("main")).getText().contains("Nobody has looked yet"));
+            desk.until(d -> !d.findElement(org.openqa.selenium.By.tagName("main"))
+                    .getText()
+                    .contains("Nobody has looked yet"));
             desk.open("/");
             desk.sees("Dogwood");
             desk.sees("All is well");

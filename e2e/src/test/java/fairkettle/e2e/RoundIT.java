@@ -15,7 +15,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.openqa.selenium.By;
 
-/** A morning in December, walked with a phone; then the days before Christmas. One shop lives through it, so its order matters. */
+/**
+ * A morning in December, walked with a phone; then the days before Christmas. One shop lives through it, so its order
+ * matters.
+ */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class RoundIT {
 
@@ -39,7 +42,8 @@ class RoundIT {
         kettle.close();
     }
 
-    private static final String DONE = "select count(*) from entry where kind in ('upkeep', 'check', 'owed') and at > '2026-12-23T09:09:00Z'";
+    private static final String DONE =
+            "select count(*) from entry where kind in ('upkeep', 'check', 'owed') and at > '2026-12-23T09:09:00Z'";
 
     private static long count(String sql) {
         try {
@@ -52,13 +56,14 @@ class RoundIT {
     /** Opens the first visit that is no card’s and presses the first of these that it has. */
     private static void inFirstVisit(String... words) {
         phone.until(_ -> phone.script("""
-                const visit = [...document.querySelectorAll('.walk li')].find((l) => !l.textContent.includes('Juniper'))
-                if (!visit) return false
-                if (visit.querySelector('.top').getAttribute('aria-expanded') !== 'true') { visit.querySelector('.top').click(); return false }
-                const button = [...visit.querySelectorAll('button')].find((b) => arguments[0].includes(b.textContent.trim()) && !b.disabled)
-                if (!button) return false
-                button.click()
-                return true""", List.of(words)));
+            const visit = [...document.querySelectorAll('.walk li')].find((l) => !l.textContent.includes('Juniper'))
+            if (!visit) return false
+            if (visit.querySelector('.top').getAttribute('aria-expanded') !== 'true') { visit.querySelector('.top').click(); return false }
+            const button = [...visit.querySelectorAll('button')].find((b) => arguments[0].includes(b.textContent.trim()) && !b.disabled)
+            if (!button) return false
+            button.click()
+            return true\
+            """, List.of(words)));
     }
 
     @Test
@@ -92,8 +97,10 @@ class RoundIT {
         phone.type("[aria-label=Sheets]", "40");
         phone.press("sheets printed");
         phone.until(d -> d.findElements(By.cssSelector(".modal.show")).isEmpty());
-        phone.until(d -> d.findElements(By.cssSelector(".walk li .what")).stream().noneMatch(w -> w.getText().startsWith("Bramble Purge")));
-        assertThat(kettle.query("select count(*) from entry where kind = 'print' and machine_id = " + bramble)).isEqualTo(1);
+        phone.until(d -> d.findElements(By.cssSelector(".walk li .what")).stream()
+                .noneMatch(w -> w.getText().startsWith("Bramble Purge")));
+        assertThat(kettle.query("select count(*) from entry where kind = 'print' and machine_id = " + bramble))
+                .isEqualTo(1);
         assertThat(phone.consoleErrors()).isEmpty();
     }
 
@@ -105,12 +112,22 @@ class RoundIT {
         phone.press("I have only");
         phone.sees("Who has how long today?");
         for (var name : new String[] {"Alder", "Tansy"}) {
-            var row = phone.all(".person").stream().filter(p -> p.getText().startsWith(name)).findFirst().orElseThrow();
+            var row = phone.all(".person").stream()
+                    .filter(p -> p.getText().startsWith(name))
+                    .findFirst()
+                    .orElseThrow();
             row.findElement(By.xpath(".//button[normalize-space(.) = 'Away']")).click();
-            phone.until(d -> d.findElements(By.cssSelector(".person")).stream().anyMatch(p -> p.getText().startsWith(name) && p.getText().contains("not here today")));
+            phone.until(d -> d.findElements(By.cssSelector(".person")).stream()
+                    .anyMatch(p -> p.getText().startsWith(name) && p.getText().contains("not here today")));
         }
-        phone.all(".person").stream().filter(p -> p.getText().startsWith("Wren")).findFirst().orElseThrow().findElement(By.xpath(".//button[normalize-space(.) = '20 min']")).click();
-        phone.until(d -> d.findElements(By.cssSelector(".person")).stream().anyMatch(p -> p.getText().startsWith("Wren") && p.getText().contains("The shop’s hours")));
+        phone.all(".person").stream()
+                .filter(p -> p.getText().startsWith("Wren"))
+                .findFirst()
+                .orElseThrow()
+                .findElement(By.xpath(".//button[normalize-space(.) = '20 min']"))
+                .click();
+        phone.until(d -> d.findElements(By.cssSelector(".person")).stream()
+                .anyMatch(p -> p.getText().startsWith("Wren") && p.getText().contains("The shop’s hours")));
         phone.script("document.querySelector('.modal.show .btn-close').click()");
         phone.sees("Does not fit today");
         assertThat(phone.accessibilityViolations()).isEmpty();
@@ -124,12 +141,14 @@ class RoundIT {
         phone.press("+ New wait");
         phone.type("#wait-label", "killed soak");
         phone.press("Put it on");
-        phone.until(d -> d.findElements(By.cssSelector(".pot")).stream().anyMatch(p -> p.getText().contains("killed soak")));
+        phone.until(d -> d.findElements(By.cssSelector(".pot")).stream()
+                .anyMatch(p -> p.getText().contains("killed soak")));
         kettle.kill();
         kettle.start();
         kettle.timePasses(Duration.ofMinutes(11));
         phone.open("/round");
-        phone.until(d -> d.findElements(By.cssSelector(".pot.ready")).stream().anyMatch(p -> p.getText().contains("killed soak")));
+        phone.until(d -> d.findElements(By.cssSelector(".pot.ready")).stream()
+                .anyMatch(p -> p.getText().contains("killed soak")));
         phone.until(d -> d.getTitle().matches("\\(\\d+\\) .*"));
     }
 
@@ -144,14 +163,18 @@ class RoundIT {
         var listed = phone.all(".listed").size();
         phone.press("Put it on the list");
         phone.until(d -> d.findElements(By.cssSelector(".listed")).size() == listed + 1);
-        assertThat(kettle.query("select count(*) from owed where why = 'before the shop closes' and due = '2026-12-24'")).isEqualTo(1);
+        assertThat(kettle.query(
+                        "select count(*) from owed where why = 'before the shop closes' and due = '2026-12-24'"))
+                .isEqualTo(1);
 
         kettle.startAt(Instant.parse("2026-12-24T09:05:00Z"));
         phone.open("/round");
         phone.sees("Thursday’s round");
         phone.press("Everybody’s");
         phone.sees("last thing");
-        assertThat(phone.find(".walk").getText()).as("what was put on the list is walked today").containsAnyOf("last thing before closing", "white last thing", "wet last thing");
+        assertThat(phone.find(".walk").getText())
+                .as("what was put on the list is walked today")
+                .containsAnyOf("last thing before closing", "white last thing", "wet last thing");
     }
 
     @Test
@@ -162,11 +185,13 @@ class RoundIT {
         var key = "document.querySelector('.visit:not(.fixed) .hands')";
         phone.until(d -> phone.script("return " + key + " !== null").equals(true));
         phone.script("""
-                const bar = document.querySelectorAll('.visit:not(.fixed) g')[0]
-                const at = bar.getBoundingClientRect()
-                const fire = (type, x) => bar.dispatchEvent(new PointerEvent(type, { bubbles: true, pointerId: 1, clientX: x, clientY: at.top + 5 }))
-                fire('pointerdown', at.left + 3); fire('pointermove', at.left + 303); fire('pointerup', at.left + 303)""");
+            const bar = document.querySelectorAll('.visit:not(.fixed) g')[0]
+            const at = bar.getBoundingClientRect()
+            const fire = (type, x) => bar.dispatchEvent(new PointerEvent(type, { bubbles: true, pointerId: 1, clientX: x, clientY: at.top + 5 }))
+            fire('pointerdown', at.left + 3); fire('pointermove', at.left + 303); fire('pointerup', at.left + 303)\
+            """);
         phone.sees("pinned");
-        assertThat(kettle.query("select count(*) from round_day where body::text like '%pins\": {\"%'")).isEqualTo(1);
+        assertThat(kettle.query("select count(*) from round_day where body::text like '%pins\": {\"%'"))
+                .isEqualTo(1);
     }
 }

@@ -53,10 +53,35 @@ final class RunningKettle implements AutoCloseable {
     }
 
     void start() throws IOException, InterruptedException {
-        var builder = new ProcessBuilder(JAVA, "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-jar", extracted().toString());
-        builder.environment().put("KETTLE_KEY_FILE", Path.of("target/kettle-" + port + ".key").toAbsolutePath().toString());
-        builder.environment().putAll(Map.of("KETTLE_DB_URL", pg.url(), "KETTLE_DB_USER", "kettle", "KETTLE_PORT", "" + port, "KETTLE_DEMO", "" + demo, "KETTLE_BENCH_PORT", "0", "KETTLE_CLOCK_OFFSET", ahead.toString()));
-        process = builder.redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(log())).start();
+        var builder = new ProcessBuilder(
+                JAVA,
+                "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
+                "-jar",
+                extracted().toString());
+        builder.environment()
+                .put(
+                        "KETTLE_KEY_FILE",
+                        Path.of("target/kettle-" + port + ".key")
+                                .toAbsolutePath()
+                                .toString());
+        builder.environment()
+                .putAll(Map.of(
+                        "KETTLE_DB_URL",
+                        pg.url(),
+                        "KETTLE_DB_USER",
+                        "kettle",
+                        "KETTLE_PORT",
+                        "" + port,
+                        "KETTLE_DEMO",
+                        "" + demo,
+                        "KETTLE_BENCH_PORT",
+                        "0",
+                        "KETTLE_CLOCK_OFFSET",
+                        ahead.toString()));
+        process = builder.redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(log()))
+                .start();
         awaitReady();
     }
 
@@ -65,8 +90,17 @@ final class RunningKettle implements AutoCloseable {
         var jar = Path.of(System.getProperty("app.jar"));
         var folder = Path.of("target/app-" + Files.getLastModifiedTime(jar).toMillis());
         if (!Files.exists(folder)) {
-            var process = new ProcessBuilder(JAVA, "-Djarmode=tools", "-jar", jar.toString(), "extract", "--destination", folder.toString())
-                    .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+            var process = new ProcessBuilder(
+                            JAVA,
+                            "-Djarmode=tools",
+                            "-jar",
+                            jar.toString(),
+                            "extract",
+                            "--destination",
+                            folder.toString())
+                    .redirectErrorStream(true)
+                    .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                    .start();
             if (process.waitFor() != 0) {
                 throw new IOException("The application could not be unpacked: " + jar);
             }
@@ -80,11 +114,15 @@ final class RunningKettle implements AutoCloseable {
 
     private void awaitReady() throws IOException, InterruptedException {
         try (var http = HttpClient.newHttpClient()) {
-            var request = HttpRequest.newBuilder(URI.create(url("/actuator/health/readiness"))).timeout(Duration.ofSeconds(5)).build();
+            var request = HttpRequest.newBuilder(URI.create(url("/actuator/health/readiness")))
+                    .timeout(Duration.ofSeconds(5))
+                    .build();
             var until = Instant.now().plusSeconds(240);
             while (true) {
                 try {
-                    if (http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
+                    if (http.send(request, HttpResponse.BodyHandlers.discarding())
+                                    .statusCode()
+                            == 200) {
                         return;
                     }
                 } catch (IOException e) {
@@ -93,7 +131,9 @@ final class RunningKettle implements AutoCloseable {
                 if (!process.isAlive() || Instant.now().isAfter(until)) {
                     throw new IllegalStateException("The kettle did not start:\n" + Files.readString(log().toPath()));
                 }
-                process.onExit().completeOnTimeout(process, 100, TimeUnit.MILLISECONDS).join();
+                process.onExit()
+                        .completeOnTimeout(process, 100, TimeUnit.MILLISECONDS)
+                        .join();
             }
         }
     }
@@ -105,30 +145,38 @@ final class RunningKettle implements AutoCloseable {
 
     /** What was said in cases was said so much earlier. */
     void casesWereBefore(Duration length) throws SQLException {
-        try (var connection = DriverManager.getConnection(pg.url(), "kettle", ""); var write = connection.createStatement()) {
-            write.executeUpdate("update case_evidence set at = at - interval '%d seconds'".formatted(length.toSeconds()));
+        try (var connection = DriverManager.getConnection(pg.url(), "kettle", "");
+                var write = connection.createStatement()) {
+            write.executeUpdate(
+                    "update case_evidence set at = at - interval '%d seconds'".formatted(length.toSeconds()));
         }
     }
 
     /** As if every wait had begun so much earlier. */
     void timePasses(Duration length) throws SQLException {
-        try (var connection = DriverManager.getConnection(pg.url(), "kettle", ""); var read = connection.createStatement();
+        try (var connection = DriverManager.getConnection(pg.url(), "kettle", "");
+                var read = connection.createStatement();
                 var cards = read.executeQuery("select id, body::text from card where finished_at is null");
                 var write = connection.prepareStatement("update card set body = ?::jsonb where id = ?")) {
             while (cards.next()) {
-                var earlier = WAIT_STARTED.matcher(cards.getString(2)).replaceAll(m -> "\"waitStarted\":\"" + Instant.parse(m.group(1)).minus(length) + "\"");
+                var earlier = WAIT_STARTED
+                        .matcher(cards.getString(2))
+                        .replaceAll(m ->
+                                "\"waitStarted\":\"" + Instant.parse(m.group(1)).minus(length) + "\"");
                 write.setString(1, earlier);
                 write.setLong(2, cards.getLong(1));
                 write.executeUpdate();
             }
-            read.executeUpdate("update wait set started_at = started_at - interval '%d seconds', ready_at = ready_at - interval '%1$d seconds'"
-                    .formatted(length.toSeconds()));
+            read.executeUpdate(
+                    "update wait set started_at = started_at - interval '%d seconds', ready_at = ready_at - interval '%1$d seconds'"
+                            .formatted(length.toSeconds()));
         }
     }
 
     /** One figure out of the database. */
     long query(String sql) throws SQLException {
-        try (var connection = DriverManager.getConnection(pg.url(), "kettle", ""); var statement = connection.createStatement();
+        try (var connection = DriverManager.getConnection(pg.url(), "kettle", "");
+                var statement = connection.createStatement();
                 var row = statement.executeQuery(sql)) {
             row.next();
             return row.getLong(1);

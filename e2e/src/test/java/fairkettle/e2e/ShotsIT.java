@@ -20,7 +20,8 @@ class ShotsIT {
 
     @Test
     void takePictures() throws IOException, InterruptedException {
-        try (var kettle = new RunningKettle(true, RoundIT.A_MORNING); var browser = new Browser(kettle)) {
+        try (var kettle = new RunningKettle(true, RoundIT.A_MORNING);
+                var browser = new Browser(kettle)) {
             browser.open("/");
             browser.signAs(1);
             take(browser, "/", "bench");
@@ -46,7 +47,8 @@ class ShotsIT {
             take(browser, "/checks/1", "checks-phone");
             take(browser, "/round", "round-phone");
         }
-        try (var empty = new RunningKettle(false); var browser = new Browser(empty)) {
+        try (var empty = new RunningKettle(false);
+                var browser = new Browser(empty)) {
             take(browser, "/", "first-start");
         }
     }
@@ -55,11 +57,17 @@ class ShotsIT {
     private static void checks(Browser browser) throws IOException, InterruptedException {
         browser.open("/checks/1");
         browser.press("reading frame");
-        browser.until(d -> d.findElement(By.cssSelector("#sheets .lines")).getText().contains("printed"));
-        var address = (String) browser.script("return document.querySelector('input[aria-label=\"Address of its printer\"]').value");
+        browser.until(
+                d -> d.findElement(By.cssSelector("#sheets .lines")).getText().contains("printed"));
+        var address = (String)
+                browser.script("return document.querySelector('input[aria-label=\"Address of its printer\"]').value");
         var picture = Files.createTempFile("bramble", ".jpg");
         try (var http = HttpClient.newHttpClient()) {
-            http.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + URI.create(address).getPort() + "/tray/bramble/check.jpg")).build(), HttpResponse.BodyHandlers.ofFile(picture));
+            http.send(
+                    HttpRequest.newBuilder(URI.create(
+                                    "http://127.0.0.1:" + URI.create(address).getPort() + "/tray/bramble/check.jpg"))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofFile(picture));
         }
         browser.script("document.querySelector('input[aria-label=Pictures]').classList.remove('visually-hidden')");
         browser.find("input[aria-label=Pictures]").sendKeys(picture.toString());
@@ -70,7 +78,9 @@ class ShotsIT {
     private static void take(Browser browser, String path, String name) throws IOException {
         browser.open(path);
         browser.settles();
-        browser.until(d -> ((JavascriptExecutor) d).executeScript("return document.fonts.status").equals("loaded"));
+        browser.until(d -> ((JavascriptExecutor) d)
+                .executeScript("return document.fonts.status")
+                .equals("loaded"));
         browser.picture(FOLDER.resolve(name + ".png"));
     }
 }

@@ -49,7 +49,8 @@ class StoryIT {
         tablet.sees("0.25 % old ink cannot be reached in channel K");
         slideTo(5);
         tablet.sees("0.4 % old ink left");
-        tablet.until(d -> !d.findElement(By.cssSelector(".whole .big")).getText().equals(usual));
+        tablet.until(
+                d -> !d.findElement(By.cssSelector(".whole .big")).getText().equals(usual));
         tablet.press("Make it a card");
 
         var hand = new CardHand(kettle, tablet, photo(), "SUB-4471");
@@ -64,7 +65,9 @@ class StoryIT {
             other.atStep("pull");
             tablet.click("[data-cell='K/0']");
             tablet.click(".as-planned");
-            other.until(d -> d.findElement(By.cssSelector("[data-cell='K/0']")).getDomAttribute("class").contains("done"));
+            other.until(d -> d.findElement(By.cssSelector("[data-cell='K/0']"))
+                    .getDomAttribute("class")
+                    .contains("done"));
 
             // Nothing comes: the branch comes in, on both.
             other.press("Nothing comes");
@@ -93,10 +96,15 @@ class StoryIT {
         tablet.sees("Signed off");
         tablet.sees("Planned and real");
 
-        assertThat(kettle.query("select coalesce(sum(microlitres), 0) from posting")).as("every mL that left a place entered another").isZero();
-        assertThat(kettle.query("select count(*) from (select place, substance from posting where place not like 'outside/%' group by 1, 2"
-                + " having sum(microlitres) <> coalesce((select c.microlitres from content c where c.place = posting.place and c.substance = posting.substance), 0)) x"))
-                .as("contents that differ from the entries").isZero();
+        assertThat(kettle.query("select coalesce(sum(microlitres), 0) from posting"))
+                .as("every mL that left a place entered another")
+                .isZero();
+        assertThat(kettle.query("select count(*) from (select place, substance from posting where place not like"
+                        + " 'outside/%' group by 1, 2 having sum(microlitres) <> coalesce((select"
+                        + " c.microlitres from content c where c.place = posting.place and c.substance ="
+                        + " posting.substance), 0)) x"))
+                .as("contents that differ from the entries")
+                .isZero();
         tablet.open("/machines/6");
         tablet.sees("sublimation · small tank");
         tablet.open("/log");
@@ -106,13 +114,20 @@ class StoryIT {
     }
 
     private static void slideTo(int mark) {
-        tablet.script("const s = document.querySelector('#purity'); s.value = arguments[0]; s.dispatchEvent(new Event('input'))", mark);
+        tablet.script(
+                "const s = document.querySelector('#purity'); s.value = arguments[0]; s.dispatchEvent(new"
+                        + " Event('input'))",
+                mark);
     }
 
     private void wrongBottleIsRefused() {
         var select = tablet.find(".lot select");
         var options = new org.openqa.selenium.support.ui.Select(select);
-        options.selectByVisibleText(options.getOptions().stream().map(o -> o.getText()).filter(t -> t.startsWith("other: M")).findFirst().orElseThrow());
+        options.selectByVisibleText(options.getOptions().stream()
+                .map(o -> o.getText())
+                .filter(t -> t.startsWith("other: M"))
+                .findFirst()
+                .orElseThrow());
         tablet.sees("The bottle says M, the tank says K.");
     }
 
@@ -142,8 +157,12 @@ class StoryIT {
             assertThat(tablet.overflow()).isLessThanOrEqualTo(0);
             var main = tablet.find(".main").getRect();
             var hob = tablet.find(".hob").getRect();
-            var bottom = ((Number) tablet.script("return document.querySelector('.main').getBoundingClientRect().bottom")).doubleValue();
-            assertThat(bottom).as("the main button is in view, above the hob").isLessThanOrEqualTo(844 - hob.getHeight());
+            var bottom = ((Number)
+                            tablet.script("return document.querySelector('.main').getBoundingClientRect().bottom"))
+                    .doubleValue();
+            assertThat(bottom)
+                    .as("the main button is in view, above the hob")
+                    .isLessThanOrEqualTo(844 - hob.getHeight());
             assertThat(main.getHeight()).isGreaterThanOrEqualTo(64);
         } finally {
             tablet.size(1280, 800);
@@ -155,9 +174,12 @@ class StoryIT {
         tablet.open("/");
         tablet.press("+ New wait");
         tablet.type("#wait-label", "double tap");
-        tablet.script("const b = document.querySelector('#wait-label').form.querySelector('[type=submit]'); b.click(); b.click(); b.click()");
-        tablet.until(d -> d.findElements(By.cssSelector(".pot")).stream().anyMatch(p -> p.getDomProperty("textContent").contains("double tap")));
-        assertThat(kettle.query("select count(*) from wait where label = 'double tap'")).isEqualTo(1);
+        tablet.script("const b = document.querySelector('#wait-label').form.querySelector('[type=submit]'); b.click();"
+                + " b.click(); b.click()");
+        tablet.until(d -> d.findElements(By.cssSelector(".pot")).stream()
+                .anyMatch(p -> p.getDomProperty("textContent").contains("double tap")));
+        assertThat(kettle.query("select count(*) from wait where label = 'double tap'"))
+                .isEqualTo(1);
     }
 
     @Test
@@ -183,7 +205,8 @@ class StoryIT {
         tablet.type("#refill-poured", "10");
         tablet.press("It is in");
         tablet.until(d -> d.findElements(By.cssSelector("#refill-poured")).isEmpty());
-        assertThat(kettle.query("select count(*) from refill where channel = 'Y' and poured_ul = 10000")).isEqualTo(1);
+        assertThat(kettle.query("select count(*) from refill where channel = 'Y' and poured_ul = 10000"))
+                .isEqualTo(1);
     }
 
     @Test
@@ -195,7 +218,9 @@ class StoryIT {
         tablet.sees("Grease the rail");
         tablet.click("#owed li:has(a, span) button");
         tablet.until(d -> !d.findElement(By.cssSelector("#owed")).getText().contains("due"));
-        assertThat(kettle.query("select count(*) from owed where words = 'Look at the outside waste bottle'")).as("it comes round").isEqualTo(2);
+        assertThat(kettle.query("select count(*) from owed where words = 'Look at the outside waste bottle'"))
+                .as("it comes round")
+                .isEqualTo(2);
         tablet.click("#facts details summary");
         tablet.type("#fact-SYSTEM", "the old laptop\t");
         tablet.until(d -> d.findElement(By.cssSelector("#facts")).getText().contains("3 of"));
@@ -219,7 +244,9 @@ class StoryIT {
         Files.writeString(fake, "this is no picture");
         tablet.open("/cards/1");
         tablet.atStep("pull");
-        tablet.all(".go input[type=file]").getFirst().sendKeys(fake.toAbsolutePath().toString());
+        tablet.all(".go input[type=file]")
+                .getFirst()
+                .sendKeys(fake.toAbsolutePath().toString());
         tablet.sees("This is no JPEG or PNG picture.");
     }
 
@@ -227,13 +254,36 @@ class StoryIT {
     void everyScreenIsAccessibleInBothLights() {
         for (var evening : List.of(false, true)) {
             tablet.evening(evening);
-            for (var path : List.of("/", "/machines/new", "/machines/1", "/machines/1/label", "/changeover?machine=5&to=MAKERS_PIGMENT",
-                    "/changeover?machine=3&to=FILM", "/changeover?machine=8&for=PARK", "/machines/8", "/cards/1", "/shelf", "/log",
-                    "/sums", "/shop", "/round", "/round/week", "/clinic", "/clinic/2", "/practice", "/practice/questions/FEEL", "/practice/order/soak", "/nowhere")) {
+            for (var path : List.of(
+                    "/",
+                    "/machines/new",
+                    "/machines/1",
+                    "/machines/1/label",
+                    "/changeover?machine=5&to=MAKERS_PIGMENT",
+                    "/changeover?machine=3&to=FILM",
+                    "/changeover?machine=8&for=PARK",
+                    "/machines/8",
+                    "/cards/1",
+                    "/shelf",
+                    "/log",
+                    "/sums",
+                    "/shop",
+                    "/round",
+                    "/round/week",
+                    "/clinic",
+                    "/clinic/2",
+                    "/practice",
+                    "/practice/questions/FEEL",
+                    "/practice/order/soak",
+                    "/nowhere")) {
                 tablet.open(path);
                 tablet.settles();
-                assertThat(tablet.accessibilityViolations()).as("%s, evening %s", path, evening).isEmpty();
-                assertThat(tablet.overflow()).as("%s is wider than the screen", path).isLessThanOrEqualTo(0);
+                assertThat(tablet.accessibilityViolations())
+                        .as("%s, evening %s", path, evening)
+                        .isEmpty();
+                assertThat(tablet.overflow())
+                        .as("%s is wider than the screen", path)
+                        .isLessThanOrEqualTo(0);
             }
         }
         tablet.evening(false);

@@ -20,12 +20,31 @@ final class Bars {
 
     private Bars() {}
 
-    /** Optical density behind red, green and blue light that a clean ink has, to unit length; where a machine has shown none of its own. */
-    static final Map<String, double[]> CLEAN = Map.of("K", unit(1, 1, 1), "C", unit(1, .32, .12), "M", unit(.16, 1, .42), "Y", unit(.03, .12, 1), "LC", unit(1, .35, .15), "LM", unit(.15, 1, .45),
-            "GY", unit(1, 1, 1), "PK", unit(1, 1, 1));
+    /**
+     * Optical density behind red, green and blue light that a clean ink has, to unit length; where a machine has shown
+     * none of its own.
+     */
+    static final Map<String, double[]> CLEAN = Map.of(
+            "K",
+            unit(1, 1, 1),
+            "C",
+            unit(1, .32, .12),
+            "M",
+            unit(.16, 1, .42),
+            "Y",
+            unit(.03, .12, 1),
+            "LC",
+            unit(1, .35, .15),
+            "LM",
+            unit(.15, 1, .45),
+            "GY",
+            unit(1, 1, 1),
+            "PK",
+            unit(1, 1, 1));
 
     /** How dense a full area of each is, beside the others: so much of a share is seen. */
-    private static final Map<String, Double> DENSITY = Map.of("K", 2.4, "PK", 2.3, "C", 1.15, "M", 1.2, "Y", 1.02, "LC", .45, "LM", .45, "GY", .85);
+    private static final Map<String, Double> DENSITY =
+            Map.of("K", 2.4, "PK", 2.3, "C", 1.15, "M", 1.2, "Y", 1.02, "LC", .45, "LM", .45, "GY", .85);
 
     static double[] clean(ChannelCode channel) {
         return CLEAN.getOrDefault(channel.code(), unit(1, 1, 1));
@@ -37,9 +56,22 @@ final class Bars {
     }
 
     /** @param reference this machine's own clean ink, if it is known; @param others what could be in it */
-    static Optional<Solid> read(Photo photo, Mapping mapping, Part.Bar bar, boolean dark, Optional<double[]> reference, List<ChannelCode> others) {
+    static Optional<Solid> read(
+            Photo photo,
+            Mapping mapping,
+            Part.Bar bar,
+            boolean dark,
+            Optional<double[]> reference,
+            List<ChannelCode> others) {
         double resolution = Math.clamp(mapping.scale(bar.x() + bar.width() / 2, bar.y() + bar.height() / 2), 4, 9);
-        var plane = Plane.light(photo, mapping, bar.x() - SIDE - CLEAR, bar.y(), bar.width() + 2 * (SIDE + CLEAR), bar.height(), resolution);
+        var plane = Plane.light(
+                photo,
+                mapping,
+                bar.x() - SIDE - CLEAR,
+                bar.y(),
+                bar.width() + 2 * (SIDE + CLEAR),
+                bar.height(),
+                resolution);
         int side = (int) Math.round(SIDE * resolution);
         int from = (int) Math.round((SIDE + 2 * CLEAR) * resolution);
         int to = plane.width - from;
@@ -87,14 +119,19 @@ final class Bars {
         }
         double middle = median(cover[main]);
         if (middle < .06) {
-            return Optional.of(new Solid(0, List.of(new Solid.Streak(0, bar.height(), 1)), List.of(0.0, 0.0, 0.0), 0, .5));
+            return Optional.of(
+                    new Solid(0, List.of(new Solid.Streak(0, bar.height(), 1)), List.of(0.0, 0.0, 0.0), 0, .5));
         }
         double[] line = robust(cover[main]);
         double fade = line[0] <= 0 ? 0 : (line[0] - line[1]) / line[0];
         var tint = tint(density, cover[main]);
         double noise = noise(cover[main], line);
-        return Optional.of(new Solid(fade, streaks(cover[main], line, resolution, edge), List.of(tint[0], tint[1], tint[2]),
-                dark ? 0 : foreign(tint, reference.orElse(null), bar.channel(), others), Math.clamp(1 - noise / middle * 4, 0, 1)));
+        return Optional.of(new Solid(
+                fade,
+                streaks(cover[main], line, resolution, edge),
+                List.of(tint[0], tint[1], tint[2]),
+                dark ? 0 : foreign(tint, reference.orElse(null), bar.channel(), others),
+                Math.clamp(1 - noise / middle * 4, 0, 1)));
     }
 
     /** Value at the first and at the last place of a straight line through most of them. */
@@ -131,7 +168,7 @@ final class Bars {
     private static List<Solid.Streak> streaks(double[] v, double[] line, double resolution, int edge) {
         var found = new ArrayList<Solid.Streak>();
         double noise = noise(v, line);
-        for (int i = 0; i < v.length;) {
+        for (int i = 0; i < v.length; ) {
             double awaited = line[0] + (line[1] - line[0]) * i / (v.length - 1);
             double bound = Math.max(STREAK * awaited, 5 * noise);
             if (awaited - v[i] < bound) {
@@ -171,16 +208,21 @@ final class Bars {
     }
 
     /** Share of another channel's ink that explains the tint best, beside the clean one. */
-    private static double foreign(double[] tint, double @Nullable [] reference, ChannelCode channel, List<ChannelCode> others) {
+    private static double foreign(
+            double[] tint, double @Nullable [] reference, ChannelCode channel, List<ChannelCode> others) {
         var clean = reference == null ? clean(channel) : reference;
         double best = 0;
         double least = off(tint, clean, new double[3], 1, 0);
-        double allowed = reference == null ? .02 : .0015; // why: inks of different makes differ, one machine's own do not
+        double allowed =
+                reference == null ? .02 : .0015; // why: inks of different makes differ, one machine's own do not
         if (least < allowed) {
             return 0;
         }
         for (var other : others) {
-            if (other.white() || other.equals(channel) || other.code().equals("L" + channel.code()) || channel.code().equals("L" + other.code())) {
+            if (other.white()
+                    || other.equals(channel)
+                    || other.code().equals("L" + channel.code())
+                    || channel.code().equals("L" + other.code())) {
                 continue;
             }
             var b = clean(other);

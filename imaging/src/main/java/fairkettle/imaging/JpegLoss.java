@@ -14,8 +14,11 @@ import java.util.Optional;
  */
 record JpegLoss(int[] luma, int[] chroma, int across, int down) {
 
-    private static final int[] ZIGZAG = {0, 1, 8, 16, 9, 2, 3, 10, 17, 24, 32, 25, 18, 11, 4, 5, 12, 19, 26, 33, 40, 48, 41, 34, 27, 20, 13, 6, 7, 14, 21, 28, 35, 42, 49, 56, 57,
-        50, 43, 36, 29, 22, 15, 23, 30, 37, 44, 51, 58, 59, 52, 45, 38, 31, 39, 46, 53, 60, 61, 54, 47, 55, 62, 63};
+    private static final int[] ZIGZAG = {
+        0, 1, 8, 16, 9, 2, 3, 10, 17, 24, 32, 25, 18, 11, 4, 5, 12, 19, 26, 33, 40, 48, 41, 34, 27, 20, 13, 6, 7, 14,
+        21, 28, 35, 42, 49, 56, 57, 50, 43, 36, 29, 22, 15, 23, 30, 37, 44, 51, 58, 59, 52, 45, 38, 31, 39, 46, 53, 60,
+        61, 54, 47, 55, 62, 63
+    };
 
     /** From the file's own tables; empty if there are none to be found. */
     static Optional<JpegLoss> of(byte[] b) {
@@ -32,7 +35,7 @@ record JpegLoss(int[] luma, int[] chroma, int across, int down) {
             }
             int end = at + 2 + length;
             if (marker == 0xdb) {
-                for (int p = at + 4; p < end;) {
+                for (int p = at + 4; p < end; ) {
                     int id = b[p] & 3;
                     int wide = (b[p] >> 4 & 1) + 1;
                     p++;
@@ -70,7 +73,9 @@ record JpegLoss(int[] luma, int[] chroma, int across, int down) {
         double y = .299 * levels[0] + .587 * levels[1] + .114 * levels[2];
         double cb = -.169 * levels[0] - .331 * levels[1] + .5 * levels[2];
         double cr = .5 * levels[0] - .419 * levels[1] - .081 * levels[2];
-        double best = Math.max(trace(Math.abs(y), luma, thick), Math.max(trace(Math.abs(cb), chroma, thick / down), trace(Math.abs(cr), chroma, thick / down)));
+        double best = Math.max(
+                trace(Math.abs(y), luma, thick),
+                Math.max(trace(Math.abs(cb), chroma, thick / down), trace(Math.abs(cr), chroma, thick / down)));
         return best <= 0 ? 1 : Math.min(1, 0.5 / best);
     }
 

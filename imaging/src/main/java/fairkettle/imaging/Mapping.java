@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.List;
 
 /**
- * From millimetres on the page to pixels of the picture: a plane seen by a pinhole (a homography), and a cubic on top for
- * lens and curl.
+ * From millimetres on the page to pixels of the picture: a plane seen by a pinhole (a homography), and a cubic on top
+ * for lens and curl.
  */
 final class Mapping {
 
@@ -38,7 +38,8 @@ final class Mapping {
         double half = Math.max(width, height) / 2;
         var weights = new double[ties.size()];
         Arrays.fill(weights, 1);
-        var plain = new Mapping(fit(ties, weights, midX, midY, half), midX, midY, half, new double[TERMS], new double[TERMS]);
+        var plain = new Mapping(
+                fit(ties, weights, midX, midY, half), midX, midY, half, new double[TERMS], new double[TERMS]);
         for (int pass = 0; pass < 3 && ties.size() > 6; pass++) {
             double bound = 1.5 * Math.max(0.3, plain.medianOff(ties));
             for (int i = 0; i < weights.length; i++) {
@@ -66,13 +67,24 @@ final class Mapping {
             dy[i] = tie.py() - y(tie.x(), tie.y());
             weights[i] = off(tie) > bound ? 0.05 : 1;
         }
-        return new Mapping(h, midX, midY, half, LeastSquares.solve(a, dx, weights, RIDGE), LeastSquares.solve(a, dy, weights, RIDGE));
+        return new Mapping(
+                h,
+                midX,
+                midY,
+                half,
+                LeastSquares.solve(a, dx, weights, RIDGE),
+                LeastSquares.solve(a, dy, weights, RIDGE));
     }
 
     private static double[] fit(List<Tie> ties, double[] weights, double midX, double midY, double half) {
         double px = ties.stream().mapToDouble(Tie::px).average().orElse(0);
         double py = ties.stream().mapToDouble(Tie::py).average().orElse(0);
-        double spread = Math.max(1, ties.stream().mapToDouble(t -> Math.hypot(t.px() - px, t.py() - py)).average().orElse(1));
+        double spread = Math.max(
+                1,
+                ties.stream()
+                        .mapToDouble(t -> Math.hypot(t.px() - px, t.py() - py))
+                        .average()
+                        .orElse(1));
         var a = new double[2 * ties.size()][];
         var b = new double[2 * ties.size()];
         var w = new double[2 * ties.size()];
@@ -89,7 +101,16 @@ final class Mapping {
             w[2 * i] = w[2 * i + 1] = weights[i];
         }
         var s = LeastSquares.solve(a, b, w, 1e-9);
-        return new double[] {s[0] * spread + px * s[6], s[1] * spread + px * s[7], s[2] * spread + px, s[3] * spread + py * s[6], s[4] * spread + py * s[7], s[5] * spread + py, s[6], s[7]};
+        return new double[] {
+            s[0] * spread + px * s[6],
+            s[1] * spread + px * s[7],
+            s[2] * spread + px,
+            s[3] * spread + py * s[6],
+            s[4] * spread + py * s[7],
+            s[5] * spread + py,
+            s[6],
+            s[7]
+        };
     }
 
     private static double[] terms(double u, double v) {
@@ -109,7 +130,11 @@ final class Mapping {
     }
 
     private static double bend(double[] c, double u, double v) {
-        return c[0] * u * u + c[1] * u * v + c[2] * v * v + u * u * (c[3] * u + c[4] * v) + v * v * (c[5] * u + c[6] * v);
+        return c[0] * u * u
+                + c[1] * u * v
+                + c[2] * v * v
+                + u * u * (c[3] * u + c[4] * v)
+                + v * v * (c[5] * u + c[6] * v);
     }
 
     /** Pixels per mm there: the root of how much larger a small area appears. */
@@ -124,7 +149,9 @@ final class Mapping {
     /** Smallest pixels per mm over a rectangle's corners and middle, in any direction. */
     double coarsest(double x, double y, double width, double height) {
         double least = Double.MAX_VALUE;
-        for (double[] at : new double[][] {{x, y}, {x + width, y}, {x, y + height}, {x + width, y + height}, {x + width / 2, y + height / 2}}) {
+        for (double[] at : new double[][] {
+            {x, y}, {x + width, y}, {x, y + height}, {x + width, y + height}, {x + width / 2, y + height / 2}
+        }) {
             least = Math.min(least, scale(at[0], at[1]));
         }
         return least;
@@ -135,12 +162,20 @@ final class Mapping {
     }
 
     private double medianOff(List<Tie> ties) {
-        return ties.stream().mapToDouble(this::off).sorted().skip(ties.size() / 2).findFirst().orElse(0);
+        return ties.stream()
+                .mapToDouble(this::off)
+                .sorted()
+                .skip(ties.size() / 2)
+                .findFirst()
+                .orElse(0);
     }
 
     /** Root mean square over ties, mm, the worst tenth left out. */
     double rms(List<Tie> ties) {
-        var sorted = ties.stream().mapToDouble(t -> off(t) / scale(t.x(), t.y())).sorted().toArray();
+        var sorted = ties.stream()
+                .mapToDouble(t -> off(t) / scale(t.x(), t.y()))
+                .sorted()
+                .toArray();
         int kept = Math.max(1, sorted.length * 9 / 10);
         double sum = 0;
         for (int i = 0; i < kept; i++) {

@@ -69,7 +69,8 @@ final class Marks {
             for (int x = 0; x < wide; x++) {
                 int sum = 0;
                 for (int j = 0; j < factor; j++) {
-                    int at = 3 * ((y * factor + j) * photo.width + x * factor) + 1; // why green: it is the sharpest, and one byte is quicker than three
+                    int at = 3 * ((y * factor + j) * photo.width + x * factor)
+                            + 1; // why green: it is the sharpest, and one byte is quicker than three
                     for (int i = 0; i < factor; i++, at += 3) {
                         sum += photo.bgr[at] & 0xff;
                     }
@@ -102,24 +103,36 @@ final class Marks {
     }
 
     private Fixed fix(List<Seen> seen, Page page) {
-        var squares = page.shapes().stream().filter(Shape.Code.class::isInstance).map(Shape.Code.class::cast).toList();
+        var squares = page.shapes().stream()
+                .filter(Shape.Code.class::isInstance)
+                .map(Shape.Code.class::cast)
+                .toList();
         var ties = new ArrayList<Mapping.Tie>();
         for (var code : seen) {
             var square = squares.get(code.code().corner());
             double[] dx = {0, square.side(), square.side(), 0};
             double[] dy = {0, 0, square.side(), square.side()};
             for (int i = 0; i < 4; i++) {
-                ties.add(new Mapping.Tie(square.x() + dx[i], square.y() + dy[i], code.corners()[2 * i], code.corners()[2 * i + 1]));
+                ties.add(new Mapping.Tie(
+                        square.x() + dx[i], square.y() + dy[i], code.corners()[2 * i], code.corners()[2 * i + 1]));
             }
         }
-        var open = new ArrayList<>(page.shapes().stream().filter(Shape.Dot.class::isInstance).map(Shape.Dot.class::cast).toList());
+        var open = new ArrayList<>(page.shapes().stream()
+                .filter(Shape.Dot.class::isInstance)
+                .map(Shape.Dot.class::cast)
+                .toList());
         var mapping = Mapping.through(ties, page.width(), page.height());
         var dots = new ArrayList<Mapping.Tie>();
         // why outward: a few codes fix only what is near them, and every dot found carries the next
         while (!open.isEmpty()) {
             var known = new ArrayList<>(ties);
-            var next = open.stream().sorted(Comparator.comparingDouble(d -> known.stream().mapToDouble(t -> Math.hypot(t.x() - d.x(), t.y() - d.y())).min().orElse(0)))
-                    .limit(seen.size() >= 3 ? open.size() : 3).toList();
+            var next = open.stream()
+                    .sorted(Comparator.comparingDouble(d -> known.stream()
+                            .mapToDouble(t -> Math.hypot(t.x() - d.x(), t.y() - d.y()))
+                            .min()
+                            .orElse(0)))
+                    .limit(seen.size() >= 3 ? open.size() : 3)
+                    .toList();
             open.removeAll(next);
             boolean any = false;
             for (var dot : next) {

@@ -18,8 +18,8 @@ import org.apache.pdfbox.rendering.PDFRenderer;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A decoded picture: three bytes per pixel, blue first, and what its JPEG compression may have swallowed.
- * Not a record: the pixels are shared, not copied.
+ * A decoded picture: three bytes per pixel, blue first, and what its JPEG compression may have swallowed. Not a record:
+ * the pixels are shared, not copied.
  */
 public final class Photo {
 
@@ -52,7 +52,10 @@ public final class Photo {
 
     /** What kind of file it is, from its first bytes. */
     public enum Format {
-        JPEG("image/jpeg"), PNG("image/png"), TIFF("image/tiff"), PDF("application/pdf");
+        JPEG("image/jpeg"),
+        PNG("image/png"),
+        TIFF("image/tiff"),
+        PDF("application/pdf");
 
         private final String mediaType;
 
@@ -92,7 +95,9 @@ public final class Photo {
 
     /** Looks at the size before it unpacks anything. */
     public static Photo decode(byte[] bytes) throws Refused {
-        var format = Format.of(bytes).orElseThrow(() -> new Refused("This is no JPEG, PNG, TIFF or PDF. Send the photo or the scan itself."));
+        var format = Format.of(bytes)
+                .orElseThrow(
+                        () -> new Refused("This is no JPEG, PNG, TIFF or PDF. Send the photo or the scan itself."));
         try {
             if (format == Format.PDF) {
                 return ofPdf(bytes);
@@ -110,7 +115,8 @@ public final class Photo {
             reader.setInput(input, true, true);
             long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
             if (pixels > MAX_PIXELS) {
-                throw new Refused("The picture has %d × %d pixels, more than is taken. Send it smaller.".formatted(reader.getWidth(0), reader.getHeight(0)));
+                throw new Refused("The picture has %d × %d pixels, more than is taken. Send it smaller."
+                        .formatted(reader.getWidth(0), reader.getHeight(0)));
             }
             var how = reader.getDefaultReadParam();
             if (pixels > LARGE) {
@@ -146,10 +152,15 @@ public final class Photo {
         for (var name : resources.getXObjectNames()) {
             var stream = resources.getCOSObject().getCOSDictionary(COSName.XOBJECT);
             var found = stream == null ? null : stream.getCOSStream(name);
-            if (found != null && COSName.IMAGE.equals(found.getCOSName(COSName.SUBTYPE)) && (long) found.getInt(COSName.WIDTH) * found.getInt(COSName.HEIGHT) > MAX_PIXELS) {
-                throw new Refused("The PDF holds a picture of %d × %d pixels, more than is taken. Scan it smaller.".formatted(found.getInt(COSName.WIDTH), found.getInt(COSName.HEIGHT)));
+            if (found != null
+                    && COSName.IMAGE.equals(found.getCOSName(COSName.SUBTYPE))
+                    && (long) found.getInt(COSName.WIDTH) * found.getInt(COSName.HEIGHT) > MAX_PIXELS) {
+                throw new Refused("The PDF holds a picture of %d × %d pixels, more than is taken. Scan it smaller."
+                        .formatted(found.getInt(COSName.WIDTH), found.getInt(COSName.HEIGHT)));
             }
-            if (found != null && COSName.FORM.equals(found.getCOSName(COSName.SUBTYPE)) && found.getCOSDictionary(COSName.RESOURCES) != null) {
+            if (found != null
+                    && COSName.FORM.equals(found.getCOSName(COSName.SUBTYPE))
+                    && found.getCOSDictionary(COSName.RESOURCES) != null) {
                 measure(new PDResources(found.getCOSDictionary(COSName.RESOURCES)), depth + 1);
             }
         }
@@ -169,7 +180,11 @@ public final class Photo {
             on.drawImage(image, 0, 0, null);
             on.dispose();
         }
-        return new Photo(plain.getWidth(), plain.getHeight(), ((DataBufferByte) plain.getRaster().getDataBuffer()).getData(), loss);
+        return new Photo(
+                plain.getWidth(),
+                plain.getHeight(),
+                ((DataBufferByte) plain.getRaster().getDataBuffer()).getData(),
+                loss);
     }
 
     public int width() {

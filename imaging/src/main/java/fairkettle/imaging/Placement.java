@@ -33,12 +33,14 @@ final class Placement {
 
     /** x = a0 + a1·u + a2·v, y = b0 + b1·u + b2·v, in points; u, v mm from the pattern's middle. */
     private double[] place = new double[6];
+
     private boolean flipped;
     private boolean doubtful;
     private boolean astray;
     private boolean stray;
     /** how much better this place is than the next best that looks like it, in strokes */
     private double lead;
+
     private double outside;
 
     private Placement(Plane plane, NozzlePattern pattern, int[] nozzles, boolean[] visible, double[][] expected) {
@@ -129,10 +131,12 @@ final class Placement {
         double[] kept = {};
         boolean reversed = false;
         // why both: where some blocks do not show, the strip the other way round has its bare end on the left
-        for (boolean way : Arrays.equals(visible, reverse(visible)) ? new boolean[] {false} : new boolean[] {false, true}) {
+        for (boolean way :
+                Arrays.equals(visible, reverse(visible)) ? new boolean[] {false} : new boolean[] {false, true}) {
             shown = way ? reverse(visible) : visible;
             var some = strokes(Math.max(1, Arrays.stream(nozzles).sum() / 200));
-            for (var fine : coarse().parallelStream().map(start -> fine(start, some)).toList()) {
+            for (var fine :
+                    coarse().parallelStream().map(start -> fine(start, some)).toList()) {
                 double score = score(fine, some);
                 if (score > best) {
                     best = score;
@@ -149,8 +153,8 @@ final class Placement {
     }
 
     /**
-     * Along the strokes the ridge is flat; their free ends are not. The first strokes of stairs have a bare left end, the last
-     * ones a bare right end: where those ends are half as dark as their strokes, there the pattern ends.
+     * Along the strokes the ridge is flat; their free ends are not. The first strokes of stairs have a bare left end,
+     * the last ones a bare right end: where those ends are half as dark as their strokes, there the pattern ends.
      */
     private double[] ends(double[] from) {
         var t = from;
@@ -190,7 +194,9 @@ final class Placement {
         return t;
     }
 
-    /** mm by which the free ends of a block's stairs lie to the right of where they should; NaN if they cannot be seen. */
+    /**
+     * mm by which the free ends of a block's stairs lie to the right of where they should; NaN if they cannot be seen.
+     */
     private double end(double[] t, int block, boolean right) {
         int steps = pattern.steps();
         int n = 41;
@@ -201,7 +207,8 @@ final class Placement {
             double v = pattern.down(nozzle) - midY;
             for (int i = 0; i < n; i++) {
                 double du = u + reach * (2.0 * i / (n - 1) - 1);
-                sum[i] += Math.min(2 * CAP, at(raw, t[0] + way() * (t[1] * du + t[2] * v), t[3] + way() * (t[4] * du + t[5] * v)));
+                sum[i] += Math.min(
+                        2 * CAP, at(raw, t[0] + way() * (t[1] * du + t[2] * v), t[3] + way() * (t[4] * du + t[5] * v)));
             }
         }
         double inside = 0;
@@ -223,8 +230,8 @@ final class Placement {
     }
 
     /**
-     * A pattern may lie one block aside, if a whole channel is missing at its edge, or the other way round: the colours decide.
-     * Ink where a block would stand that the machine does not print counts against.
+     * A pattern may lie one block aside, if a whole channel is missing at its edge, or the other way round: the colours
+     * decide. Ink where a block would stand that the machine does not print counts against.
      */
     private void colours() {
         int blocks = nozzles.length;
@@ -232,7 +239,11 @@ final class Placement {
         for (int b = -blocks; b < 2 * blocks; b++) {
             found[b + blocks] = colour(b);
         }
-        double strongest = Arrays.stream(found).filter(Objects::nonNull).mapToDouble(c -> c[3]).max().orElse(0);
+        double strongest = Arrays.stream(found)
+                .filter(Objects::nonNull)
+                .mapToDouble(c -> c[3])
+                .max()
+                .orElse(0);
         double best = Double.NEGATIVE_INFINITY;
         double next = Double.NEGATIVE_INFINITY;
         double aside = Double.NEGATIVE_INFINITY;
@@ -296,7 +307,10 @@ final class Placement {
         var values = new ArrayList<double[]>();
         int off = Math.max(2, (int) Math.round(REACH * plane.resolution));
         for (int nozzle = 0; nozzle < n; nozzle++) {
-            double u = block * (pattern.blockWidth() + pattern.gap()) + nozzle % pattern.steps() * pattern.stroke() + pattern.stroke() / 2 - midX;
+            double u = block * (pattern.blockWidth() + pattern.gap())
+                    + nozzle % pattern.steps() * pattern.stroke()
+                    + pattern.stroke() / 2
+                    - midX;
             double v = pattern.down(nozzle) - midY;
             double x = place[0] + place[1] * u + place[2] * v;
             double y = place[3] + place[4] * u + place[5] * v;
@@ -306,7 +320,8 @@ final class Placement {
             var c = new double[4];
             for (int k = 0; k < 3; k++) {
                 for (int s = -6; s <= 6; s += 2) {
-                    c[k] += (plane.at(k, x + s, y) - (plane.at(k, x + s, y - off) + plane.at(k, x + s, y + off)) / 2) / 7;
+                    c[k] += (plane.at(k, x + s, y) - (plane.at(k, x + s, y - off) + plane.at(k, x + s, y + off)) / 2)
+                            / 7;
                 }
             }
             c[3] = Math.sqrt(c[0] * c[0] + c[1] * c[1] + c[2] * c[2]) * Math.signum(c[0] + c[1] + c[2]);
@@ -366,7 +381,8 @@ final class Placement {
         int per = Math.max(1, (int) Math.round(plane.resolution * cell));
         int w = plane.width / per;
         int h = plane.height / per;
-        int pad = (int) Math.ceil(2 * Math.hypot(midX, midY)) + 8; // why: no place of a turned pattern falls off the map
+        int pad =
+                (int) Math.ceil(2 * Math.hypot(midX, midY)) + 8; // why: no place of a turned pattern falls off the map
         int stride = w + 2 * pad;
         var map = new float[stride * (h + 2 * pad)];
         for (int y = 0; y < h; y++) {
@@ -426,7 +442,8 @@ final class Placement {
         found.sort(Comparator.comparingDouble((double[] f) -> f[0]).reversed());
         var starts = new ArrayList<double[]>();
         for (var f : found) {
-            if (starts.stream().noneMatch(s -> Math.hypot(s[1] - f[1], s[2] - f[2]) < 1.3 && Math.abs(s[3] - f[3]) < 1.5)) {
+            if (starts.stream()
+                    .noneMatch(s -> Math.hypot(s[1] - f[1], s[2] - f[2]) < 1.3 && Math.abs(s[3] - f[3]) < 1.5)) {
                 starts.add(f);
             }
             if (starts.size() == 4) {
@@ -437,15 +454,20 @@ final class Placement {
             starts.add(new double[] {0, wide / 2, high / 2, 0});
         }
         double r = plane.resolution;
-        return starts.stream().map(s -> {
-            double cos = Math.cos(Math.toRadians(s[3]));
-            double sin = Math.sin(Math.toRadians(s[3]));
-            return new double[] {s[1] * r, cos * r, -sin * r, s[2] * r, sin * r, cos * r};
-        }).toList();
+        return starts.stream()
+                .map(s -> {
+                    double cos = Math.cos(Math.toRadians(s[3]));
+                    double sin = Math.sin(Math.toRadians(s[3]));
+                    return new double[] {s[1] * r, cos * r, -sin * r, s[2] * r, sin * r, cos * r};
+                })
+                .toList();
     }
 
     private static int[] offsets(List<double[]> points, double cos, double sin, int stride) {
-        return points.stream().mapToInt(p -> (int) Math.floor(sin * p[0] + cos * p[1] + .5) * stride + (int) Math.floor(cos * p[0] - sin * p[1] + .5)).toArray();
+        return points.stream()
+                .mapToInt(p -> (int) Math.floor(sin * p[0] + cos * p[1] + .5) * stride
+                        + (int) Math.floor(cos * p[0] - sin * p[1] + .5))
+                .toArray();
     }
 
     private static float mean(float[] map, int[] offsets, int at) {
@@ -461,7 +483,8 @@ final class Placement {
         for (int block = 0; block < nozzles.length; block++) {
             for (int n = 0; n < nozzles[block] && shown[block]; n++) {
                 if ((n + block) % every == 0) {
-                    all.add(new double[] {pattern.left(block, n) + pattern.stroke() / 2 - midX, pattern.down(n) - midY});
+                    all.add(new double[] {pattern.left(block, n) + pattern.stroke() / 2 - midX, pattern.down(n) - midY
+                    });
                 }
             }
         }
@@ -503,7 +526,9 @@ final class Placement {
     private double[] descend(double[] start, double[][] strokes) {
         var t = start.clone();
         double r = plane.resolution;
-        double[] step = {.3 * r, .2 / midX * r, .1 / Math.max(6, midY) * r, .1 * r, .1 / midX * r, .1 / Math.max(6, midY) * r};
+        double[] step = {
+            .3 * r, .2 / midX * r, .1 / Math.max(6, midY) * r, .1 * r, .1 / midX * r, .1 / Math.max(6, midY) * r
+        };
         double best = score(t, strokes);
         for (int pass = 0; pass < 24; pass++) {
             boolean better = false;
@@ -542,8 +567,8 @@ final class Placement {
     /**
      * The lattice fits itself shifted by whole steps and stairs; ink one step outside counts against.
      *
-     * @param phases 1, or all steps where it may also stand between two stairs: the other way round, a last stair that is not full
-     *     comes first
+     * @param phases 1, or all steps where it may also stand between two stairs: the other way round, a last stair that
+     *     is not full comes first
      */
     private void settle(int phases, double[] strong) {
         double most = Arrays.stream(strong).max().orElse(0);
@@ -656,7 +681,10 @@ final class Placement {
         return lead;
     }
 
-    /** On its worst side, the mean of the places one step outside, against a strong stroke: much of it means another pattern. */
+    /**
+     * On its worst side, the mean of the places one step outside, against a strong stroke: much of it means another
+     * pattern.
+     */
     double outside() {
         return outside;
     }

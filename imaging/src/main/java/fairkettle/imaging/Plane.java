@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 
 /**
- * A rectangle of the page, upright, in linear light: for every point and each of red, green and blue, how much of the light
- * of bare ground there is missing (or, on a dark ground, added), 0 to 1.
+ * A rectangle of the page, upright, in linear light: for every point and each of red, green and blue, how much of the
+ * light of bare ground there is missing (or, on a dark ground, added), 0 to 1.
  */
 final class Plane {
 
@@ -29,13 +29,23 @@ final class Plane {
     final int height;
     /** share of light missing: red, green, blue */
     final float[][] cover = new float[3][];
+
     final boolean dark;
     /** share of points where a colour is burnt out to white */
     final double burnt;
     /** mean level of bare ground, 0 to 255 as it is in the picture, red green blue */
     final double[] ground = new double[3];
 
-    private Plane(double x0, double y0, double resolution, int width, int height, float[][] light, boolean dark, double burnt, boolean flat) {
+    private Plane(
+            double x0,
+            double y0,
+            double resolution,
+            int width,
+            int height,
+            float[][] light,
+            boolean dark,
+            double burnt,
+            boolean flat) {
         this.x0 = x0;
         this.y0 = y0;
         this.resolution = resolution;
@@ -50,7 +60,8 @@ final class Plane {
      * @param dark true if what is looked for is lighter than its ground
      * @param resolution points per mm
      */
-    static Plane of(Photo photo, Mapping mapping, double x0, double y0, double w, double h, double resolution, boolean dark) {
+    static Plane of(
+            Photo photo, Mapping mapping, double x0, double y0, double w, double h, double resolution, boolean dark) {
         return of(photo, mapping, x0, y0, w, h, resolution, dark, true);
     }
 
@@ -59,19 +70,51 @@ final class Plane {
         return of(photo, mapping, x0, y0, w, h, resolution, false, false);
     }
 
-    private static Plane of(Photo photo, Mapping mapping, double x0, double y0, double w, double h, double resolution, boolean dark, boolean flat) {
+    private static Plane of(
+            Photo photo,
+            Mapping mapping,
+            double x0,
+            double y0,
+            double w,
+            double h,
+            double resolution,
+            boolean dark,
+            boolean flat) {
         int width = (int) Math.round(w * resolution);
         int height = (int) Math.round(h * resolution);
         var light = new float[3][width * height];
         double step = 1 / resolution;
         boolean fine = mapping.scale(x0 + w / 2, y0 + h / 2) * step > 1.3; // more than one pixel for a point: take four
         int bands = (height + STEP - 1) / STEP;
-        int burnt = IntStream.range(0, bands).parallel().map(band -> band(photo, mapping, x0, y0, resolution, width, Math.min(height, (band + 1) * STEP), band * STEP, fine, light)).sum();
+        int burnt = IntStream.range(0, bands)
+                .parallel()
+                .map(band -> band(
+                        photo,
+                        mapping,
+                        x0,
+                        y0,
+                        resolution,
+                        width,
+                        Math.min(height, (band + 1) * STEP),
+                        band * STEP,
+                        fine,
+                        light))
+                .sum();
         return new Plane(x0, y0, resolution, width, height, light, dark, (double) burnt / (width * height), flat);
     }
 
     /** Fills some rows. @return how many points are burnt out */
-    private static int band(Photo photo, Mapping mapping, double x0, double y0, double resolution, int width, int end, int start, boolean fine, float[][] light) {
+    private static int band(
+            Photo photo,
+            Mapping mapping,
+            double x0,
+            double y0,
+            double resolution,
+            int width,
+            int end,
+            int start,
+            boolean fine,
+            float[][] light) {
         int across = width / STEP + 2;
         var px = new double[2][across];
         var py = new double[2][across];
@@ -96,8 +139,10 @@ final class Plane {
                     double uy = (py[0][i + 1] - py[0][i]) / STEP * .25;
                     double vx = (px[1][i] - px[0][i]) / STEP * .25;
                     double vy = (py[1][i] - py[0][i]) / STEP * .25;
-                    full = nearest(photo, cx + ux + vx, cy + uy + vy, light, at) & nearest(photo, cx - ux + vx, cy - uy + vy, light, at)
-                            & nearest(photo, cx + ux - vx, cy + uy - vy, light, at) & nearest(photo, cx - ux - vx, cy - uy - vy, light, at);
+                    full = nearest(photo, cx + ux + vx, cy + uy + vy, light, at)
+                            & nearest(photo, cx - ux + vx, cy - uy + vy, light, at)
+                            & nearest(photo, cx + ux - vx, cy + uy - vy, light, at)
+                            & nearest(photo, cx - ux - vx, cy - uy - vy, light, at);
                 } else {
                     full = sample(photo, cx, cy, light, at);
                 }
@@ -151,7 +196,10 @@ final class Plane {
         float w11 = fx * fy;
         for (int c = 0; c < 3; c++) {
             int o = 2 - c;
-            light[c][at] = w00 * LINEAR[p[a + o] & 0xff] + w10 * LINEAR[p[a + 3 + o] & 0xff] + w01 * LINEAR[p[b + o] & 0xff] + w11 * LINEAR[p[b + 3 + o] & 0xff];
+            light[c][at] = w00 * LINEAR[p[a + o] & 0xff]
+                    + w10 * LINEAR[p[a + 3 + o] & 0xff]
+                    + w01 * LINEAR[p[b + o] & 0xff]
+                    + w11 * LINEAR[p[b + 3 + o] & 0xff];
         }
         return (p[a] & p[a + 1] & p[a + 2] & 0xff) == 0xff;
     }
@@ -206,7 +254,9 @@ final class Plane {
             int row = y * width;
             for (int x = 0; x < width; x++) {
                 float paper = line[left[x]] + (line[left[x] + 1] - line[left[x]]) * share[x];
-                light[row + x] = dark ? (light[row + x] - paper) / Math.max(0.05f, 1 - paper) : 1 - light[row + x] / Math.max(0.004f, paper);
+                light[row + x] = dark
+                        ? (light[row + x] - paper) / Math.max(0.05f, 1 - paper)
+                        : 1 - light[row + x] / Math.max(0.004f, paper);
             }
         }
         return light;

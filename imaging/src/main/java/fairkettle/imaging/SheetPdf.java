@@ -30,14 +30,28 @@ import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColorSpace;
 import org.apache.pdfbox.util.Matrix;
 
-/** Pages as vector PDF at exact size. Spot colours are Separation colour spaces (ISO 32000-1, 8.6.6.4) of the channels' names. */
+/**
+ * Pages as vector PDF at exact size. Spot colours are Separation colour spaces (ISO 32000-1, 8.6.6.4) of the channels'
+ * names.
+ */
 public final class SheetPdf {
 
     private static final float POINT = 72 / 25.4f; // points per mm
     private static final float CAPITAL = 0.718f; // of the font's size, for Helvetica
     private static final PDFont FONT = new PDType1Font(FontName.HELVETICA);
-    private static final Map<String, float[]> ALTERNATE = Map.of("C", new float[] {1, 0, 0, 0}, "M", new float[] {0, 1, 0, 0}, "Y", new float[] {0, 0, 1, 0}, "K", new float[] {0, 0, 0, 1},
-            "LC", new float[] {.4f, 0, 0, 0}, "LM", new float[] {0, .4f, 0, 0});
+    private static final Map<String, float[]> ALTERNATE = Map.of(
+            "C",
+            new float[] {1, 0, 0, 0},
+            "M",
+            new float[] {0, 1, 0, 0},
+            "Y",
+            new float[] {0, 0, 1, 0},
+            "K",
+            new float[] {0, 0, 0, 1},
+            "LC",
+            new float[] {.4f, 0, 0, 0},
+            "LM",
+            new float[] {0, .4f, 0, 0});
 
     private final PDDocument document = new PDDocument();
     private final Map<ChannelCode, PDColorSpace> spots = new HashMap<>();
@@ -55,7 +69,8 @@ public final class SheetPdf {
             document.save(out);
             return out.toByteArray();
         } catch (IOException | WriterException e) {
-            throw new UncheckedIOException("The sheet could not be drawn.", e instanceof IOException io ? io : new IOException(e));
+            throw new UncheckedIOException(
+                    "The sheet could not be drawn.", e instanceof IOException io ? io : new IOException(e));
         }
     }
 
@@ -112,8 +127,11 @@ public final class SheetPdf {
 
     private void ink(PDPageContentStream on, Shape.Ink ink) throws IOException {
         switch (ink) {
-            case Shape.Ink.Rgb(var red, var green, var blue) -> on.setNonStrokingColor((float) red, (float) green, (float) blue);
-            case Shape.Ink.Spot(var channel, var amount) -> on.setNonStrokingColor(new PDColor(new float[] {(float) amount}, spots.computeIfAbsent(channel, SheetPdf::separation)));
+            case Shape.Ink.Rgb(var red, var green, var blue) ->
+                on.setNonStrokingColor((float) red, (float) green, (float) blue);
+            case Shape.Ink.Spot(var channel, var amount) ->
+                on.setNonStrokingColor(new PDColor(
+                        new float[] {(float) amount}, spots.computeIfAbsent(channel, SheetPdf::separation)));
         }
     }
 
@@ -156,7 +174,13 @@ public final class SheetPdf {
     }
 
     private static void code(PDPageContentStream on, Page page, Shape.Code code) throws WriterException, IOException {
-        var bits = new QRCodeWriter().encode(code.text(), BarcodeFormat.QR_CODE, 0, 0, Map.of(EncodeHintType.MARGIN, 0, EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.M));
+        var bits = new QRCodeWriter()
+                .encode(
+                        code.text(),
+                        BarcodeFormat.QR_CODE,
+                        0,
+                        0,
+                        Map.of(EncodeHintType.MARGIN, 0, EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.M));
         double module = code.side() / bits.getWidth();
         for (int row = 0; row < bits.getHeight(); row++) {
             for (int from = 0; from < bits.getWidth(); from++) {
@@ -165,7 +189,11 @@ public final class SheetPdf {
                     to++;
                 }
                 if (to > from) {
-                    on.addRect(pt(code.x() + from * module), pt(page.height() - code.y() - (row + 1) * module), pt((to - from) * module), pt(module));
+                    on.addRect(
+                            pt(code.x() + from * module),
+                            pt(page.height() - code.y() - (row + 1) * module),
+                            pt((to - from) * module),
+                            pt(module));
                     from = to;
                 }
             }
@@ -179,8 +207,10 @@ public final class SheetPdf {
         on.beginText();
         on.setFont(FONT, size);
         float width = FONT.getStringWidth(plain) / 1000 * size;
-        on.setTextMatrix(words.mirrored() ? new Matrix(-1, 0, 0, 1, pt(words.x()) + width, pt(page.height() - words.y()))
-                : Matrix.getTranslateInstance(pt(words.x()), pt(page.height() - words.y())));
+        on.setTextMatrix(
+                words.mirrored()
+                        ? new Matrix(-1, 0, 0, 1, pt(words.x()) + width, pt(page.height() - words.y()))
+                        : Matrix.getTranslateInstance(pt(words.x()), pt(page.height() - words.y())));
         on.showText(plain);
         on.endText();
     }

@@ -19,8 +19,8 @@ import java.util.Optional;
 import java.util.function.Function;
 
 /**
- * Reads the picture of a sheet: finds it by its marks, whichever way it was turned, and says of every channel what can be
- * seen, how sure that is, and what to do where it cannot be seen. It never guesses: what it cannot tell it says.
+ * Reads the picture of a sheet: finds it by its marks, whichever way it was turned, and says of every channel what can
+ * be seen, how sure that is, and what to do where it cannot be seen. It never guesses: what it cannot tell it says.
  */
 public final class SheetReader {
 
@@ -34,8 +34,23 @@ public final class SheetReader {
     private static final double ALIKE = 0.86; // cosine between two inks
     private static final double WRONG = 0.5; // of a strong stroke, on average, one step outside
 
-    private static final Map<String, double[]> COVERS = Map.of("K", new double[] {1, 1, 1}, "C", new double[] {1, .64, .3}, "M", new double[] {.4, 1, .74}, "Y", new double[] {.16, .25, 1},
-            "LC", new double[] {.62, .34, .16}, "LM", new double[] {.2, .58, .4}, "GY", new double[] {1, 1, 1}, "PK", new double[] {1, 1, 1});
+    private static final Map<String, double[]> COVERS = Map.of(
+            "K",
+            new double[] {1, 1, 1},
+            "C",
+            new double[] {1, .64, .3},
+            "M",
+            new double[] {.4, 1, .74},
+            "Y",
+            new double[] {.16, .25, 1},
+            "LC",
+            new double[] {.62, .34, .16},
+            "LM",
+            new double[] {.2, .58, .4},
+            "GY",
+            new double[] {1, 1, 1},
+            "PK",
+            new double[] {1, 1, 1});
 
     private SheetReader() {}
 
@@ -59,7 +74,14 @@ public final class SheetReader {
          * @param turned true if the strip lay the other way round
          * @param pixelsPerMm of the picture, at the coarsest place
          */
-        record Read(Optional<SheetCode> code, List<Look> looks, List<String> doubts, boolean turned, double pixelsPerMm, Straight straight) implements Result {
+        record Read(
+                Optional<SheetCode> code,
+                List<Look> looks,
+                List<String> doubts,
+                boolean turned,
+                double pixelsPerMm,
+                Straight straight)
+                implements Result {
             public Read {
                 looks = List.copyOf(looks);
                 doubts = List.copyOf(doubts);
@@ -74,63 +96,106 @@ public final class SheetReader {
     public static Result read(Photo photo, Function<SheetCode, Optional<Known>> lookup) {
         var codes = Marks.codes(photo);
         if (codes.seen().isEmpty()) {
-            return new Result.Unread(Optional.empty(), "No mark of ours is in the picture. Get all four corners in, sharp and without glare; or tap the four corners of the pattern yourself.");
+            return new Result.Unread(
+                    Optional.empty(),
+                    "No mark of ours is in the picture. Get all four corners in, sharp and without glare; or tap the"
+                            + " four corners of the pattern yourself.");
         }
         var bySheet = new HashMap<Long, List<Marks.Seen>>();
-        codes.seen().forEach(s -> bySheet.computeIfAbsent(s.code().sheet(), _ -> new ArrayList<>()).add(s));
+        codes.seen()
+                .forEach(s -> bySheet.computeIfAbsent(s.code().sheet(), _ -> new ArrayList<>())
+                        .add(s));
         var first = codes.seen().getFirst().code();
         if (bySheet.size() > 1) {
             return new Result.Unread(Optional.empty(), "Two sheets are in the picture. One at a time.");
         }
         var known = lookup.apply(first);
         if (known.isEmpty()) {
-            return new Result.Unread(Optional.of(first), "This sheet was not made by this shop, or its machine is gone.");
+            return new Result.Unread(
+                    Optional.of(first), "This sheet was not made by this shop, or its machine is gone.");
         }
         var page = known.get().page();
         var fixed = Marks.fix(photo, codes.seen(), codes.inverted(), page);
-        boolean ring = page.shapes().stream().filter(Shape.Dot.class::isInstance).count() >= DOTS;
+        boolean ring =
+                page.shapes().stream().filter(Shape.Dot.class::isInstance).count() >= DOTS;
         if (ring && fixed.dots() < DOTS || !ring && codes.seen().size() < 3) {
-            return new Result.Unread(Optional.of(first), "Too little of the sheet's edge can be seen (%d dots). The whole sheet in the picture, nothing on its edge.".formatted(fixed.dots()));
+            return new Result.Unread(
+                    Optional.of(first),
+                    "Too little of the sheet's edge can be seen (%d dots). The whole sheet in the picture, nothing on its edge."
+                            .formatted(fixed.dots()));
         }
         if (fixed.rms() > ROUGH) {
-            return new Result.Unread(Optional.of(first), "The sheet is not flat, or the picture is shaken. Lay it flat and take it again.");
+            return new Result.Unread(
+                    Optional.of(first),
+                    "The sheet is not flat, or the picture is shaken. Lay it flat and take it again.");
         }
         double coarsest = fixed.mapping().coarsest(0, 0, page.width(), page.height());
         double least = first.kind().frame() ? FRAME_COARSEST : PAGE_COARSEST;
         if (coarsest < least) {
-            return new Result.Unread(Optional.of(first), "The picture is too small: %.1f pixels per mm, and %.1f are needed. Closer, so that the sheet fills it.".formatted(coarsest, least));
+            return new Result.Unread(
+                    Optional.of(first),
+                    "The picture is too small: %.1f pixels per mm, and %.1f are needed. Closer, so that the sheet fills it."
+                            .formatted(coarsest, least));
         }
-        var strip = page.parts().stream().filter(Part.Strip.class::isInstance).map(Part.Strip.class::cast).findFirst();
-        return strip.isPresent() ? strip(photo, fixed.mapping(), strip.get(), known.get(), Optional.of(first), coarsest) : parts(photo, fixed.mapping(), known.get(), first, coarsest, codes.inverted());
+        var strip = page.parts().stream()
+                .filter(Part.Strip.class::isInstance)
+                .map(Part.Strip.class::cast)
+                .findFirst();
+        return strip.isPresent()
+                ? strip(photo, fixed.mapping(), strip.get(), known.get(), Optional.of(first), coarsest)
+                : parts(photo, fixed.mapping(), known.get(), first, coarsest, codes.inverted());
     }
 
     /**
      * A picture without marks.
      *
-     * @param corners of the pattern in the picture, as they were tapped: top left, top right, bottom right, bottom left; x and y in turn, pixels
+     * @param corners of the pattern in the picture, as they were tapped: top left, top right, bottom right, bottom
+     *     left; x and y in turn, pixels
      * @param dark true if it is white ink on a dark ground
      */
     public static Result tapped(Photo photo, double[] corners, Profile profile, boolean dark) {
         var pattern = profile.pattern();
-        double high = pattern.height(profile.channels().stream().mapToInt(Channel::nozzles).max().orElseThrow());
+        double high = pattern.height(
+                profile.channels().stream().mapToInt(Channel::nozzles).max().orElseThrow());
         double width = pattern.width() + 2 * TAPPED;
         double height = high + 2 * TAPPED;
-        var ties = List.of(new Mapping.Tie(TAPPED, TAPPED, corners[0], corners[1]), new Mapping.Tie(width - TAPPED, TAPPED, corners[2], corners[3]),
-                new Mapping.Tie(width - TAPPED, height - TAPPED, corners[4], corners[5]), new Mapping.Tie(TAPPED, height - TAPPED, corners[6], corners[7]));
+        var ties = List.of(
+                new Mapping.Tie(TAPPED, TAPPED, corners[0], corners[1]),
+                new Mapping.Tie(width - TAPPED, TAPPED, corners[2], corners[3]),
+                new Mapping.Tie(width - TAPPED, height - TAPPED, corners[4], corners[5]),
+                new Mapping.Tie(TAPPED, height - TAPPED, corners[6], corners[7]));
         var mapping = Mapping.through(ties, width, height);
         double coarsest = mapping.coarsest(TAPPED, TAPPED, width - 2 * TAPPED, high);
         if (!(coarsest >= FRAME_COARSEST)) {
-            return new Result.Unread(Optional.empty(), "The pattern is too small in the picture: %.1f pixels per mm, and %.1f are needed. Closer.".formatted(coarsest, FRAME_COARSEST));
+            return new Result.Unread(
+                    Optional.empty(),
+                    "The pattern is too small in the picture: %.1f pixels per mm, and %.1f are needed. Closer."
+                            .formatted(coarsest, FRAME_COARSEST));
         }
-        var result = strip(photo, mapping, new Part.Strip(0, 0, width, height, dark), new Known(new Page(width, height, List.of(), List.of(), Shape.Ink.BLACK), profile, Map.of()), Optional.empty(), coarsest);
+        var result = strip(
+                photo,
+                mapping,
+                new Part.Strip(0, 0, width, height, dark),
+                new Known(new Page(width, height, List.of(), List.of(), Shape.Ink.BLACK), profile, Map.of()),
+                Optional.empty(),
+                coarsest);
         return result;
     }
 
     // ---- the machine's own pattern -------------------------------------------------------------------------------
 
-    private static Result strip(Photo photo, Mapping mapping, Part.Strip strip, Known known, Optional<SheetCode> code, double coarsest) {
+    private static Result strip(
+            Photo photo, Mapping mapping, Part.Strip strip, Known known, Optional<SheetCode> code, double coarsest) {
         double edge = code.isPresent() ? 1 : 0; // the window's own line is no ink
-        var plane = Plane.of(photo, mapping, strip.x() + edge, strip.y() + edge, strip.width() - 2 * edge, strip.height() - 2 * edge, FINE, strip.dark());
+        var plane = Plane.of(
+                photo,
+                mapping,
+                strip.x() + edge,
+                strip.y() + edge,
+                strip.width() - 2 * edge,
+                strip.height() - 2 * edge,
+                FINE,
+                strip.dark());
         var profile = known.profile();
         var pattern = profile.pattern();
         int blocks = profile.channels().size();
@@ -153,9 +218,13 @@ public final class SheetReader {
         var placement = Placement.find(plane, pattern, nozzles, visible, expected);
         var measured = measure(photo, plane, placement, pattern, channels, visible, coarsest);
         double usual = usual(measured.all());
-        var seen = measured.all().stream().filter(m -> m.error < 1.0 / 8 && m.strength() > .25 * usual && m.strength() > .02).toList();
+        var seen = measured.all().stream()
+                .filter(m -> m.error < 1.0 / 8 && m.strength() > .25 * usual && m.strength() > .02)
+                .toList();
         if (seen.isEmpty() || usual < .02) {
-            return new Result.Unread(code, "No pattern of this machine can be seen in the window. Lay its strip inside, printed side up.");
+            return new Result.Unread(
+                    code,
+                    "No pattern of this machine can be seen in the window. Lay its strip inside, printed side up.");
         }
         double agreement = agree(seen);
         boolean flipped = placement.flipped();
@@ -165,16 +234,22 @@ public final class SheetReader {
             doubts.add("The strip lay upside down; it was read that way.");
         }
         if (placement.astray()) {
-            return new Result.Unread(code, "Too few blocks can be seen to tell which channel is which. Enter this check by tapping.");
+            return new Result.Unread(
+                    code, "Too few blocks can be seen to tell which channel is which. Enter this check by tapping.");
         }
         if (placement.outside() > WRONG || placement.stray()) {
-            return new Result.Unread(code, "This is not the pattern of this machine: there is ink where a “%s” prints none. Is the strip from another machine?".formatted(profile.name()));
+            return new Result.Unread(
+                    code,
+                    "This is not the pattern of this machine: there is ink where a “%s” prints none. Is the strip from another machine?"
+                            .formatted(profile.name()));
         }
         if (agreement < ALIKE) {
             doubts.add("The colours are not where this machine prints them. Is the strip from another machine?");
         }
         if (placement.lead() < 2) {
-            doubts.add("The pattern may be one step off: too many strokes are missing at its edge. Look at the first and last rows.");
+            doubts.add(
+                    "The pattern may be one step off: too many strokes are missing at its edge. Look at the first and"
+                            + " last rows.");
         }
         if (plane.burnt > .2) {
             doubts.add("Parts of the paper are burnt out to white; faint strokes may be lost there. Less light.");
@@ -183,27 +258,57 @@ public final class SheetReader {
         for (int b = 0; b < blocks; b++) {
             var channel = channels.get(b);
             if (!visible[b]) {
-                looks.add(Look.unreadable(channel.code(), channel.nozzles(), strip.dark() ? "Colours do not show on a dark ground. Read them in the white frame."
-                        : "White does not show on white paper. Print it on clear film and read it in the frame for white."));
+                looks.add(Look.unreadable(
+                        channel.code(),
+                        channel.nozzles(),
+                        strip.dark()
+                                ? "Colours do not show on a dark ground. Read them in the white frame."
+                                : "White does not show on white paper. Print it on clear film and read it in"
+                                        + " the frame for white."));
             } else {
                 var m = measured.of(channel.code());
-                looks.add(measured.strokes().covers(m) ? measured.strokes().judge(m, usual)
-                        : Look.unreadable(channel.code(), channel.nozzles(), "%s lies outside the window. Lay the whole strip inside it.".formatted(Strokes.name(channel.code()))));
+                looks.add(
+                        measured.strokes().covers(m)
+                                ? measured.strokes().judge(m, usual)
+                                : Look.unreadable(
+                                        channel.code(),
+                                        channel.nozzles(),
+                                        "%s lies outside the window. Lay the whole strip inside it."
+                                                .formatted(Strokes.name(channel.code()))));
             }
         }
         var read = looks.stream().filter(Look::readable).toList();
-        var gone = read.stream().filter(l -> l.missing().size() == l.strokes()).map(l -> l.channel().code()).sorted().toList();
+        var gone = read.stream()
+                .filter(l -> l.missing().size() == l.strokes())
+                .map(l -> l.channel().code())
+                .sorted()
+                .toList();
         if (gone.size() > 1) {
-            doubts.add("%s are gone altogether. Or is the strip from a machine that has none of them?".formatted(String.join(" and ", gone)));
+            doubts.add("%s are gone altogether. Or is the strip from a machine that has none of them?"
+                    .formatted(String.join(" and ", gone)));
         }
-        if (read.size() > 1 && (read.stream().allMatch(l -> edge(l, true)) || read.stream().allMatch(l -> edge(l, false)))) {
-            doubts.add("Every channel lacks its first or its last strokes. Is the strip from another machine, or cut off?");
+        if (read.size() > 1
+                && (read.stream().allMatch(l -> edge(l, true)) || read.stream().allMatch(l -> edge(l, false)))) {
+            doubts.add("Every channel lacks its first or its last strokes. Is the strip from another machine, or cut"
+                    + " off?");
         }
         looks.sort(Comparator.comparing(Look::channel));
         if (looks.stream().noneMatch(Look::readable)) {
-            return new Result.Unread(code, looks.stream().filter(l -> l.unreadable() != null).map(Look::unreadable).findFirst().orElse(""));
+            return new Result.Unread(
+                    code,
+                    looks.stream()
+                            .filter(l -> l.unreadable() != null)
+                            .map(Look::unreadable)
+                            .findFirst()
+                            .orElse(""));
         }
-        return new Result.Read(code, looks, doubts, flipped, coarsest, new Straight(photo, mapping, strip, measured.places(plane, strip, edge)));
+        return new Result.Read(
+                code,
+                looks,
+                doubts,
+                flipped,
+                coarsest,
+                new Straight(photo, mapping, strip, measured.places(plane, strip, edge)));
     }
 
     /** Whether the outermost strokes are missing side by side. */
@@ -225,12 +330,25 @@ public final class SheetReader {
 
         Map<ChannelCode, List<Straight.Place>> places(Plane plane, Part.Strip strip, double edge) {
             var places = new HashMap<ChannelCode, List<Straight.Place>>();
-            all.forEach(m -> places.put(m.channel, m.sites.stream().map(s -> new Straight.Place(strip.x() + edge + s.x() / plane.resolution, strip.y() + edge + s.y() / plane.resolution)).toList()));
+            all.forEach(m -> places.put(
+                    m.channel,
+                    m.sites.stream()
+                            .map(s -> new Straight.Place(
+                                    strip.x() + edge + s.x() / plane.resolution,
+                                    strip.y() + edge + s.y() / plane.resolution))
+                            .toList()));
             return places;
         }
     }
 
-    private static Measures measure(Photo photo, Plane plane, Placement placement, NozzlePattern pattern, List<Channel> channels, boolean[] visible, double coarsest) {
+    private static Measures measure(
+            Photo photo,
+            Plane plane,
+            Placement placement,
+            NozzlePattern pattern,
+            List<Channel> channels,
+            boolean[] visible,
+            double coarsest) {
         var strokes = new Strokes(plane, photo.loss, coarsest, pattern.stair());
         var all = new ArrayList<Strokes.Measured>();
         double[] u = placement.along();
@@ -264,13 +382,20 @@ public final class SheetReader {
 
     /** Cover of a full stroke in its main colour: the middle of the stronger half of the channels. */
     private static double usual(List<Strokes.Measured> all) {
-        var strengths = all.stream().filter(m -> m.error < .2).mapToDouble(m -> Math.max(m.full[0], Math.max(m.full[1], m.full[2]))).sorted().toArray();
+        var strengths = all.stream()
+                .filter(m -> m.error < .2)
+                .mapToDouble(m -> Math.max(m.full[0], Math.max(m.full[1], m.full[2])))
+                .sorted()
+                .toArray();
         return strengths.length == 0 ? 0 : strengths[strengths.length - 1 - (strengths.length - 1) / 4];
     }
 
     /** How alike the colours are to what should be there: 1 for the same. */
     private static double agree(List<Strokes.Measured> seen) {
-        return seen.stream().mapToDouble(m -> Placement.alike(m.full, m.expected)).average().orElse(0);
+        return seen.stream()
+                .mapToDouble(m -> Placement.alike(m.full, m.expected))
+                .average()
+                .orElse(0);
     }
 
     private static double[] cover(ChannelCode channel) {
@@ -279,34 +404,81 @@ public final class SheetReader {
 
     // ---- our own sheets ------------------------------------------------------------------------------------------
 
-    private static Result parts(Photo photo, Mapping mapping, Known known, SheetCode code, double coarsest, boolean dark) {
-        var stairs = known.page().parts().stream().filter(Part.Stair.class::isInstance).map(Part.Stair.class::cast).toList();
-        var bars = known.page().parts().stream().filter(Part.Bar.class::isInstance).map(Part.Bar.class::cast).toList();
+    private static Result parts(
+            Photo photo, Mapping mapping, Known known, SheetCode code, double coarsest, boolean dark) {
+        var stairs = known.page().parts().stream()
+                .filter(Part.Stair.class::isInstance)
+                .map(Part.Stair.class::cast)
+                .toList();
+        var bars = known.page().parts().stream()
+                .filter(Part.Bar.class::isInstance)
+                .map(Part.Bar.class::cast)
+                .toList();
         if (bars.isEmpty()) {
-            return new Result.Unread(Optional.of(code), "A %s is for your eyes: nothing on it is measured.".formatted(code.kind().label()));
+            return new Result.Unread(
+                    Optional.of(code),
+                    "A %s is for your eyes: nothing on it is measured."
+                            .formatted(code.kind().label()));
         }
         var others = known.profile().codes();
         var solids = new HashMap<ChannelCode, Solid>();
         for (var bar : bars) {
-            var reference = Optional.ofNullable(known.clean().get(bar.channel())).filter(t -> t.size() == 3).map(t -> new double[] {t.get(0), t.get(1), t.get(2)});
+            var reference = Optional.ofNullable(known.clean().get(bar.channel()))
+                    .filter(t -> t.size() == 3)
+                    .map(t -> new double[] {t.get(0), t.get(1), t.get(2)});
             Bars.read(photo, mapping, bar, dark, reference, others).ifPresent(s -> solids.put(bar.channel(), s));
         }
         var looks = new ArrayList<Look>();
         var places = new HashMap<ChannelCode, List<Straight.Place>>();
         if (stairs.isEmpty()) {
-            bars.forEach(b -> looks.add(new Look(b.channel(), 0, List.of(), List.of(), List.of(), List.of(), List.of(), 0, solids.get(b.channel()), null)));
+            bars.forEach(b -> looks.add(new Look(
+                    b.channel(),
+                    0,
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    0,
+                    solids.get(b.channel()),
+                    null)));
         } else {
             stairs(photo, mapping, stairs, dark, coarsest, solids, looks, places);
         }
-        return new Result.Read(Optional.of(code), looks, List.of(), false, coarsest, new Straight(photo, mapping, new Part.Strip(0, 0, known.page().width(), known.page().height(), dark), places));
+        return new Result.Read(
+                Optional.of(code),
+                looks,
+                List.of(),
+                false,
+                coarsest,
+                new Straight(
+                        photo,
+                        mapping,
+                        new Part.Strip(0, 0, known.page().width(), known.page().height(), dark),
+                        places));
     }
 
-    private static void stairs(Photo photo, Mapping mapping, List<Part.Stair> stairs, boolean dark, double coarsest, Map<ChannelCode, Solid> solids, List<Look> looks,
+    private static void stairs(
+            Photo photo,
+            Mapping mapping,
+            List<Part.Stair> stairs,
+            boolean dark,
+            double coarsest,
+            Map<ChannelCode, Solid> solids,
+            List<Look> looks,
             Map<ChannelCode, List<Straight.Place>> places) {
         double left = stairs.getFirst().x() - 7;
         double top = stairs.getFirst().y() - 2;
         var last = stairs.getLast();
-        var plane = Plane.of(photo, mapping, left, top, 7 + last.columns() * last.apart() + 2, last.y() + last.rows() * last.pitch() + 2 - top, FINE, dark);
+        var plane = Plane.of(
+                photo,
+                mapping,
+                left,
+                top,
+                7 + last.columns() * last.apart() + 2,
+                last.y() + last.rows() * last.pitch() + 2 - top,
+                FINE,
+                dark);
         var strokes = new Strokes(plane, photo.loss, coarsest, last.pitch());
         var all = new ArrayList<Strokes.Measured>();
         for (var stair : stairs) {
@@ -316,7 +488,8 @@ public final class SheetReader {
             for (int column = 0; column < stair.columns(); column++) {
                 for (int row = 0; row < stair.rows(); row++) {
                     double y = (stair.y() + column * stair.step() + row * stair.pitch() + .07 - top) * FINE;
-                    sites.add(new Strokes.Site((stair.x() + column * stair.apart() + stair.length() / 2 - left) * FINE, y, 1, 0, half));
+                    sites.add(new Strokes.Site(
+                            (stair.x() + column * stair.apart() + stair.length() / 2 - left) * FINE, y, 1, 0, half));
                     if (column == 0) {
                         bare.add(new Strokes.Site((stair.x() - .4 - stair.length() / 2 - left) * FINE, y, 1, 0, half));
                     }
@@ -325,13 +498,27 @@ public final class SheetReader {
             double slip = Strokes.slip(plane, sites, cover(stair.channel()), .45 * stair.pitch() * FINE);
             sites.replaceAll(s -> new Strokes.Site(s.x(), s.y() + slip, s.ux(), s.uy(), s.half()));
             all.add(strokes.measure(stair.channel(), sites, bare, cover(stair.channel())));
-            places.put(stair.channel(), sites.stream().map(s -> new Straight.Place(left + s.x() / FINE, top + s.y() / FINE)).toList());
+            places.put(
+                    stair.channel(),
+                    sites.stream()
+                            .map(s -> new Straight.Place(left + s.x() / FINE, top + s.y() / FINE))
+                            .toList());
         }
         strokes.learn(all);
         double usual = usual(all);
         for (var m : all) {
             var look = strokes.judge(m, usual);
-            looks.add(new Look(look.channel(), look.strokes(), look.missing(), look.faint(), look.partial(), look.bent(), look.unsure(), look.limit(), solids.get(m.channel), look.unreadable()));
+            looks.add(new Look(
+                    look.channel(),
+                    look.strokes(),
+                    look.missing(),
+                    look.faint(),
+                    look.partial(),
+                    look.bent(),
+                    look.unsure(),
+                    look.limit(),
+                    solids.get(m.channel),
+                    look.unreadable()));
         }
     }
 }

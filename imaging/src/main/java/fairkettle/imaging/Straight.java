@@ -13,7 +13,9 @@ import java.util.Map;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 
-/** The part of the picture that was read, upright and straight, to be looked at and tapped. Drawn when it is asked for. */
+/**
+ * The part of the picture that was read, upright and straight, to be looked at and tapped. Drawn when it is asked for.
+ */
 public final class Straight {
 
     private static final double WIDE = 1180; // pixels
@@ -41,17 +43,27 @@ public final class Straight {
         if (all.isEmpty() || part.width() < part.height()) {
             return part; // a whole page is shown whole
         }
-        double left = Math.max(part.x(), all.stream().mapToDouble(Place::x).min().orElseThrow() - MARGIN);
+        double left =
+                Math.max(part.x(), all.stream().mapToDouble(Place::x).min().orElseThrow() - MARGIN);
         double top = Math.max(part.y(), all.stream().mapToDouble(Place::y).min().orElseThrow() - MARGIN);
-        double right = Math.min(part.x() + part.width(), all.stream().mapToDouble(Place::x).max().orElseThrow() + MARGIN);
-        double low = Math.min(part.y() + part.height(), all.stream().mapToDouble(Place::y).max().orElseThrow() + MARGIN);
+        double right = Math.min(
+                part.x() + part.width(),
+                all.stream().mapToDouble(Place::x).max().orElseThrow() + MARGIN);
+        double low = Math.min(
+                part.y() + part.height(),
+                all.stream().mapToDouble(Place::y).max().orElseThrow() + MARGIN);
         return new Part.Strip(left, top, right - left, low - top, part.dark());
     }
 
     /** By channel, where each stroke's middle is in it: shares of its width and height, x and y in turn. */
     public Map<ChannelCode, List<Double>> spots() {
         var spots = new HashMap<ChannelCode, List<Double>>();
-        places.forEach((code, all) -> spots.put(code, all.stream().flatMap(p -> Stream.of(share((p.x() - part.x()) / part.width()), share((p.y() - part.y()) / part.height()))).toList()));
+        places.forEach((code, all) -> spots.put(
+                code,
+                all.stream()
+                        .flatMap(p -> Stream.of(
+                                share((p.x() - part.x()) / part.width()), share((p.y() - part.y()) / part.height())))
+                        .toList()));
         return spots;
     }
 

@@ -9,8 +9,8 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
- * Measures strokes by matched filters: how much of a full stroke's ink is at each place, against what bare ground beside
- * the strokes shows of the same filter.
+ * Measures strokes by matched filters: how much of a full stroke's ink is at each place, against what bare ground
+ * beside the strokes shows of the same filter.
  */
 final class Strokes {
 
@@ -60,9 +60,11 @@ final class Strokes {
         double[] shift = {};
         /** a full stroke: cover per colour */
         double[] full = {0, 0, 0};
+
         double[] weights = {0, 0, 0};
         /** standard error of an amplitude on bare ground, in full strokes */
         double error = 1;
+
         double[] errors = {1, 1, 1};
 
         Measured(ChannelCode channel, List<Site> sites, double[] expected) {
@@ -87,7 +89,9 @@ final class Strokes {
                 for (double part = -.6; part <= .61; part += .3) {
                     double x = s.x() + part * s.half();
                     for (int c = 0; c < 3; c++) {
-                        sum += expected[c] * (plane.at(c, x, s.y() + dy) - .5 * (plane.at(c, x, s.y() + dy - off) + plane.at(c, x, s.y() + dy + off)));
+                        sum += expected[c]
+                                * (plane.at(c, x, s.y() + dy)
+                                        - .5 * (plane.at(c, x, s.y() + dy - off) + plane.at(c, x, s.y() + dy + off)));
                     }
                 }
             }
@@ -113,7 +117,10 @@ final class Strokes {
     }
 
     private boolean inside(Site s) {
-        return s.x() - s.half() > 1 && s.x() + s.half() < plane.width - 2 && s.y() - reach > 1 && s.y() + reach < plane.height - 2;
+        return s.x() - s.half() > 1
+                && s.x() + s.half() < plane.width - 2
+                && s.y() - reach > 1
+                && s.y() + reach < plane.height - 2;
     }
 
     private Profile profile(Site site) {
@@ -204,7 +211,12 @@ final class Strokes {
         for (int i = 0; i < amounts.length; i++) {
             amounts[i] = dot(m.weights, colours(m.profiles.get(i), 0, -1));
         }
-        return IntStream.range(0, amounts.length).boxed().sorted((a, b) -> Double.compare(amounts[b], amounts[a])).limit(Math.max(1, amounts.length / 2)).mapToInt(Integer::intValue).toArray();
+        return IntStream.range(0, amounts.length)
+                .boxed()
+                .sorted((a, b) -> Double.compare(amounts[b], amounts[a]))
+                .limit(Math.max(1, amounts.length / 2))
+                .mapToInt(Integer::intValue)
+                .toArray();
     }
 
     private void calibrate(Measured m) {
@@ -245,8 +257,11 @@ final class Strokes {
             cov[c][c] += floor + .02 * (cov[0][0] + cov[1][1] + cov[2][2]) / 3;
             m.errors[c] = Math.sqrt(cov[c][c]);
         }
-        var weights = LeastSquares.gauss(new double[][] {{cov[0][0], cov[0][1], cov[0][2], Math.max(0, mean[0])}, {cov[1][0], cov[1][1], cov[1][2], Math.max(0, mean[1])},
-            {cov[2][0], cov[2][1], cov[2][2], Math.max(0, mean[2])}});
+        var weights = LeastSquares.gauss(new double[][] {
+            {cov[0][0], cov[0][1], cov[0][2], Math.max(0, mean[0])},
+            {cov[1][0], cov[1][1], cov[1][2], Math.max(0, mean[1])},
+            {cov[2][0], cov[2][1], cov[2][2], Math.max(0, mean[2])}
+        });
         double gain = dot(weights, mean);
         if (!(gain > 0)) {
             m.error = 1;
@@ -267,7 +282,10 @@ final class Strokes {
         m.error = Math.sqrt(variance);
     }
 
-    /** How far strokes lie beside their computed place, smoothly over the block: the rest of curl and of the machine's own feed. */
+    /**
+     * How far strokes lie beside their computed place, smoothly over the block: the rest of curl and of the machine's
+     * own feed.
+     */
     private double[] shifts(Measured m) {
         int n = m.profiles.size();
         var out = new double[n];
@@ -280,7 +298,9 @@ final class Strokes {
         double midY = m.sites.stream().mapToDouble(Site::y).average().orElse(0);
         for (int i = 0; i < n; i++) {
             if (amount(m, i, 0, -1) > .5) {
-                rows.add(new double[] {1, (m.sites.get(i).x() - midX) / 100, (m.sites.get(i).y() - midY) / 100});
+                rows.add(new double[] {
+                    1, (m.sites.get(i).x() - midX) / 100, (m.sites.get(i).y() - midY) / 100
+                });
                 offs.add(peak(m, i));
             }
         }
@@ -298,7 +318,12 @@ final class Strokes {
             }
         }
         for (int i = 0; i < n; i++) {
-            out[i] = Math.clamp(dot(s, new double[] {1, (m.sites.get(i).x() - midX) / 100, (m.sites.get(i).y() - midY) / 100}), -3, 3);
+            out[i] = Math.clamp(
+                    dot(s, new double[] {
+                        1, (m.sites.get(i).x() - midX) / 100, (m.sites.get(i).y() - midY) / 100
+                    }),
+                    -3,
+                    3);
         }
         return out;
     }
@@ -326,7 +351,10 @@ final class Strokes {
             return (p.values()[0][colour][0] + p.values()[1][colour][0] + p.values()[2][colour][0]) / 3;
         }
         if (i >= 2 * reach) {
-            return (p.values()[0][colour][2 * reach] + p.values()[1][colour][2 * reach] + p.values()[2][colour][2 * reach]) / 3;
+            return (p.values()[0][colour][2 * reach]
+                            + p.values()[1][colour][2 * reach]
+                            + p.values()[2][colour][2 * reach])
+                    / 3;
         }
         double f = at - i;
         double sum = 0;
@@ -346,7 +374,9 @@ final class Strokes {
             double norm = 0;
             for (int t = -reach; t <= reach; t++) {
                 double place = t - shift;
-                double v = third < 0 ? (p.values()[0][c][t + reach] + p.values()[1][c][t + reach] + p.values()[2][c][t + reach]) / 3 : p.values()[third][c][t + reach];
+                double v = third < 0
+                        ? (p.values()[0][c][t + reach] + p.values()[1][c][t + reach] + p.values()[2][c][t + reach]) / 3
+                        : p.values()[third][c][t + reach];
                 if (Math.abs(place) > core && Math.abs(place) <= core + .3 * plane.resolution) {
                     base += v;
                     n++;
@@ -356,7 +386,10 @@ final class Strokes {
             for (int t = -reach; t <= reach; t++) {
                 double w = shape(t - shift);
                 if (w > 0) {
-                    double v = third < 0 ? (p.values()[0][c][t + reach] + p.values()[1][c][t + reach] + p.values()[2][c][t + reach]) / 3 : p.values()[third][c][t + reach];
+                    double v = third < 0
+                            ? (p.values()[0][c][t + reach] + p.values()[1][c][t + reach] + p.values()[2][c][t + reach])
+                                    / 3
+                            : p.values()[third][c][t + reach];
                     sum += w * (v - base);
                     norm += w * w;
                 }
@@ -397,15 +430,28 @@ final class Strokes {
         double vanishing = vanishing(m.expected, awaited);
         boolean weak = m.full[colour] < .25 * awaited || m.error > 1 / SHARP;
         if (weak) {
-            if (awaited > 0 && awaited / m.errors[colour] >= SHARP && vanishing < .5 && m.full[colour] < .25 * awaited) {
+            if (awaited > 0
+                    && awaited / m.errors[colour] >= SHARP
+                    && vanishing < .5
+                    && m.full[colour] < .25 * awaited) {
                 return gone(m, n);
             }
-            return Look.unreadable(m.channel, n, vanishing >= .5 ? "%s vanished in the picture's compression. Send the photo itself, not a copy from a message; closer is better.".formatted(name(m.channel))
-                    : "%s cannot be told from the paper here. Closer, sharper, in more even light.".formatted(name(m.channel)));
+            return Look.unreadable(
+                    m.channel,
+                    n,
+                    vanishing >= .5
+                            ? "%s vanished in the picture's compression. Send the photo itself, not a copy from a message; closer is better."
+                                    .formatted(name(m.channel))
+                            : "%s cannot be told from the paper here. Closer, sharper, in more even light."
+                                    .formatted(name(m.channel)));
         }
         double limit = Math.max(MISSING, vanishing(m.full, 1));
         if (limit >= .5) {
-            return Look.unreadable(m.channel, n, "%s almost vanished in the picture's compression. Send the photo itself, closer to the paper.".formatted(name(m.channel)));
+            return Look.unreadable(
+                    m.channel,
+                    n,
+                    "%s almost vanished in the picture's compression. Send the photo itself, closer to the paper."
+                            .formatted(name(m.channel)));
         }
         double threshold = Math.max(MISSING, Math.min(limit, .35));
         var missing = new ArrayList<Integer>();
@@ -464,7 +510,17 @@ final class Strokes {
     }
 
     private Look gone(Measured m, int n) {
-        return new Look(m.channel, n, IntStream.range(0, n).boxed().toList(), List.of(), List.of(), List.of(), List.of(), MISSING, null, null);
+        return new Look(
+                m.channel,
+                n,
+                IntStream.range(0, n).boxed().toList(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                MISSING,
+                null,
+                null);
     }
 
     /** Share of a full stroke under which the JPEG itself may have swallowed it. */

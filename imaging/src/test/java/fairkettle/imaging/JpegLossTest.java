@@ -29,7 +29,9 @@ class JpegLossTest {
         var loss = JpegLoss.of(jpeg(.6f)).orElseThrow();
         assertThat(loss.vanishing(YELLOW, 1)).isGreaterThan(loss.vanishing(BLACK, 1));
         assertThat(loss.vanishing(YELLOW, .6)).isGreaterThanOrEqualTo(loss.vanishing(YELLOW, 2));
-        assertThat(loss.vanishing(new double[] {0, 0, 0}, 1)).as("nothing leaves nothing").isEqualTo(1);
+        assertThat(loss.vanishing(new double[] {0, 0, 0}, 1))
+                .as("nothing leaves nothing")
+                .isEqualTo(1);
     }
 
     @Test

@@ -42,10 +42,12 @@ class MappingTest {
     @Test
     void lensAndCurlAreTakenUpByTheCubic() {
         var truth = view(new Random(4));
-        var ties = grid(truth).stream().map(t -> {
-            double u = (t.x() - WIDTH / 2) / (WIDTH / 2);
-            return new Tie(t.x(), t.y(), t.px(), t.py() + 14 * u * u);
-        }).toList();
+        var ties = grid(truth).stream()
+                .map(t -> {
+                    double u = (t.x() - WIDTH / 2) / (WIDTH / 2);
+                    return new Tie(t.x(), t.y(), t.px(), t.py() + 14 * u * u);
+                })
+                .toList();
         var straight = Mapping.through(ties, WIDTH, HEIGHT);
         var bent = straight.bent(ties);
         assertThat(straight.rms(ties)).isGreaterThan(2 * bent.rms(ties));
@@ -54,7 +56,11 @@ class MappingTest {
 
     @Test
     void scaleIsPixelsPerMillimetre() {
-        var ties = List.of(new Tie(0, 0, 100, 50), new Tie(WIDTH, 0, 100 + 8 * WIDTH, 50), new Tie(WIDTH, HEIGHT, 100 + 8 * WIDTH, 50 + 8 * HEIGHT), new Tie(0, HEIGHT, 100, 50 + 8 * HEIGHT));
+        var ties = List.of(
+                new Tie(0, 0, 100, 50),
+                new Tie(WIDTH, 0, 100 + 8 * WIDTH, 50),
+                new Tie(WIDTH, HEIGHT, 100 + 8 * WIDTH, 50 + 8 * HEIGHT),
+                new Tie(0, HEIGHT, 100, 50 + 8 * HEIGHT));
         var mapping = Mapping.through(ties, WIDTH, HEIGHT);
         assertThat(mapping.scale(60, 40)).isCloseTo(8, within(1e-3));
         assertThat(mapping.coarsest(0, 0, WIDTH, HEIGHT)).isCloseTo(8, within(1e-3));
@@ -72,7 +78,9 @@ class MappingTest {
             b[i] = put[0] + put[1] * a[i][1] + put[2] * a[i][2];
             weights[i] = .1 + random.nextDouble();
         }
-        assertThat(LeastSquares.solve(a, b, weights, 0)).usingComparatorWithPrecision(1e-9).containsExactly(put);
+        assertThat(LeastSquares.solve(a, b, weights, 0))
+                .usingComparatorWithPrecision(1e-9)
+                .containsExactly(put);
     }
 
     /** A pinhole's view of the page. */
@@ -87,7 +95,16 @@ class MappingTest {
     private static View view(Random random) {
         double turn = random.nextDouble() * 6.28;
         double scale = 7 + 8 * random.nextDouble();
-        return new View(new double[] {scale * Math.cos(turn), -scale * Math.sin(turn), 2000, scale * Math.sin(turn), scale * Math.cos(turn), 1500, (random.nextDouble() - .5) * 1e-3, (random.nextDouble() - .5) * 1e-3});
+        return new View(new double[] {
+            scale * Math.cos(turn),
+            -scale * Math.sin(turn),
+            2000,
+            scale * Math.sin(turn),
+            scale * Math.cos(turn),
+            1500,
+            (random.nextDouble() - .5) * 1e-3,
+            (random.nextDouble() - .5) * 1e-3
+        });
     }
 
     private static List<Tie> grid(View view) {

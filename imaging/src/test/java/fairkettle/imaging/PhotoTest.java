@@ -36,35 +36,42 @@ class PhotoTest {
         var out = new ByteArrayOutputStream();
         ImageIO.write(new BufferedImage(10, 10, BufferedImage.TYPE_BYTE_GRAY), "png", out);
         byte[] bomb = out.toByteArray();
-        System.arraycopy(new byte[] {0, 0, (byte) 0xea, 0x60, 0, 0, (byte) 0xea, 0x60}, 0, bomb, 16, 8); // 60000 × 60000
+        System.arraycopy(
+                new byte[] {0, 0, (byte) 0xea, 0x60, 0, 0, (byte) 0xea, 0x60}, 0, bomb, 16, 8); // 60000 × 60000
         var crc = new CRC32();
         crc.update(bomb, 12, 17);
         System.arraycopy(ByteBuffer.allocate(4).putInt((int) crc.getValue()).array(), 0, bomb, 29, 4);
-        assertThatThrownBy(() -> Photo.decode(bomb)).isInstanceOf(Photo.Refused.class).hasMessageContaining("60000 × 60000");
+        assertThatThrownBy(() -> Photo.decode(bomb))
+                .isInstanceOf(Photo.Refused.class)
+                .hasMessageContaining("60000 × 60000");
     }
 
     @Test
     void aSmallPdfWithAHugePictureInItIsRefusedBeforeItIsUnpacked() {
         var pdf = """
-                %PDF-1.4
-                1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj
-                2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj
-                3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 595 842]/Resources<</XObject<</I 5 0 R>>>>/Contents 4 0 R>>endobj
-                4 0 obj<</Length 19>>stream
-                q 1 0 0 1 0 0 cm /I Do Q
-                endstream endobj
-                5 0 obj<</Type/XObject/Subtype/Image/Width 90000/Height 90000/ColorSpace/DeviceGray/BitsPerComponent 8/Length 1>>stream
-                x
-                endstream endobj
-                trailer<</Size 6/Root 1 0 R>>
-                """;
-        assertThatThrownBy(() -> Photo.decode(pdf.getBytes(StandardCharsets.US_ASCII))).isInstanceOf(Photo.Refused.class).hasMessageContaining("90000 × 90000");
+            %PDF-1.4
+            1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj
+            2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj
+            3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 595 842]/Resources<</XObject<</I 5 0 R>>>>/Contents 4 0 R>>endobj
+            4 0 obj<</Length 19>>stream
+            q 1 0 0 1 0 0 cm /I Do Q
+            endstream endobj
+            5 0 obj<</Type/XObject/Subtype/Image/Width 90000/Height 90000/ColorSpace/DeviceGray/BitsPerComponent 8/Length 1>>stream
+            x
+            endstream endobj
+            trailer<</Size 6/Root 1 0 R>>
+            """;
+        assertThatThrownBy(() -> Photo.decode(pdf.getBytes(StandardCharsets.US_ASCII)))
+                .isInstanceOf(Photo.Refused.class)
+                .hasMessageContaining("90000 × 90000");
     }
 
     @Test
     void whatIsNoPictureIsSaidSo() {
-        assertThatThrownBy(() -> Photo.decode("<svg onload='alert(1)'/>".getBytes(StandardCharsets.UTF_8))).hasMessageContaining("no JPEG, PNG, TIFF or PDF");
-        assertThatThrownBy(() -> Photo.decode("%PDF-1.7 nonsense".getBytes(StandardCharsets.UTF_8))).hasMessageContaining("damaged");
+        assertThatThrownBy(() -> Photo.decode("<svg onload='alert(1)'/>".getBytes(StandardCharsets.UTF_8)))
+                .hasMessageContaining("no JPEG, PNG, TIFF or PDF");
+        assertThatThrownBy(() -> Photo.decode("%PDF-1.7 nonsense".getBytes(StandardCharsets.UTF_8)))
+                .hasMessageContaining("damaged");
         assertThatThrownBy(() -> Photo.decode(new byte[0])).isInstanceOf(Photo.Refused.class);
     }
 

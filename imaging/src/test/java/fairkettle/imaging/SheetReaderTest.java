@@ -49,7 +49,13 @@ class SheetReaderTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"small-tank, PHONE", "wide-tank, PHONE", "six-ink-tank, SCANNER", "snap-in-head, PHONE", "film-dual-head, SCANNER"})
+    @CsvSource({
+        "small-tank, PHONE",
+        "wide-tank, PHONE",
+        "six-ink-tank, SCANNER",
+        "snap-in-head, PHONE",
+        "film-dual-head, SCANNER"
+    })
     void theStripInTheFrameIsReadStrokeByStroke(String id, With with) throws Exception {
         var profile = Profiles.named(id);
         var page = frame(profile, SheetKind.FRAME);
@@ -104,7 +110,16 @@ class SheetReaderTest {
     @Test
     void aStarvedChannelFadesDownThePurgeSheet() throws Exception {
         var profile = Profiles.named("wide-tank");
-        var page = Sheets.purge(profile, made(), Map.of(ChannelCode.of("C"), Millilitres.parse("0.3"), ChannelCode.of("M"), Millilitres.parse("0.3"))).pages().getFirst();
+        var page = Sheets.purge(
+                        profile,
+                        made(),
+                        Map.of(
+                                ChannelCode.of("C"),
+                                Millilitres.parse("0.3"),
+                                ChannelCode.of("M"),
+                                Millilitres.parse("0.3")))
+                .pages()
+                .getFirst();
         bench(profile, frame(profile, SheetKind.FRAME)).machine("Sorrel").take(new Act.ShutVent("C"));
         bench.print("Sorrel", SheetPdf.of("purge", List.of(page)));
         var read = (Result.Read) read(bench.pictureOfPage("Sorrel", With.SCANNER, 4), known(page, profile));
@@ -116,11 +131,15 @@ class SheetReaderTest {
     @Test
     void theHealthSheetShowsInkThatDoesNotBelong() throws Exception {
         var profile = Profiles.named("wide-tank");
-        var page = Sheets.of(SheetKind.HEALTH, profile, made(), Family.MAKERS_DYE).pages().getFirst();
+        var page = Sheets.of(SheetKind.HEALTH, profile, made(), Family.MAKERS_DYE)
+                .pages()
+                .getFirst();
         bench(profile, page);
         var clean = ((Result.Read) read(bench.pictureOfPage("Sorrel", With.SCANNER, 4), known(page, profile))).looks();
-        var tints = clean.stream().collect(Collectors.toMap(Look::channel, l -> l.solid().tint()));
-        assertThat(clean).allMatch(l -> l.solid().foreign() < .1 && Math.abs(l.solid().fade()) < .05);
+        var tints = clean.stream()
+                .collect(Collectors.toMap(Look::channel, l -> l.solid().tint()));
+        assertThat(clean)
+                .allMatch(l -> l.solid().foreign() < .1 && Math.abs(l.solid().fade()) < .05);
         bench.machine("Sorrel").take(new Act.WrongInk("Y", 12));
         bench.print("Sorrel", SheetPdf.of("health", List.of(page)));
         var read = (Result.Read) read(bench.pictureOfPage("Sorrel", With.SCANNER, 4), new Known(page, profile, tints));
@@ -131,13 +150,21 @@ class SheetReaderTest {
     @Test
     void aWhiteSheetOnDarkCardIsReadInverted() throws Exception {
         var profile = Profiles.named("film-rebuilt");
-        var page = Sheets.of(SheetKind.WHITE_HEALTH, profile, made(), Family.FILM).pages().getFirst();
+        var page = Sheets.of(SheetKind.WHITE_HEALTH, profile, made(), Family.FILM)
+                .pages()
+                .getFirst();
         BufferedImage printed;
         try (var document = Loader.loadPDF(SheetPdf.of("white", List.of(page)))) {
             printed = new PDFRenderer(document).renderImageWithDPI(0, 200);
         }
-        // clear film on dark card: what the separation shows as pale grey is white ink, and it fades towards the bottom in W2
-        var bar = page.parts().stream().filter(Part.Bar.class::isInstance).map(Part.Bar.class::cast).filter(b -> b.channel().code().equals("W2")).findFirst().orElseThrow();
+        // clear film on dark card: what the separation shows as pale grey is white ink, and it fades towards the bottom
+        // in W2
+        var bar = page.parts().stream()
+                .filter(Part.Bar.class::isInstance)
+                .map(Part.Bar.class::cast)
+                .filter(b -> b.channel().code().equals("W2"))
+                .findFirst()
+                .orElseThrow();
         var card = new BufferedImage(printed.getWidth() + 80, printed.getHeight() + 80, BufferedImage.TYPE_INT_RGB);
         double mm = 200 / 25.4;
         for (int y = 0; y < card.getHeight(); y++) {
@@ -146,7 +173,10 @@ class SheetReaderTest {
                 int py = y - 40;
                 boolean inside = px >= 0 && py >= 0 && px < printed.getWidth() && py < printed.getHeight();
                 double ink = inside ? Math.clamp((255 - (printed.getRGB(px, py) & 255)) / 36.0, 0, 1) : 0;
-                boolean fading = px / mm > bar.x() && px / mm < bar.x() + bar.width() && py / mm > bar.y() && py / mm < bar.y() + bar.height();
+                boolean fading = px / mm > bar.x()
+                        && px / mm < bar.x() + bar.width()
+                        && py / mm > bar.y()
+                        && py / mm < bar.y() + bar.height();
                 if (fading) {
                     ink *= 1 - .3 * (py / mm - bar.y()) / bar.height();
                 }
@@ -179,10 +209,17 @@ class SheetReaderTest {
         var profile = Profiles.named("small-tank");
         var page = frame(profile, SheetKind.FRAME);
         bench(profile, page);
-        assertThat(((Result.Unread) read(bench.pictureOfPage("Sorrel", With.PHONE, 1), known(page, profile))).why()).contains("No pattern of this machine");
+        assertThat(((Result.Unread) read(bench.pictureOfPage("Sorrel", With.PHONE, 1), known(page, profile))).why())
+                .contains("No pattern of this machine");
         var blank = new BufferedImage(800, 600, BufferedImage.TYPE_INT_RGB);
-        assertThat(((Result.Unread) SheetReader.read(Photo.of(blank), _ -> Optional.empty())).why()).contains("No mark of ours");
-        assertThat(((Result.Unread) SheetReader.read(Photo.of(ImageIO.read(new ByteArrayInputStream(bench.pictureOfPage("Sorrel", With.PHONE, 1)))), _ -> Optional.empty())).why()).contains("not made by this shop");
+        assertThat(((Result.Unread) SheetReader.read(Photo.of(blank), _ -> Optional.empty())).why())
+                .contains("No mark of ours");
+        assertThat(((Result.Unread) SheetReader.read(
+                                Photo.of(ImageIO.read(
+                                        new ByteArrayInputStream(bench.pictureOfPage("Sorrel", With.PHONE, 1)))),
+                                _ -> Optional.empty()))
+                        .why())
+                .contains("not made by this shop");
     }
 
     @Test
@@ -190,14 +227,16 @@ class SheetReaderTest {
         var profile = Profiles.named("wide-tank");
         bench = Standins.start(List.of(new Standins.Wanted("Sorrel", profile, false)), 3, 0, Clock.systemUTC(), 1);
         bench.machine("Sorrel").clog("M", List.of(12, 99));
-        var photo = Photo.of(ImageIO.read(new ByteArrayInputStream(bench.pictureOfCheck("Sorrel", false, With.SCANNER, 3))));
+        var photo = Photo.of(
+                ImageIO.read(new ByteArrayInputStream(bench.pictureOfCheck("Sorrel", false, With.SCANNER, 3))));
         // the strip fills the scan but for 4 mm of lid and 8 mm of paper
         double mm = 200 / 25.4;
         double left = 12 * mm;
         double top = 12 * mm;
         double right = photo.width() - left;
         double low = photo.height() - top;
-        var read = (Result.Read) SheetReader.tapped(photo, new double[] {left, top, right, top, right, low, left, low}, profile, false);
+        var read = (Result.Read)
+                SheetReader.tapped(photo, new double[] {left, top, right, top, right, low, left, low}, profile, false);
         assertThat(of(read, "M").missing()).containsExactly(12, 99);
         assertThat(of(read, "K").missing()).isEmpty();
     }
@@ -229,7 +268,10 @@ class SheetReaderTest {
     }
 
     private static Look of(Result.Read read, String code) {
-        return read.looks().stream().filter(l -> l.channel().equals(ChannelCode.of(code))).findFirst().orElseThrow();
+        return read.looks().stream()
+                .filter(l -> l.channel().equals(ChannelCode.of(code)))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static BufferedImage turned(BufferedImage image) {

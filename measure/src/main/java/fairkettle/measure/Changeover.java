@@ -15,9 +15,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 
 /**
- * {@code ./kettle measure changeover}: every profile, as built and with what can be fitted to it, in every state, to every
- * ink, renewed and parked. Each plan is proved, and carried out twice by an automatic hand: straight through, and taking
- * every branch that leads back.
+ * {@code ./kettle measure changeover}: every profile, as built and with what can be fitted to it, in every state, to
+ * every ink, renewed and parked. Each plan is proved, and carried out twice by an automatic hand: straight through, and
+ * taking every branch that leads back.
  */
 public final class Changeover {
 
@@ -76,9 +76,17 @@ public final class Changeover {
                 }
             }
         });
-        System.out.printf(java.util.Locale.ROOT,
+        System.out.printf(
+                java.util.Locale.ROOT,
                 "{\"measure\":\"changeover\",\"jobs\":%d,\"plans\":%d,\"refusals\":%d,\"ms_p50\":%.3f,\"ms_max\":%.3f,\"order_violations\":%d,\"conservation_violations\":%d,\"capacity_violations\":%d}%n",
-                jobs.size(), plans, jobs.size() - plans, times[plans / 2], times[plans - 1], order.get(), conservation.get(), capacity.get());
+                jobs.size(),
+                plans,
+                jobs.size() - plans,
+                times[plans / 2],
+                times[plans - 1],
+                order.get(),
+                conservation.get(),
+                capacity.get());
     }
 
     /** What is wrong, once per route and machine. */

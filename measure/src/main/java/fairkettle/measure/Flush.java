@@ -14,16 +14,21 @@ import java.util.Arrays;
 import java.util.Map;
 import java.util.Random;
 
-/** {@code ./kettle measure flush}: dilution against its closed forms, the optimiser against exhaustive search, a plan's time. */
+/**
+ * {@code ./kettle measure flush}: dilution against its closed forms, the optimiser against exhaustive search, a plan's
+ * time.
+ */
 public final class Flush {
 
     private static final int CASES = 10_000;
-    private static final int RUNS = 3; // of each plan the quickest counts: what else the machine does is not the planner's
+    private static final int RUNS =
+            3; // of each plan the quickest counts: what else the machine does is not the planner's
 
     private Flush() {}
 
     public static void main(String[] args) {
-        double plan = planMicroseconds(); // first: ten thousand searches would leave the compiler a picture of something else
+        double plan =
+                planMicroseconds(); // first: ten thousand searches would leave the compiler a picture of something else
         double worst = 0;
         int beaten = 0;
         for (int seed = 0; seed < CASES; seed++) {
@@ -31,8 +36,13 @@ public final class Flush {
             worst = Math.max(worst, Math.max(dilutionError(random), flowError(random)));
             beaten += beaten(random) ? 1 : 0;
         }
-        System.out.printf(java.util.Locale.ROOT, "{\"measure\":\"flush\",\"cases\":%d,\"max_rel_err\":%.2e,\"beaten_by_search\":%d,\"plan_us_p50\":%.1f}%n",
-                CASES, worst, beaten, plan);
+        System.out.printf(
+                java.util.Locale.ROOT,
+                "{\"measure\":\"flush\",\"cases\":%d,\"max_rel_err\":%.2e,\"beaten_by_search\":%d,\"plan_us_p50\":%.1f}%n",
+                CASES,
+                worst,
+                beaten,
+                plan);
     }
 
     /** n equal rinses of one vessel against {@code (h/(h+v))^n}. */
@@ -41,7 +51,8 @@ public final class Flush {
         double volume = 0.1 + 60 * random.nextDouble();
         int rinses = 1 + random.nextInt(8);
         double exact = Math.pow(heel / (heel + volume), rinses);
-        return Math.abs(Dilution.residueAfter(new double[] {heel}, heel, new int[] {0}, rinses, volume) - exact) / exact;
+        return Math.abs(Dilution.residueAfter(new double[] {heel}, heel, new int[] {0}, rinses, volume) - exact)
+                / exact;
     }
 
     /** Two different vessels in series against the closed form of the outlet. */
@@ -65,8 +76,10 @@ public final class Flush {
 
     private static double planMicroseconds() {
         var terms = Shops.terms(Map.of());
-        var jobs = Profiles.ALL.stream().filter(p -> p.id().endsWith("tank"))
-                .map(p -> Shops.job(p, new Holding.Inked(Family.MAKERS_DYE, "own", false), Family.SUBLIMATION, 0.005)).toList();
+        var jobs = Profiles.ALL.stream()
+                .filter(p -> p.id().endsWith("tank"))
+                .map(p -> Shops.job(p, new Holding.Inked(Family.MAKERS_DYE, "own", false), Family.SUBLIMATION, 0.005))
+                .toList();
         double[] times = new double[2000];
         for (int i = -3000; i < times.length; i++) { // the first are for the compiler
             var job = jobs.get(Math.floorMod(i, jobs.size()));

@@ -36,8 +36,13 @@ import java.util.stream.Stream;
 public final class Fortnights {
 
     private static final int BENCHES = 20;
-    private static final OpeningHours HOURS = new OpeningHours(ZoneId.of("UTC"),
-            Stream.of(DayOfWeek.values()).filter(d -> d != DayOfWeek.SUNDAY).collect(Collectors.toMap(d -> d, _ -> new OpeningHours.Span(LocalTime.of(9, 0), LocalTime.of(17, 0)))), Set.of());
+    private static final OpeningHours HOURS = new OpeningHours(
+            ZoneId.of("UTC"),
+            Stream.of(DayOfWeek.values())
+                    .filter(d -> d != DayOfWeek.SUNDAY)
+                    .collect(Collectors.toMap(
+                            d -> d, _ -> new OpeningHours.Span(LocalTime.of(9, 0), LocalTime.of(17, 0)))),
+            Set.of());
 
     private Fortnights() {}
 
@@ -62,8 +67,16 @@ public final class Fortnights {
             cleanings += outcome.cleanings();
             upkeep += outcome.upkeep();
         }
-        System.out.printf(Locale.ROOT, "{\"measure\":\"fortnight\",\"how\":\"%s\",\"machines\":%d,\"orders\":%d,\"gaps_per_machine\":%.1f,\"orders_with_gaps\":%d,\"cleaning_ml_per_machine\":%.1f,\"routine_ml_per_machine\":%.1f}%n", how, machines,
-                orders, gaps / (double) machines, spoilt, cleanings / machines, upkeep / machines);
+        System.out.printf(
+                Locale.ROOT,
+                "{\"measure\":\"fortnight\",\"how\":\"%s\",\"machines\":%d,\"orders\":%d,\"gaps_per_machine\":%.1f,\"orders_with_gaps\":%d,\"cleaning_ml_per_machine\":%.1f,\"routine_ml_per_machine\":%.1f}%n",
+                how,
+                machines,
+                orders,
+                gaps / (double) machines,
+                spoilt,
+                cleanings / machines,
+                upkeep / machines);
     }
 
     private static Family family(Profile profile) {
@@ -79,22 +92,37 @@ public final class Fortnights {
             var at = morning.at();
             var joined = at.minus(Duration.ofDays(1));
             air.add(air(at, morning.drying()));
-            var depths = profile.codes().stream().filter(ChannelCode::white).flatMap(c -> Stream.of(Map.entry(new Depth(c.code(), VesselKind.TANK), 70.0), Map.entry(new Depth(c.code(), VesselKind.TUBE), 3.0)))
+            var depths = profile.codes().stream()
+                    .filter(ChannelCode::white)
+                    .flatMap(c -> Stream.of(
+                            Map.entry(new Depth(c.code(), VesselKind.TANK), 70.0),
+                            Map.entry(new Depth(c.code(), VesselKind.TUBE), 3.0)))
                     .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
             var facts = new DueTimes.Facts(depths, 0, 0, null, 0, Map.of(), 0);
-            var due = new DueTimes(new DryingCurve(air), Settling.USUAL, HOURS, at).of(upkeep, marks, joined, facts).stream().filter(s -> s.dueBy(at.plus(Duration.ofHours(24)))).toList();
+            var due = new DueTimes(new DryingCurve(air), Settling.USUAL, HOURS, at)
+                    .of(upkeep, marks, joined, facts).stream()
+                            .filter(s -> s.dueBy(at.plus(Duration.ofHours(24))))
+                            .toList();
             var acts = new ArrayList<Act>();
             Map<Key, Mark> now = new HashMap<>(marks);
             for (var standing : due) {
                 var did = act(profile, standing.key());
                 if (!did.isEmpty()) {
                     acts.addAll(did);
-                    now = upkeep.after(now, Happening.done(at, null, standing.key().routine(), standing.key().channel()), joined);
+                    now = upkeep.after(
+                            now,
+                            Happening.done(
+                                    at,
+                                    null,
+                                    standing.key().routine(),
+                                    standing.key().channel()),
+                            joined);
                 }
             }
             if (!morning.printed().isEmpty()) {
                 var laid = morning.printed().stream().collect(Collectors.toMap(c -> c, _ -> 0.5));
-                now = upkeep.after(now, new Happening(at, null, laid, laid, 1, 0, false, false, false, null, null), joined);
+                now = upkeep.after(
+                        now, new Happening(at, null, laid, laid, 1, 0, false, false, false, null, null), joined);
             }
             marks.putAll(now);
             return acts;

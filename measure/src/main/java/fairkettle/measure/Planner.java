@@ -18,8 +18,9 @@ import java.util.Locale;
 import java.util.Objects;
 
 /**
- * {@code ./kettle measure planner}: made-up days of three sizes against proven optima (small days) and the best plans known from
- * long runs, then the same after slips. {@code -Dseed} makes fresh days, {@code -Dlong} the seconds of a long run.
+ * {@code ./kettle measure planner}: made-up days of three sizes against proven optima (small days) and the best plans
+ * known from long runs, then the same after slips. {@code -Dseed} makes fresh days, {@code -Dlong} the seconds of a
+ * long run.
  */
 public final class Planner {
 
@@ -46,12 +47,18 @@ public final class Planner {
                 var days = new ArrayList<Made>();
                 for (int people = 1; people <= (machines == 3 ? 2 : 3); people++) {
                     for (int d = 0; d < DAYS; d++) {
-                        days.add(new Made("%dm%dp%d%s".formatted(machines, people, d, overfull ? "o" : ""), SeededDays.day(machines, people, SEED + 31L * d, overfull)));
+                        days.add(new Made(
+                                "%dm%dp%d%s".formatted(machines, people, d, overfull ? "o" : ""),
+                                SeededDays.day(machines, people, SEED + 31L * d, overfull)));
                     }
                 }
                 for (var made : days) {
                     for (int seed = 2; seed < 4; seed++) {
-                        known.offer(made.name, made.day, RoundPlanner.better(made.day, Effort.millis(LONG_MILLIS / 2, seed)), false);
+                        known.offer(
+                                made.name,
+                                made.day,
+                                RoundPlanner.better(made.day, Effort.millis(LONG_MILLIS / 2, seed)),
+                                false);
                     }
                 }
                 report("day", machines, overfull, days, known, 0);
@@ -64,7 +71,8 @@ public final class Planner {
         var days = new ArrayList<Made>();
         int proven = 0;
         for (int d = 0; d < SMALL; d++) {
-            var made = new Made("small" + d, SeededDays.small(d % 2 == 0 ? 3 : 12, 1 + d % 3 / 2, SEED + 17L * d, 8 + d % 11));
+            var made = new Made(
+                    "small" + d, SeededDays.small(d % 2 == 0 ? 3 : 12, 1 + d % 3 / 2, SEED + 17L * d, 8 + d % 11));
             if (made.day.tasks() > 18) {
                 continue;
             }
@@ -82,7 +90,8 @@ public final class Planner {
         report("small", 12, false, days, known, proven);
     }
 
-    private static void report(String what, int machines, boolean overfull, List<Made> days, Known known, int proven) throws IOException {
+    private static void report(String what, int machines, boolean overfull, List<Made> days, Known known, int proven)
+            throws IOException {
         var gaps = new ArrayList<Double>();
         double first = 0;
         double full = 0;
@@ -99,7 +108,8 @@ public final class Planner {
             var better = RoundPlanner.better(made.day, Effort.millis(BUDGET_MILLIS, 1));
             ms.add((System.nanoTime() - t1) / 1e6);
             known.offer(made.name, made.day, better, known.proven(made.name, made.day));
-            var reference = Audit.of(made.day, known.of(made.name, made.day).orElseThrow()).cost();
+            var reference = Audit.of(made.day, known.of(made.name, made.day).orElseThrow())
+                    .cost();
             var seen = Audit.of(made.day, better);
             var seenFirst = Audit.of(made.day, atOnce);
             faults += seen.faults().size() + seenFirst.faults().size();
@@ -110,10 +120,24 @@ public final class Planner {
             optimal += seen.cost().total() == reference.total() ? 1 : 0;
         }
         gaps.sort(null);
-        System.out.printf(Locale.ROOT,
+        System.out.printf(
+                Locale.ROOT,
                 "{\"measure\":\"planner\",\"days_of\":\"%s\",\"machines\":%d,\"overfull\":%b,\"days\":%d,\"rule_breaks\":%d,\"avoidable_promise_breaks\":%d,\"mean_gap\":%.5f,\"median_gap\":%.5f,\"worst_gap\":%.5f,\"first_gap\":%.4f,\"full_cost_gap\":%.5f,\"proven\":%d,\"optimal\":%d,\"first_ms_p95\":%.1f,\"ms_p95\":%.0f}%n",
-                what, machines, overfull, days.size(), faults, broken, gaps.stream().mapToDouble(d -> d).average().orElse(0), gaps.get(gaps.size() / 2), gaps.getLast(), first / days.size(), full / days.size(), proven, optimal,
-                p95(firstMs), p95(ms));
+                what,
+                machines,
+                overfull,
+                days.size(),
+                faults,
+                broken,
+                gaps.stream().mapToDouble(d -> d).average().orElse(0),
+                gaps.get(gaps.size() / 2),
+                gaps.getLast(),
+                first / days.size(),
+                full / days.size(),
+                proven,
+                optimal,
+                p95(firstMs),
+                p95(ms));
     }
 
     /** What the plan costs above the reference, of what the reference costs above what nobody can avoid. */
@@ -131,7 +155,8 @@ public final class Planner {
             for (int people = 1; people <= (machines == 3 ? 2 : 3); people++) {
                 for (int d = 0; d < DAYS; d++) {
                     var day = SeededDays.day(machines, people, SEED + 31L * d, false);
-                    var plan = known.of("%dm%dp%d".formatted(machines, people, d), day).orElseThrow();
+                    var plan = known.of("%dm%dp%d".formatted(machines, people, d), day)
+                            .orElseThrow();
                     for (int minute : new int[] {120, 210, 320}) {
                         var rest = Slip.at(day, plan, minute);
                         if (rest.isPresent()) {
@@ -139,7 +164,8 @@ public final class Planner {
                             long t0 = System.nanoTime();
                             var again = RoundPlanner.better(r, Effort.millis(REPLAN_MILLIS, 1));
                             ms.add((System.nanoTime() - t0) / 1e6);
-                            var free = new Day(r.people(), r.machines(), r.things(), r.chains(), r.promises(), r.taken(), null);
+                            var free = new Day(
+                                    r.people(), r.machines(), r.things(), r.chains(), r.promises(), r.taken(), null);
                             Plan scratch = RoundPlanner.better(free, Effort.millis(BUDGET_MILLIS, 1));
                             var before = Objects.requireNonNull(r.before());
                             faults += Audit.of(r, again).faults().size();
@@ -151,7 +177,13 @@ public final class Planner {
                 }
             }
         }
-        System.out.printf(Locale.ROOT, "{\"measure\":\"planner\",\"slips\":%d,\"rule_breaks\":%d,\"replan_moves_ratio\":%.3f,\"replan_ms_p95\":%.1f}%n", slips, faults, moves / Math.max(1, fresh), p95(ms));
+        System.out.printf(
+                Locale.ROOT,
+                "{\"measure\":\"planner\",\"slips\":%d,\"rule_breaks\":%d,\"replan_moves_ratio\":%.3f,\"replan_ms_p95\":%.1f}%n",
+                slips,
+                faults,
+                moves / Math.max(1, fresh),
+                p95(ms));
     }
 
     private static double p95(List<Double> values) {

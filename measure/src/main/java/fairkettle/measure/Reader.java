@@ -18,8 +18,8 @@ import java.util.Optional;
 import javax.imageio.ImageIO;
 
 /**
- * {@code ./kettle measure reader}: pictures of sheets with known faults, read and held against the truth; then traps, that
- * must not be believed; then the time against merely decoding the same file.
+ * {@code ./kettle measure reader}: pictures of sheets with known faults, read and held against the truth; then traps,
+ * that must not be believed; then the time against merely decoding the same file.
  */
 public final class Reader {
 
@@ -58,18 +58,39 @@ public final class Reader {
         for (int i = 0; i < count; i++) {
             boolean scan = i % 3 == 0;
             var kind = i % 10 == 9 ? SheetKind.DARK_FRAME : i % 4 == 3 ? SheetKind.HEALTH : SheetKind.FRAME;
-            ordinary(Specimen.of(seed + i, Trap.NONE, kind, scan, kind == SheetKind.HEALTH ? 12 : SIZES[(i / 3) % SIZES.length]));
+            ordinary(Specimen.of(
+                    seed + i, Trap.NONE, kind, scan, kind == SheetKind.HEALTH ? 12 : SIZES[(i / 3) % SIZES.length]));
         }
         for (var trap : Trap.values()) {
             for (int i = 0; i < Math.max(2, count / 50) && trap != Trap.NONE; i++) {
-                trap(Specimen.of(seed + 100_000 + 100 * trap.ordinal() + i, trap, SheetKind.FRAME, i % 4 == 3 && trap != Trap.TINY && trap != Trap.BLURRED, 8));
+                trap(Specimen.of(
+                        seed + 100_000 + 100 * trap.ordinal() + i,
+                        trap,
+                        SheetKind.FRAME,
+                        i % 4 == 3 && trap != Trap.TINY && trap != Trap.BLURRED,
+                        8));
             }
         }
-        System.out.printf(Locale.ROOT,
+        System.out.printf(
+                Locale.ROOT,
                 "{\"measure\":\"reader\",\"pictures\":%d,\"scan_recall\":%.5f,\"scan_precision\":%.5f,\"photo_recall\":%.5f,\"photo_precision\":%.5f,\"bent_recall\":%.4f,\"fade_p95\":%.4f,\"foreign_share_p95\":%.4f,"
-                        + "\"refused\":%.4f,\"unreadable_8px\":%.4f,\"silently_wrong\":%d,\"traps\":%d,\"traps_missed\":%d,\"ms_12mpx_p95\":%.0f,\"ratio_12mpx\":%.2f,\"heap_mb\":%d}%n",
-                ordinary, share(scanFound, scanTrue), share(scanFound, scanCalled), share(photoFound, photoTrue), share(photoFound, photoCalled), share(bentFound, bentTrue), p95(fades), p95(foreign),
-                share(refused, ordinary), share(fineUnreadable, fine), silent, traps, trapsMissed, p95(times), median(ratios), heap());
+                    + "\"refused\":%.4f,\"unreadable_8px\":%.4f,\"silently_wrong\":%d,\"traps\":%d,\"traps_missed\":%d,\"ms_12mpx_p95\":%.0f,\"ratio_12mpx\":%.2f,\"heap_mb\":%d}%n",
+                ordinary,
+                share(scanFound, scanTrue),
+                share(scanFound, scanCalled),
+                share(photoFound, photoTrue),
+                share(photoFound, photoCalled),
+                share(bentFound, bentTrue),
+                p95(fades),
+                p95(foreign),
+                share(refused, ordinary),
+                share(fineUnreadable, fine),
+                silent,
+                traps,
+                trapsMissed,
+                p95(times),
+                median(ratios),
+                heap());
     }
 
     private void ordinary(Specimen s) throws Exception {
@@ -129,8 +150,18 @@ public final class Reader {
                 fades.add(Math.abs(fade - look.solid().fade()));
                 double share = s.foreign().get(look.channel().code());
                 foreign.add(Math.abs(share - look.solid().foreign()));
-                if (Math.abs(fade - look.solid().fade()) > .03 || Math.abs(share - look.solid().foreign()) > .08) {
-                    say(s, "%s fade %.3f for %.3f, foreign %.2f for %.2f %s".formatted(look.channel(), look.solid().fade(), fade, look.solid().foreign(), share, look.solid().tint()));
+                if (Math.abs(fade - look.solid().fade()) > .03
+                        || Math.abs(share - look.solid().foreign()) > .08) {
+                    say(
+                            s,
+                            "%s fade %.3f for %.3f, foreign %.2f for %.2f %s"
+                                    .formatted(
+                                            look.channel(),
+                                            look.solid().fade(),
+                                            fade,
+                                            look.solid().foreign(),
+                                            share,
+                                            look.solid().tint()));
                 }
             }
         }
@@ -167,8 +198,18 @@ public final class Reader {
             photoCalled += called;
         }
         if (found != gone || found != called) {
-            say(s, "%s %s: %d gone, %d found, %d called, %d unsure, limit %.2f, %s".formatted(look.channel(), s.scan() ? "scan" : "photo", gone, found, called, look.unsure().size(), look.limit(),
-                    sure ? "sure" : "doubts"));
+            say(
+                    s,
+                    "%s %s: %d gone, %d found, %d called, %d unsure, limit %.2f, %s"
+                            .formatted(
+                                    look.channel(),
+                                    s.scan() ? "scan" : "photo",
+                                    gone,
+                                    found,
+                                    called,
+                                    look.unsure().size(),
+                                    look.limit(),
+                                    sure ? "sure" : "doubts"));
         }
         return sure && wrong > Math.max(2, .02 * truth.size());
     }
@@ -182,7 +223,12 @@ public final class Reader {
         };
         if (missed) {
             trapsMissed++;
-            say(s, "trap " + s.trap() + " missed: " + (result instanceof Result.Read r ? "read, doubts " + r.doubts() : ((Result.Unread) result).why()));
+            say(
+                    s,
+                    "trap " + s.trap() + " missed: "
+                            + (result instanceof Result.Read r
+                                    ? "read, doubts " + r.doubts()
+                                    : ((Result.Unread) result).why()));
         }
     }
 
@@ -200,7 +246,8 @@ public final class Reader {
             if (truth != null && look.readable()) {
                 int wrong = 0;
                 for (int i = 0; i < truth.size(); i++) {
-                    if ((truth.get(i) == Seen.GONE) != look.missing().contains(i) && !look.unsure().contains(i)) {
+                    if ((truth.get(i) == Seen.GONE) != look.missing().contains(i)
+                            && !look.unsure().contains(i)) {
                         wrong++;
                     }
                 }
@@ -217,8 +264,17 @@ public final class Reader {
             var specimen = Specimen.of(7, Trap.NONE, SheetKind.FRAME, false, 12);
             Files.write(file, specimen.file());
             for (int mb = 80; mb < 600; mb += 20) {
-                var child = new ProcessBuilder(System.getProperty("java.home") + "/bin/java", "-Xmx" + mb + "m", "-XX:+UseSerialGC", "-cp", System.getProperty("java.class.path"), ReaderOnce.class.getName(), file.toString())
-                        .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+                var child = new ProcessBuilder(
+                                System.getProperty("java.home") + "/bin/java",
+                                "-Xmx" + mb + "m",
+                                "-XX:+UseSerialGC",
+                                "-cp",
+                                System.getProperty("java.class.path"),
+                                ReaderOnce.class.getName(),
+                                file.toString())
+                        .redirectErrorStream(true)
+                        .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                        .start();
                 if (child.waitFor() == 0) {
                     return mb;
                 }

@@ -33,6 +33,7 @@ final class ReaderOnce {
 
     private static SheetReader.Known known(SheetCode code, Profile profile) {
         var made = new Sheets.Made(code.machine(), "Sorrel", code.sheet(), code.minute(), "", Paper.A4);
-        return new SheetReader.Known(Sheets.of(code.kind(), profile, made, Family.MAKERS_DYE).pages().getFirst(), profile, Map.of());
+        return new SheetReader.Known(
+                Sheets.of(code.kind(), profile, made, Family.MAKERS_DYE).pages().getFirst(), profile, Map.of());
     }
 }

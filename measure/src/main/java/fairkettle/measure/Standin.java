@@ -16,7 +16,12 @@ public final class Standin {
         long start = System.nanoTime();
         var lived = Bench.live(Profiles.ALL, 2, 365 * YEARS);
         double seconds = (System.nanoTime() - start) / 1e9;
-        System.out.printf(Locale.ROOT, "{\"measure\":\"standin\",\"machines\":%d,\"days\":%d,\"machine_days_per_s\":%.0f,\"nozzles_shut\":%d}%n", lived.machines(), lived.days(),
-                lived.machines() * (double) lived.days() / seconds, lived.shut());
+        System.out.printf(
+                Locale.ROOT,
+                "{\"measure\":\"standin\",\"machines\":%d,\"days\":%d,\"machine_days_per_s\":%.0f,\"nozzles_shut\":%d}%n",
+                lived.machines(),
+                lived.days(),
+                lived.machines() * (double) lived.days() / seconds,
+                lived.shut());
     }
 }

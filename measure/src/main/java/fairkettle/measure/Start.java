@@ -14,7 +14,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 
-/** {@code ./kettle measure start}: from process start to the first answered page, against an empty application, in turn. */
+/**
+ * {@code ./kettle measure start}: from process start to the first answered page, against an empty application, in turn.
+ */
 public final class Start {
 
     private static final int ROUNDS = 5;
@@ -32,14 +34,36 @@ public final class Start {
         var empty = new Run[ROUNDS];
         for (int i = 0; i < ROUNDS; i++) {
             int port = freePort();
-            kettle[i] = run(command(jvm, flags, List.of("-XX:AOTCache=" + app.resolve("kettle.aot"), "-Xlog:aot=off", "-Xlog:cds=off", "-jar", "kettle.jar")), app.toFile(),
-                    Map.of("KETTLE_DB_URL", args[1], "KETTLE_DB_USER", "kettle", "KETTLE_PORT", "" + port), port);
+            kettle[i] = run(
+                    command(
+                            jvm,
+                            flags,
+                            List.of(
+                                    "-XX:AOTCache=" + app.resolve("kettle.aot"),
+                                    "-Xlog:aot=off",
+                                    "-Xlog:cds=off",
+                                    "-jar",
+                                    "kettle.jar")),
+                    app.toFile(),
+                    Map.of("KETTLE_DB_URL", args[1], "KETTLE_DB_USER", "kettle", "KETTLE_PORT", "" + port),
+                    port);
             port = freePort();
-            empty[i] = run(command(jvm, flags, List.of("-cp", System.getProperty("java.class.path"), EmptyApplication.class.getName())), new File("."),
-                    Map.of("SERVER_PORT", "" + port, "SPRING_MAIN_BANNER_MODE", "off"), port);
+            empty[i] = run(
+                    command(
+                            jvm,
+                            flags,
+                            List.of("-cp", System.getProperty("java.class.path"), EmptyApplication.class.getName())),
+                    new File("."),
+                    Map.of("SERVER_PORT", "" + port, "SPRING_MAIN_BANNER_MODE", "off"),
+                    port);
         }
-        System.out.printf(java.util.Locale.ROOT, "{\"measure\":\"start\",\"kettle_s\":%.2f,\"empty_s\":%.2f,\"kettle_rss_mb\":%d,\"empty_rss_mb\":%d}%n",
-                median(kettle), median(empty), rss(kettle), rss(empty));
+        System.out.printf(
+                java.util.Locale.ROOT,
+                "{\"measure\":\"start\",\"kettle_s\":%.2f,\"empty_s\":%.2f,\"kettle_rss_mb\":%d,\"empty_rss_mb\":%d}%n",
+                median(kettle),
+                median(empty),
+                rss(kettle),
+                rss(empty));
     }
 
     private static List<String> command(String jvm, List<String> flags, List<String> rest) {
@@ -50,13 +74,18 @@ public final class Start {
         return all;
     }
 
-    private static Run run(List<String> command, File folder, Map<String, String> environment, int port) throws IOException, InterruptedException {
-        var builder = new ProcessBuilder(command).directory(folder).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD);
+    private static Run run(List<String> command, File folder, Map<String, String> environment, int port)
+            throws IOException, InterruptedException {
+        var builder = new ProcessBuilder(command)
+                .directory(folder)
+                .redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.DISCARD);
         builder.environment().putAll(environment);
         long start = System.nanoTime();
         var process = builder.start();
         try (var http = HttpClient.newHttpClient()) {
-            var request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/")).build();
+            var request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/"))
+                    .build();
             while (process.isAlive()) {
                 try {
                     if (http.send(request, HttpResponse.BodyHandlers.ofString()).statusCode() == 200) {
@@ -75,8 +104,11 @@ public final class Start {
     }
 
     private static long residentMb(long pid) throws IOException {
-        return Files.readAllLines(Path.of("/proc/" + pid + "/status")).stream().filter(l -> l.startsWith("VmRSS"))
-                .mapToLong(l -> Long.parseLong(l.replaceAll("\\D", "")) / 1024).findFirst().orElse(-1);
+        return Files.readAllLines(Path.of("/proc/" + pid + "/status")).stream()
+                .filter(l -> l.startsWith("VmRSS"))
+                .mapToLong(l -> Long.parseLong(l.replaceAll("\\D", "")) / 1024)
+                .findFirst()
+                .orElse(-1);
     }
 
     private static int freePort() throws IOException {

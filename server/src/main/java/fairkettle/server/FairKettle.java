@@ -18,6 +18,7 @@ public class FairKettle {
 
     @Bean
     Clock clock(@Value("${kettle.clock-offset:PT0S}") Duration offset) {
-        return Clock.offset(Clock.systemUTC(), offset); // a shop may be shown at another hour; nothing else may know the time
+        return Clock.offset(
+                Clock.systemUTC(), offset); // a shop may be shown at another hour; nothing else may know the time
     }
 }

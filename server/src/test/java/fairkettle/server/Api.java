@@ -32,21 +32,42 @@ public class Api {
     }
 
     public MvcTestResult post(String path, String body, String key) {
-        return mvc.post().uri(path).with(csrf()).header("Idempotency-Key", key).contentType(MediaType.APPLICATION_JSON).content(body).exchange();
+        return mvc.post()
+                .uri(path)
+                .with(csrf())
+                .header("Idempotency-Key", key)
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(body)
+                .exchange();
     }
 
     public MvcTestResult put(String path, String body, String version) {
-        return mvc.put().uri(path).with(csrf()).header("Idempotency-Key", UUID.randomUUID().toString()).header("If-Match", version)
-                .contentType(MediaType.APPLICATION_JSON).content(body).exchange();
+        return mvc.put()
+                .uri(path)
+                .with(csrf())
+                .header("Idempotency-Key", UUID.randomUUID().toString())
+                .header("If-Match", version)
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(body)
+                .exchange();
     }
 
     public MvcTestResult delete(String path) {
-        return mvc.delete().uri(path).with(csrf()).header("Idempotency-Key", UUID.randomUUID().toString()).exchange();
+        return mvc.delete()
+                .uri(path)
+                .with(csrf())
+                .header("Idempotency-Key", UUID.randomUUID().toString())
+                .exchange();
     }
 
     public MvcTestResult send(String path, byte[] bytes) {
-        return mvc.post().uri(path).with(csrf()).header("Idempotency-Key", UUID.randomUUID().toString())
-                .contentType(MediaType.APPLICATION_OCTET_STREAM).content(bytes).exchange();
+        return mvc.post()
+                .uri(path)
+                .with(csrf())
+                .header("Idempotency-Key", UUID.randomUUID().toString())
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .content(bytes)
+                .exchange();
     }
 
     public JsonNode read(MvcTestResult result) {
@@ -56,15 +77,16 @@ public class Api {
     /** @return the new machine's id */
     public long machine(String name, String profile, String holds) {
         var added = post("/api/machines", """
-                {"name": "%s", "bench": "Test bench", "profile": "%s", "holds": "%s", "family": "MAKERS_DYE", "foodOnly": false, "tankShare": 0.7}
-                """.formatted(name, profile, holds));
+            {"name": "%s", "bench": "Test bench", "profile": "%s", "holds": "%s", "family": "MAKERS_DYE", "foodOnly": false, "tankShare": 0.7}
+            """.formatted(name, profile, holds));
         assertThat(added).as("a machine called %s, once", name).hasStatus(201);
         return read(added).at("/plate/id").asLong();
     }
 
     public JsonNode beginCard(long machine, String family) {
         return read(post("/api/cards", """
-                {"machine": %d, "family": "%s", "make": "own"}""".formatted(machine, family)));
+            {"machine": %d, "family": "%s", "make": "own"}\
+            """.formatted(machine, family)));
     }
 
     public MvcTestResult act(long card, String act, String body) {

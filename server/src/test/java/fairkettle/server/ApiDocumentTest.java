@@ -26,11 +26,20 @@ class ApiDocumentTest {
     @Test
     void theCommittedDocumentIsWhatTheServerSays() throws IOException {
         byte[] now = mvc.get().uri("/v3/api-docs").exchange().getResponse().getContentAsByteArray();
-        var pretty = json.rebuild().enable(SerializationFeature.INDENT_OUTPUT).build().writeValueAsString(json.readTree(now)) + "\n";
+        var pretty =
+                json.rebuild()
+                                .enable(SerializationFeature.INDENT_OUTPUT)
+                                .build()
+                                .writeValueAsString(json.readTree(now)) + "\n";
         if (Boolean.getBoolean("openapi.write")) {
             Files.writeString(COMMITTED, pretty);
         }
         assertThat(Files.readString(COMMITTED)).isEqualTo(pretty);
-        json.readTree(now).at("/components/schemas").properties().forEach(s -> assertThat(s.getValue().size()).as("schema %s: two records of one name leave it empty", s.getKey()).isPositive());
+        json.readTree(now)
+                .at("/components/schemas")
+                .properties()
+                .forEach(s -> assertThat(s.getValue().size())
+                        .as("schema %s: two records of one name leave it empty", s.getKey())
+                        .isPositive());
     }
 }

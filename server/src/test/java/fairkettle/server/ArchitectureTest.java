@@ -17,60 +17,134 @@ import org.springframework.web.bind.annotation.RestController;
 /** The rules of the house, held by the build. */
 class ArchitectureTest {
 
-    private static final String[] CORE = {"fairkettle.ink..", "fairkettle.machine..", "fairkettle.path..", "fairkettle.changeover..",
-        "fairkettle.procedure..", "fairkettle.safety..", "fairkettle.sheet..", "fairkettle.check..", "fairkettle.routine..", "fairkettle.round..", "fairkettle.clinic..", "fairkettle.benchwork.."};
+    private static final String[] CORE = {
+        "fairkettle.ink..",
+        "fairkettle.machine..",
+        "fairkettle.path..",
+        "fairkettle.changeover..",
+        "fairkettle.procedure..",
+        "fairkettle.safety..",
+        "fairkettle.sheet..",
+        "fairkettle.check..",
+        "fairkettle.routine..",
+        "fairkettle.round..",
+        "fairkettle.clinic..",
+        "fairkettle.benchwork.."
+    };
 
-    private final JavaClasses all = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
+    private final JavaClasses all = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("fairkettle");
 
     @Test
     void theCoreDependsOnNothingButTheJdk() {
-        classes().that().resideInAnyPackage(CORE).should().onlyDependOnClassesThat()
-                .resideInAnyPackage(concat(CORE, "java..", "org.jspecify..")).check(all);
+        classes()
+                .that()
+                .resideInAnyPackage(CORE)
+                .should()
+                .onlyDependOnClassesThat()
+                .resideInAnyPackage(concat(CORE, "java..", "org.jspecify.."))
+                .check(all);
     }
 
     @Test
     void theCoreReadsNoClockFileOrNetwork() {
-        noClasses().that().resideInAnyPackage(CORE).should().callMethod(Instant.class, "now").orShould().callMethod(Clock.class, "systemUTC")
-                .orShould().dependOnClassesThat().resideInAnyPackage("java.io..", "java.net..", "java.nio.file..", "java.sql..").check(all);
+        noClasses()
+                .that()
+                .resideInAnyPackage(CORE)
+                .should()
+                .callMethod(Instant.class, "now")
+                .orShould()
+                .callMethod(Clock.class, "systemUTC")
+                .orShould()
+                .dependOnClassesThat()
+                .resideInAnyPackage("java.io..", "java.net..", "java.nio.file..", "java.sql..")
+                .check(all);
     }
 
     @Test
     void theCoresPackagesHaveNoCycles() {
-        slices().matching("fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|benchwork|clinic)..").should().beFreeOfCycles().check(all);
+        slices().matching(
+                        "fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|benchwork|clinic)..")
+                .should()
+                .beFreeOfCycles()
+                .check(all);
     }
 
     @Test
     void onlyWhatRemembersSpeaksSql() {
-        noClasses().that().areAnnotatedWith(RestController.class).and().resideOutsideOfPackage("..log..").should().dependOnClassesThat()
-                .resideInAnyPackage("fairkettle.db..").check(all);
+        noClasses()
+                .that()
+                .areAnnotatedWith(RestController.class)
+                .and()
+                .resideOutsideOfPackage("..log..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("fairkettle.db..")
+                .check(all);
     }
 
     @Test
     void readingAndStandInsDoNotKnowEachOther() {
-        noClasses().that().resideInAPackage("fairkettle.imaging..").should().dependOnClassesThat().resideInAPackage("fairkettle.standin..").check(all);
-        noClasses().that().resideInAPackage("fairkettle.standin..").should().dependOnClassesThat().resideInAnyPackage("fairkettle.imaging..", "fairkettle.server..").check(all);
+        noClasses()
+                .that()
+                .resideInAPackage("fairkettle.imaging..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("fairkettle.standin..")
+                .check(all);
+        noClasses()
+                .that()
+                .resideInAPackage("fairkettle.standin..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("fairkettle.imaging..", "fairkettle.server..")
+                .check(all);
     }
 
     @Test
     void onlyDemoAndPracticeKnowThatMachinesAreSimulated() {
-        noClasses().that().resideInAPackage("fairkettle..").and().resideOutsideOfPackages("fairkettle.standin..", "..server.demo..", "..server.practice..").should().dependOnClassesThat()
-                .resideInAPackage("fairkettle.standin..").check(all);
+        noClasses()
+                .that()
+                .resideInAPackage("fairkettle..")
+                .and()
+                .resideOutsideOfPackages("fairkettle.standin..", "..server.demo..", "..server.practice..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("fairkettle.standin..")
+                .check(all);
     }
 
     @Test
     void theClinicCannotReachTheMachinesItIsMeasuredOn() {
-        noClasses().that().resideInAnyPackage("fairkettle.clinic..", "..server.clinic..").should().transitivelyDependOnClassesThat().resideInAPackage("fairkettle.standin..").check(all);
+        noClasses()
+                .that()
+                .resideInAnyPackage("fairkettle.clinic..", "..server.clinic..")
+                .should()
+                .transitivelyDependOnClassesThat()
+                .resideInAPackage("fairkettle.standin..")
+                .check(all);
     }
 
     @Test
     void nobodyDependsOnTheDemo() {
-        noClasses().that().resideOutsideOfPackage("..server.demo..").should().dependOnClassesThat().resideInAPackage("..server.demo..").check(all);
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("..server.demo..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("..server.demo..")
+                .check(all);
     }
 
     @Test
     void controllersArePrivateToTheirFeature() {
-        classes().that().areAnnotatedWith(RestController.class).should().bePackagePrivate().check(all);
+        classes()
+                .that()
+                .areAnnotatedWith(RestController.class)
+                .should()
+                .bePackagePrivate()
+                .check(all);
     }
 
     private static String[] concat(String[] some, String... more) {

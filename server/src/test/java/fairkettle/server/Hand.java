@@ -27,8 +27,11 @@ public class Hand {
         for (var channel : channels) {
             if (!bottles.containsKey(family + channel)) {
                 api.post("/api/shelf/lots", """
-                        {"family": "%s", "channel": "%s", "make": "own", "code": "%s-%s", "volume": 4000, "price": 36000, "foodGrade": %s}""".formatted(family, channel, family.substring(0, 3), channel, food));
-                bottles.put(family + channel, db.sql("select max(id) from lot").query(Long.class).single());
+                    {"family": "%s", "channel": "%s", "make": "own", "code": "%s-%s", "volume": 4000, "price": 36000, "foodGrade": %s}\
+                    """.formatted(family, channel, family.substring(0, 3), channel, food));
+                bottles.put(
+                        family + channel,
+                        db.sql("select max(id) from lot").query(Long.class).single());
             }
         }
     }
@@ -42,7 +45,11 @@ public class Hand {
     public void bottlesFrom(JsonNode card) {
         for (var step : card.get("steps")) {
             if (step.at("/ask/kind").asString().equals("Lots")) {
-                step.get("entries").properties().forEach(e -> bottles.put("SUBLIMATION" + e.getKey(), Long.valueOf(e.getValue().asString())));
+                step.get("entries")
+                        .properties()
+                        .forEach(e -> bottles.put(
+                                "SUBLIMATION" + e.getKey(),
+                                Long.valueOf(e.getValue().asString())));
             }
         }
     }
@@ -74,24 +81,32 @@ public class Hand {
         for (var step : card.get("steps")) {
             if (step.get("id").asString().equals(id)) {
                 if (step.at("/ask/kind").asString().equals("Photo")) {
-                    assertThat(api.act(number, "skip", "{\"step\": \"%s\", \"reason\": \"no tablet\"}".formatted(id))).as(id).hasStatusOk();
+                    assertThat(api.act(number, "skip", "{\"step\": \"%s\", \"reason\": \"no tablet\"}".formatted(id)))
+                            .as(id)
+                            .hasStatusOk();
                     return card(number);
                 }
                 cells.clear();
                 fill(number, id, step.get("ask"), card.get("machine").asLong(), family);
                 if (!cells.isEmpty()) {
                     var body = new StringBuilder();
-                    cells.forEach((cell, value) -> body.append(body.isEmpty() ? "" : ", ").append("\"%s\": \"%s\"".formatted(cell, value)));
-                    assertThat(api.act(number, "enter-all", "{\"step\": \"%s\", \"cells\": {%s}}".formatted(id, body))).as(id).hasStatusOk();
+                    cells.forEach((cell, value) ->
+                            body.append(body.isEmpty() ? "" : ", ").append("\"%s\": \"%s\"".formatted(cell, value)));
+                    assertThat(api.act(number, "enter-all", "{\"step\": \"%s\", \"cells\": {%s}}".formatted(id, body)))
+                            .as(id)
+                            .hasStatusOk();
                 }
                 if (step.has("pause")) {
                     api.act(number, "wait", "{\"step\": \"%s\"}".formatted(id));
                     // why: a test does not wait; the card is told that the wait began long ago
                     db.sql("""
-                            update card set body = jsonb_set(body, '{runs}', (select jsonb_agg(case when r->'step'->>'id' = ? then jsonb_set(r, '{waitStarted}', '"2020-01-01T00:00:00Z"') else r end order by n)
-                            from jsonb_array_elements(body->'runs') with ordinality as runs(r, n))) where id = ?""").param(id).param(number).update();
+                        update card set body = jsonb_set(body, '{runs}', (select jsonb_agg(case when r->'step'->>'id' = ? then jsonb_set(r, '{waitStarted}', '"2020-01-01T00:00:00Z"') else r end order by n)
+                        from jsonb_array_elements(body->'runs') with ordinality as runs(r, n))) where id = ?\
+                        """).param(id).param(number).update();
                 }
-                assertThat(api.act(number, "finish", "{\"step\": \"%s\"}".formatted(id))).as(id).hasStatusOk();
+                assertThat(api.act(number, "finish", "{\"step\": \"%s\"}".formatted(id)))
+                        .as(id)
+                        .hasStatusOk();
                 return card(number);
             }
         }
@@ -108,7 +123,11 @@ public class Hand {
             case "Each" -> {
                 var items = ask.get("items").toString();
                 for (int i = 0; i < ask.get("items").size(); i++) {
-                    cells.put("each/" + i, items.equals(ask.get("answers").toString()) ? ask.get("items").get(i).asString() : ask.get("answers").get(0).asString());
+                    cells.put(
+                            "each/" + i,
+                            items.equals(ask.get("answers").toString())
+                                    ? ask.get("items").get(i).asString()
+                                    : ask.get("answers").get(0).asString());
                 }
             }
             case "Tally" -> {
@@ -126,11 +145,17 @@ public class Hand {
                     cells.put("pick/" + i, "5");
                 }
             }
-            case "KeyStored" -> assertThat(api.put("/api/machines/" + machine + "/activation-code", "{\"code\": \"QUILL-MERE-0042\", \"origin\": \"a made-up seller, 1.2\"}", "0")).hasStatusOk();
-            case "Lots" -> ask.get("channels").forEach(c -> cells.put(c.asString(), "" + bottles.get(family + c.asString())));
+            case "KeyStored" ->
+                assertThat(api.put(
+                                "/api/machines/" + machine + "/activation-code",
+                                "{\"code\": \"QUILL-MERE-0042\", \"origin\": \"a made-up seller, 1.2\"}",
+                                "0"))
+                        .hasStatusOk();
+            case "Lots" ->
+                ask.get("channels").forEach(c -> cells.put(c.asString(), "" + bottles.get(family + c.asString())));
             case "Comb" -> ask.get("channels").forEach(c -> cells.put(c.asString(), "none"));
             case "Grid" -> grid(card, step, ask, family);
-            default -> { }
+            default -> {}
         }
     }
 
@@ -154,6 +179,11 @@ public class Hand {
     }
 
     public void enter(long card, String step, String cell, String value) {
-        assertThat(api.act(card, "enter", "{\"step\": \"%s\", \"cell\": \"%s\", \"value\": \"%s\"}".formatted(step, cell, value))).as("%s %s %s", step, cell, value).hasStatusOk();
+        assertThat(api.act(
+                        card,
+                        "enter",
+                        "{\"step\": \"%s\", \"cell\": \"%s\", \"value\": \"%s\"}".formatted(step, cell, value)))
+                .as("%s %s %s", step, cell, value)
+                .hasStatusOk();
     }
 }

@@ -16,7 +16,10 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Import;
 import org.springframework.test.context.DynamicPropertyRegistrar;
 
-/** The whole server with a shop of its own, on a Wednesday at ten past nine: for what depends on the hour and on all machines together. */
+/**
+ * The whole server with a shop of its own, on a Wednesday at ten past nine: for what depends on the hour and on all
+ * machines together.
+ */
 @Target(ElementType.TYPE)
 @Retention(RetentionPolicy.RUNTIME)
 @SpringBootTest(classes = FairKettle.class)
@@ -44,8 +47,13 @@ public @interface MorningTest {
             return registry -> {
                 registry.add("spring.datasource.url", pg::url);
                 registry.add("spring.datasource.username", () -> "kettle");
-                registry.add("kettle.clock-offset", () -> Duration.between(Instant.now(), NINE_TEN).toString());
-                registry.add("kettle.key-file", () -> System.getProperty("java.io.tmpdir") + "/kettle-morning-" + ProcessHandle.current().pid() + ".key");
+                registry.add(
+                        "kettle.clock-offset",
+                        () -> Duration.between(Instant.now(), NINE_TEN).toString());
+                registry.add(
+                        "kettle.key-file",
+                        () -> System.getProperty("java.io.tmpdir") + "/kettle-morning-"
+                                + ProcessHandle.current().pid() + ".key");
             };
         }
     }

@@ -14,5 +14,4 @@ import org.springframework.context.annotation.Import;
 @SpringBootTest
 @AutoConfigureMockMvc
 @Import({TestDb.class, Api.class, Hand.class})
-public @interface ServerTest {
-}
+public @interface ServerTest {}

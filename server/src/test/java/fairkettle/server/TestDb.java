@@ -26,7 +26,10 @@ public class TestDb {
         return registry -> {
             registry.add("spring.datasource.url", PG::url);
             registry.add("spring.datasource.username", () -> "kettle");
-            registry.add("kettle.key-file", () -> System.getProperty("java.io.tmpdir") + "/kettle-test-" + ProcessHandle.current().pid() + ".key");
+            registry.add(
+                    "kettle.key-file",
+                    () -> System.getProperty("java.io.tmpdir") + "/kettle-test-"
+                            + ProcessHandle.current().pid() + ".key");
         };
     }
 }

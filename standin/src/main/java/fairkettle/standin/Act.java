@@ -1,6 +1,8 @@
 package fairkettle.standin;
 
-/** What a person, or the network, can do to a machine. Volumes in mL. Channels by their code; none means all of them. */
+/**
+ * What a person, or the network, can do to a machine. Volumes in mL. Channels by their code; none means all of them.
+ */
 public sealed interface Act {
 
     record Check() implements Act {}

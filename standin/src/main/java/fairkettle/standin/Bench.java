@@ -14,8 +14,9 @@ import java.util.stream.IntStream;
 /** Starts a bench of any size by itself: {@code Bench COUNT PORT SPEED}. */
 public final class Bench {
 
-    private static final List<String> NAMES = List.of("Bramble", "Teasel", "Sorrel", "Juniper", "Clover", "Thistle", "Bryony", "Campion", "Dogwood", "Elder", "Fennel", "Hazel", "Mallow", "Nettle", "Rowan", "Sloe",
-            "Spindle", "Tansy", "Vetch", "Yarrow");
+    private static final List<String> NAMES = List.of(
+            "Bramble", "Teasel", "Sorrel", "Juniper", "Clover", "Thistle", "Bryony", "Campion", "Dogwood", "Elder",
+            "Fennel", "Hazel", "Mallow", "Nettle", "Rowan", "Sloe", "Spindle", "Tansy", "Vetch", "Yarrow");
 
     private Bench() {}
 
@@ -31,7 +32,12 @@ public final class Bench {
     }
 
     static List<Standins.Wanted> machines(int count) {
-        return IntStream.range(0, count).mapToObj(i -> new Standins.Wanted(NAMES.get(i % NAMES.size()) + (i < NAMES.size() ? "" : " " + (i / NAMES.size() + 1)), Profiles.ALL.get(i % Profiles.ALL.size()), i % 3 == 1)).toList();
+        return IntStream.range(0, count)
+                .mapToObj(i -> new Standins.Wanted(
+                        NAMES.get(i % NAMES.size()) + (i < NAMES.size() ? "" : " " + (i / NAMES.size() + 1)),
+                        Profiles.ALL.get(i % Profiles.ALL.size()),
+                        i % 3 == 1))
+                .toList();
     }
 
     /** @param shut nozzles, in the end */
@@ -80,7 +86,8 @@ public final class Bench {
 
             @Override
             public Instant instant() {
-                return start.plus(Duration.ofNanos((long) (Duration.between(start, real.instant()).toNanos() * speed)));
+                return start.plus(Duration.ofNanos(
+                        (long) (Duration.between(start, real.instant()).toNanos() * speed)));
             }
         };
     }

@@ -19,8 +19,27 @@ final class Certificate {
         var file = folder.resolve("key.p12");
         var password = UUID.randomUUID().toString();
         try {
-            var keytool = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "keytool").toString(), "-genkeypair", "-alias", "printer", "-keyalg", "EC", "-dname", "CN=printer", "-validity", "3650",
-                    "-storetype", "PKCS12", "-keystore", file.toString(), "-storepass", password).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+            var keytool = new ProcessBuilder(
+                            Path.of(System.getProperty("java.home"), "bin", "keytool")
+                                    .toString(),
+                            "-genkeypair",
+                            "-alias",
+                            "printer",
+                            "-keyalg",
+                            "EC",
+                            "-dname",
+                            "CN=printer",
+                            "-validity",
+                            "3650",
+                            "-storetype",
+                            "PKCS12",
+                            "-keystore",
+                            file.toString(),
+                            "-storepass",
+                            password)
+                    .redirectErrorStream(true)
+                    .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                    .start();
             if (keytool.waitFor() != 0) {
                 throw new IOException("keytool made no key.");
             }

@@ -18,7 +18,10 @@ final class Climate {
     /** @param celsius °C; @param humidity %, relative */
     record Air(double celsius, double humidity) {
 
-        /** How much faster than at 22 °C and 50 % water leaves: vapour-pressure deficit (Tetens) against the reference, 0.5 to 3. */
+        /**
+         * How much faster than at 22 °C and 50 % water leaves: vapour-pressure deficit (Tetens) against the reference,
+         * 0.5 to 3.
+         */
         double drying() {
             double deficit = 0.6108 * Math.exp(17.27 * celsius / (celsius + 237.3)) * (1 - humidity / 100);
             return Math.clamp(deficit / REFERENCE, 0.5, 3);
@@ -27,7 +30,8 @@ final class Climate {
 
     Air at(Instant when) {
         double days = Duration.between(Instant.EPOCH, when).toMinutes() / 1440.0;
-        double hour = when.atOffset(ZoneOffset.UTC).getHour() + when.atOffset(ZoneOffset.UTC).getMinute() / 60.0;
+        double hour = when.atOffset(ZoneOffset.UTC).getHour()
+                + when.atOffset(ZoneOffset.UTC).getMinute() / 60.0;
         double year = Math.cos((days % 365.25 - 15) / 365.25 * 2 * Math.PI); // 1 in mid January
         double weather = wave(days / 3.1) + .6 * wave(days / 1.3 + 71);
         double celsius = 20.5 - 1.5 * year + 1.8 * Math.sin((hour - 9) / 24 * 2 * Math.PI) + weather;

@@ -11,8 +11,9 @@ import java.util.Random;
 import java.util.function.Function;
 
 /**
- * The same bench, the same orders and the same air for a fortnight: once left alone but for the orders, once kept by whoever is
- * handed in. Where more gaps stand before an order than it forgives, somebody cleans up to three times, as people do.
+ * The same bench, the same orders and the same air for a fortnight: once left alone but for the orders, once kept by
+ * whoever is handed in. Where more gaps stand before an order than it forgives, somebody cleans up to three times, as
+ * people do.
  */
 public final class Fortnight {
 
@@ -64,7 +65,12 @@ public final class Fortnight {
                 });
                 machine.advance(at);
                 if (open) {
-                    for (var act : hand.apply(new Morning(at, machine, profile, order ? channels : List.of(), climate.at(at).drying()))) {
+                    for (var act : hand.apply(new Morning(
+                            at,
+                            machine,
+                            profile,
+                            order ? channels : List.of(),
+                            climate.at(at).drying()))) {
                         double before = held(machine);
                         machine.act(act);
                         kept += Math.max(0, before - held(machine));
@@ -88,7 +94,9 @@ public final class Fortnight {
     }
 
     private static boolean tooMany(SimMachine machine, Profile profile) {
-        return gaps(machine) > FORGIVEN * profile.channels().stream().mapToInt(Channel::nozzles).sum();
+        return gaps(machine)
+                > FORGIVEN
+                        * profile.channels().stream().mapToInt(Channel::nozzles).sum();
     }
 
     private static int gaps(SimMachine machine) {

@@ -37,18 +37,26 @@ import java.util.concurrent.Executors;
 import java.util.function.Function;
 
 /**
- * One machine as an IPP printer (RFC 8010, RFC 8011). Jobs print one after the other, with the machine's own ink, and lie
- * in its tray afterwards.
+ * One machine as an IPP printer (RFC 8010, RFC 8011). Jobs print one after the other, with the machine's own ink, and
+ * lie in its tray afterwards.
  */
 final class IppPrinter implements AutoCloseable {
 
-    private static final List<String> FORMATS = List.of("application/pdf", "image/jpeg", "image/pwg-raster", "application/octet-stream");
+    private static final List<String> FORMATS =
+            List.of("application/pdf", "image/jpeg", "image/pwg-raster", "application/octet-stream");
     private static final List<String> VERSIONS = List.of("1.1", "2.0");
     private static final int KEPT = 20; // jobs in the list
     private static final int TRAY = 3; // pages that stay in it: each is some 20 MB
 
     /** What goes wrong, for those who want to see it. */
-    enum Fault { NONE, OFFLINE, REFUSES, SLOW, HANGS_UP, TAKES_AND_HANGS_UP }
+    enum Fault {
+        NONE,
+        OFFLINE,
+        REFUSES,
+        SLOW,
+        HANGS_UP,
+        TAKES_AND_HANGS_UP
+    }
 
     private final SimMachine machine;
     private final Clock clock;
@@ -67,7 +75,8 @@ final class IppPrinter implements AutoCloseable {
         this.clock = clock;
         this.since = clock.instant();
         this.millisPerPage = millisPerPage;
-        this.engine = Executors.newSingleThreadExecutor(Thread.ofPlatform().daemon().name("printer-" + machine.name()).factory());
+        this.engine = Executors.newSingleThreadExecutor(
+                Thread.ofPlatform().daemon().name("printer-" + machine.name()).factory());
     }
 
     private final class Job {
@@ -132,7 +141,10 @@ final class IppPrinter implements AutoCloseable {
     /** @param document what follows the request; empty where nothing does */
     IppPacket answer(IppPacket request, byte[] document, URI uri) {
         var answer = handle(request, document, uri);
-        answer.setVersionNumber(VERSIONS.contains((request.getVersionNumber() >> 8) + "." + (request.getVersionNumber() & 255)) ? request.getVersionNumber() : 0x101);
+        answer.setVersionNumber(
+                VERSIONS.contains((request.getVersionNumber() >> 8) + "." + (request.getVersionNumber() & 255))
+                        ? request.getVersionNumber()
+                        : 0x101);
         answer.setRequestId(request.getRequestId());
         return answer.build();
     }
@@ -143,10 +155,15 @@ final class IppPrinter implements AutoCloseable {
             return response(Status.serverErrorVersionNotSupported);
         }
         var op = request.get(Tag.operationAttributes);
-        if (request.getRequestId() == 0 || op == null || op.size() < 2 || !op.get(0).getName().equals("attributes-charset") || !op.get(1).getName().equals("attributes-natural-language")) {
+        if (request.getRequestId() == 0
+                || op == null
+                || op.size() < 2
+                || !op.get(0).getName().equals("attributes-charset")
+                || !op.get(1).getName().equals("attributes-natural-language")) {
             return response(Status.clientErrorBadRequest);
         }
-        if (!"utf-8".equalsIgnoreCase(op.getString(Types.attributesCharset)) && !"us-ascii".equalsIgnoreCase(op.getString(Types.attributesCharset))) {
+        if (!"utf-8".equalsIgnoreCase(op.getString(Types.attributesCharset))
+                && !"us-ascii".equalsIgnoreCase(op.getString(Types.attributesCharset))) {
             return response(Status.clientErrorCharsetNotSupported);
         }
         boolean aboutJob = op.get(Types.jobUri) != null;
@@ -156,12 +173,17 @@ final class IppPrinter implements AutoCloseable {
         var operation = request.getOperation();
         if (operation.equals(Operation.getPrinterAttributes)) {
             return printer(op, uri);
-        } else if (operation.equals(Operation.validateJob) || operation.equals(Operation.printJob) || operation.equals(Operation.createJob)) {
+        } else if (operation.equals(Operation.validateJob)
+                || operation.equals(Operation.printJob)
+                || operation.equals(Operation.createJob)) {
             return print(operation, op, document, uri);
         } else if (operation.equals(Operation.sendDocument)) {
             return send(op, document, uri);
         } else if (operation.equals(Operation.getJobAttributes)) {
-            return withJob(op, job -> response(Status.successfulOk).addGroup(chosen(jobAttributes(job, uri), op, DelimiterTag.jobAttributes)));
+            return withJob(
+                    op,
+                    job -> response(Status.successfulOk)
+                            .addGroup(chosen(jobAttributes(job, uri), op, DelimiterTag.jobAttributes)));
         } else if (operation.equals(Operation.getJobs)) {
             return list(op, uri);
         } else if (operation.equals(Operation.cancelJob)) {
@@ -178,7 +200,8 @@ final class IppPrinter implements AutoCloseable {
     private IppPacket.Builder print(Operation operation, AttributeGroup op, byte[] document, URI uri) {
         var format = format(op);
         if (!formats.contains(format)) {
-            return response(Status.clientErrorDocumentFormatNotSupported).putUnsupportedAttributes(Types.documentFormat.of(format));
+            return response(Status.clientErrorDocumentFormatNotSupported)
+                    .putUnsupportedAttributes(Types.documentFormat.of(format));
         }
         if (op.get("compression") != null && !op.get("compression").strings().contains("none")) {
             return response(Status.clientErrorCompressionNotSupported);
@@ -199,18 +222,26 @@ final class IppPrinter implements AutoCloseable {
             job.state = JobState.pendingHeld;
             job.reason = "job-incoming";
         }
-        return response(Status.successfulOk).addGroup(AttributeGroup.groupOf(DelimiterTag.jobAttributes, jobAttributes(job, uri).subList(0, 4)));
+        return response(Status.successfulOk)
+                .addGroup(AttributeGroup.groupOf(
+                        DelimiterTag.jobAttributes, jobAttributes(job, uri).subList(0, 4)));
     }
 
     private synchronized Job job(AttributeGroup op, String format) {
-        var job = new Job(++lastJob, op.get(Types.jobName) == null ? "untitled" : op.getString(Types.jobName), op.get(Types.requestingUserName) == null ? "anonymous" : op.getString(Types.requestingUserName), format);
+        var job = new Job(
+                ++lastJob,
+                op.get(Types.jobName) == null ? "untitled" : op.getString(Types.jobName),
+                op.get(Types.requestingUserName) == null ? "anonymous" : op.getString(Types.requestingUserName),
+                format);
         jobs.put(job.id, job);
         jobs.values().removeIf(j -> jobs.size() > KEPT && j.over() && j.id <= lastJob - KEPT);
         return job;
     }
 
     private static String format(AttributeGroup op) {
-        return op.get(Types.documentFormat) == null ? "application/octet-stream" : Objects.requireNonNull(op.getString(Types.documentFormat));
+        return op.get(Types.documentFormat) == null
+                ? "application/octet-stream"
+                : Objects.requireNonNull(op.getString(Types.documentFormat));
     }
 
     private IppPacket.Builder send(AttributeGroup op, byte[] document, URI uri) {
@@ -224,7 +255,9 @@ final class IppPrinter implements AutoCloseable {
             job.state = JobState.pending;
             job.reason = "none";
             engine.execute(() -> run(job, document));
-            return response(Status.successfulOk).addGroup(AttributeGroup.groupOf(DelimiterTag.jobAttributes, jobAttributes(job, uri).subList(0, 4)));
+            return response(Status.successfulOk)
+                    .addGroup(AttributeGroup.groupOf(
+                            DelimiterTag.jobAttributes, jobAttributes(job, uri).subList(0, 4)));
         });
     }
 
@@ -256,7 +289,9 @@ final class IppPrinter implements AutoCloseable {
     }
 
     private synchronized IppPacket.Builder list(AttributeGroup op, URI uri) {
-        var which = op.get("which-jobs") == null ? "not-completed" : op.get("which-jobs").strings().getFirst();
+        var which = op.get("which-jobs") == null
+                ? "not-completed"
+                : op.get("which-jobs").strings().getFirst();
         boolean finished = which.equals("completed");
         if (!finished && !which.equals("not-completed")) {
             return response(Status.clientErrorAttributesOrValuesNotSupported);
@@ -266,9 +301,19 @@ final class IppPrinter implements AutoCloseable {
         var wanted = requested(op);
         boolean mine = Boolean.TRUE.equals(op.getValue(Types.myJobs));
         var user = op.get(Types.requestingUserName) == null ? "anonymous" : op.getString(Types.requestingUserName);
-        jobs.values().stream().filter(j -> j.over() == finished && (!mine || j.user.equals(user))).sorted((a, b) -> finished ? b.id - a.id : a.id - b.id).limit(limit == null ? KEPT : limit)
-                .forEach(j -> answer.addGroup(AttributeGroup.groupOf(DelimiterTag.jobAttributes, jobAttributes(j, uri).stream()
-                        .filter(a -> wanted.isEmpty() ? List.of("job-id", "job-uri").contains(a.getName()) : wanted.contains("all") || wanted.contains("job-description") || wanted.contains(a.getName())).toList())));
+        jobs.values().stream()
+                .filter(j -> j.over() == finished && (!mine || j.user.equals(user)))
+                .sorted((a, b) -> finished ? b.id - a.id : a.id - b.id)
+                .limit(limit == null ? KEPT : limit)
+                .forEach(j -> answer.addGroup(AttributeGroup.groupOf(
+                        DelimiterTag.jobAttributes,
+                        jobAttributes(j, uri).stream()
+                                .filter(a -> wanted.isEmpty()
+                                        ? List.of("job-id", "job-uri").contains(a.getName())
+                                        : wanted.contains("all")
+                                                || wanted.contains("job-description")
+                                                || wanted.contains(a.getName()))
+                                .toList())));
         return answer;
     }
 
@@ -340,8 +385,12 @@ final class IppPrinter implements AutoCloseable {
         all.add(Types.jobOriginatingUserName.of(job.user));
         all.add(Types.jobPrinterUri.of(uri));
         all.add(Types.timeAtCreation.of(seconds(job.made)));
-        all.add(job.began.<Attribute<?>>map(b -> Types.timeAtProcessing.of(seconds(b))).orElseGet(Types.timeAtProcessing::noValue));
-        all.add(job.ended.<Attribute<?>>map(e -> Types.timeAtCompleted.of(seconds(e))).orElseGet(Types.timeAtCompleted::noValue));
+        all.add(job.began
+                .<Attribute<?>>map(b -> Types.timeAtProcessing.of(seconds(b)))
+                .orElseGet(Types.timeAtProcessing::noValue));
+        all.add(job.ended
+                .<Attribute<?>>map(e -> Types.timeAtCompleted.of(seconds(e)))
+                .orElseGet(Types.timeAtCompleted::noValue));
         all.add(Types.jobPrinterUpTime.of(seconds(clock.instant())));
         all.add(Types.jobMediaSheetsCompleted.of(job.sheets));
         all.add(Types.jobImpressionsCompleted.of(job.sheets));
@@ -355,8 +404,19 @@ final class IppPrinter implements AutoCloseable {
 
     private static AttributeGroup chosen(List<Attribute<?>> all, AttributeGroup op, DelimiterTag tag) {
         var wanted = requested(op);
-        return AttributeGroup.groupOf(tag, all.stream().filter(a -> wanted.isEmpty() || wanted.contains("all") || wanted.contains("printer-description") || wanted.contains("job-description")
-                || wanted.contains("job-template") && a.getName().matches("(copies|sides|media|orientation|print|number|finishings|output|page).*") || wanted.contains(a.getName())).toList());
+        return AttributeGroup.groupOf(
+                tag,
+                all.stream()
+                        .filter(a -> wanted.isEmpty()
+                                || wanted.contains("all")
+                                || wanted.contains("printer-description")
+                                || wanted.contains("job-description")
+                                || wanted.contains("job-template")
+                                        && a.getName()
+                                                .matches(
+                                                        "(copies|sides|media|orientation|print|number|finishings|output|page).*")
+                                || wanted.contains(a.getName()))
+                        .toList());
     }
 
     private IppPacket.Builder printer(AttributeGroup op, URI uri) {
@@ -388,14 +448,28 @@ final class IppPrinter implements AutoCloseable {
         group.put(Types.printerInfo.of(machine.name()));
         group.put(Types.printerLocation.of("on the bench"));
         group.put(Types.printerMakeAndModel.of(machine.profile().name()));
-        group.put(Types.printerUuid.of(URI.create("urn:uuid:" + UUID.nameUUIDFromBytes(machine.name().getBytes(StandardCharsets.UTF_8)))));
-        group.put(Types.printerState.of(machine.paperOut() || machine.padFull() ? PrinterState.stopped : busy ? PrinterState.processing : PrinterState.idle));
-        group.put(reasons.isEmpty() ? Types.printerStateReasons.of("none") : new KeywordType.Set("printer-state-reasons").of(reasons));
+        group.put(Types.printerUuid.of(
+                URI.create("urn:uuid:" + UUID.nameUUIDFromBytes(machine.name().getBytes(StandardCharsets.UTF_8)))));
+        group.put(Types.printerState.of(
+                machine.paperOut() || machine.padFull()
+                        ? PrinterState.stopped
+                        : busy ? PrinterState.processing : PrinterState.idle));
+        group.put(
+                reasons.isEmpty()
+                        ? Types.printerStateReasons.of("none")
+                        : new KeywordType.Set("printer-state-reasons").of(reasons));
         group.put(Types.printerIsAcceptingJobs.of(fault != Fault.REFUSES));
         group.put(Types.printerUpTime.of(seconds(clock.instant())));
         group.put(Types.queuedJobCount.of(open));
         group.put(Types.ippVersionsSupported.of(VERSIONS));
-        group.put(Types.operationsSupported.of(List.of(Operation.printJob, Operation.validateJob, Operation.createJob, Operation.sendDocument, Operation.cancelJob, Operation.getJobAttributes, Operation.getJobs,
+        group.put(Types.operationsSupported.of(List.of(
+                Operation.printJob,
+                Operation.validateJob,
+                Operation.createJob,
+                Operation.sendDocument,
+                Operation.cancelJob,
+                Operation.getJobAttributes,
+                Operation.getJobs,
                 Operation.getPrinterAttributes)));
         group.put(Types.multipleDocumentJobsSupported.of(false));
         group.put(Types.charsetConfigured.of("utf-8"));
@@ -410,7 +484,8 @@ final class IppPrinter implements AutoCloseable {
         group.put(Types.pagesPerMinute.of(2));
         group.put(Types.copiesDefault.of(1));
         group.put(Types.mediaDefault.of("iso_a4_210x297mm"));
-        group.put(new KeywordType.Set("media-supported").of(List.of("iso_a4_210x297mm", "iso_a5_148x210mm", "na_letter_8.5x11in")));
+        group.put(new KeywordType.Set("media-supported")
+                .of(List.of("iso_a4_210x297mm", "iso_a5_148x210mm", "na_letter_8.5x11in")));
         group.put(Types.mediaReady.of("iso_a4_210x297mm"));
         group.put(Types.sidesDefault.of("one-sided"));
         group.put(Types.sidesSupported.of("one-sided"));
@@ -439,9 +514,14 @@ final class IppPrinter implements AutoCloseable {
         var values = new ArrayList<Integer>(levels.values());
         values.add(100 - machine.reportedPad());
         group.put(new NameType.Set("marker-names").ofStrings(names));
-        group.put(new KeywordType.Set("marker-types").of(names.stream().map(n -> n.equals("waste") ? "waste-ink" : "ink").toList()));
+        group.put(new KeywordType.Set("marker-types")
+                .of(names.stream()
+                        .map(n -> n.equals("waste") ? "waste-ink" : "ink")
+                        .toList()));
         group.put(new IntType.Set("marker-levels").of(values));
-        group.put(new IntType.Set("marker-low-levels").of(names.stream().map(_ -> 5).toList()));
-        group.put(new IntType.Set("marker-high-levels").of(names.stream().map(_ -> 100).toList()));
+        group.put(new IntType.Set("marker-low-levels")
+                .of(names.stream().map(_ -> 5).toList()));
+        group.put(new IntType.Set("marker-high-levels")
+                .of(names.stream().map(_ -> 100).toList()));
     }
 }

@@ -2,12 +2,30 @@ package fairkettle.standin;
 
 import java.util.Map;
 
-/** A printed side, so many points per mm, in levels as a screen shows them. Ink is laid on top of what is there, in linear light. */
+/**
+ * A printed side, so many points per mm, in levels as a screen shows them. Ink is laid on top of what is there, in
+ * linear light.
+ */
 public final class Paper {
 
     static final double DENSE = 10; // points per mm
-    private static final Map<String, float[]> INKS = Map.of("K", new float[] {.04f, .04f, .045f}, "C", new float[] {.06f, .36f, .66f}, "M", new float[] {.58f, .06f, .26f}, "Y", new float[] {.83f, .73f, .08f},
-            "LC", new float[] {.4f, .67f, .83f}, "LM", new float[] {.79f, .44f, .6f}, "GY", new float[] {.3f, .3f, .31f}, "PK", new float[] {.05f, .05f, .05f});
+    private static final Map<String, float[]> INKS = Map.of(
+            "K",
+            new float[] {.04f, .04f, .045f},
+            "C",
+            new float[] {.06f, .36f, .66f},
+            "M",
+            new float[] {.58f, .06f, .26f},
+            "Y",
+            new float[] {.83f, .73f, .08f},
+            "LC",
+            new float[] {.4f, .67f, .83f},
+            "LM",
+            new float[] {.79f, .44f, .6f},
+            "GY",
+            new float[] {.3f, .3f, .31f},
+            "PK",
+            new float[] {.05f, .05f, .05f});
     private static final float[] LIGHT = new float[256];
     private static final byte[] LEVEL = new byte[8192];
 
@@ -59,7 +77,8 @@ public final class Paper {
         float[] ink = ink(code);
         for (int c = 0; c < 3; c++) {
             float under = LIGHT[levels[at + c] & 255];
-            levels[at + c] = (byte) level(under * (1 - cover) + cover * (code.startsWith("W") ? ink[c] : under * ink[c]));
+            levels[at + c] =
+                    (byte) level(under * (1 - cover) + cover * (code.startsWith("W") ? ink[c] : under * ink[c]));
         }
     }
 
@@ -97,14 +116,18 @@ public final class Paper {
         return true;
     }
 
-    /** Another piece of paper laid on top, a little askew. @param x and @param y of its middle, mm; @param turn degrees */
+    /**
+     * Another piece of paper laid on top, a little askew. @param x and @param y of its middle, mm; @param turn degrees
+     */
     void put(Paper other, double x, double y, double turn) {
         double cos = Math.cos(Math.toRadians(turn));
         double sin = Math.sin(Math.toRadians(turn));
         var c = new float[3];
         double reach = Math.hypot(other.widthMm, other.heightMm) / 2;
         for (int row = Math.max(0, (int) ((y - reach) * DENSE)); row < Math.min(height, (y + reach) * DENSE); row++) {
-            for (int column = Math.max(0, (int) ((x - reach) * DENSE)); column < Math.min(width, (x + reach) * DENSE); column++) {
+            for (int column = Math.max(0, (int) ((x - reach) * DENSE));
+                    column < Math.min(width, (x + reach) * DENSE);
+                    column++) {
                 double u = (column + .5) / DENSE - x;
                 double v = (row + .5) / DENSE - y;
                 if (other.at(cos * u + sin * v + other.widthMm / 2, -sin * u + cos * v + other.heightMm / 2, c)) {

@@ -48,9 +48,21 @@ final class Printing {
                 if (m.amount()[n] > 0) {
                     double y = EDGE + pattern.down(n) + m.aside()[n];
                     float amount = (float) (m.amount()[n] * m.strength());
-                    paper.stroke(EDGE + pattern.left(block, n), y, pattern.stroke(), NozzlePattern.THICK, m.code(), amount * (float) (1 - m.foreign()));
+                    paper.stroke(
+                            EDGE + pattern.left(block, n),
+                            y,
+                            pattern.stroke(),
+                            NozzlePattern.THICK,
+                            m.code(),
+                            amount * (float) (1 - m.foreign()));
                     if (m.foreign() > .01) {
-                        paper.stroke(EDGE + pattern.left(block, n), y, pattern.stroke(), NozzlePattern.THICK, "K", amount * (float) m.foreign());
+                        paper.stroke(
+                                EDGE + pattern.left(block, n),
+                                y,
+                                pattern.stroke(),
+                                NozzlePattern.THICK,
+                                "K",
+                                amount * (float) m.foreign());
                     }
                 }
             }
@@ -62,7 +74,8 @@ final class Printing {
     static List<Paper> document(SimMachine machine, byte[] bytes, String format) throws Unprintable {
         var pages = new ArrayList<Paper>();
         try {
-            if (format.equals("application/pdf") || format.equals("application/octet-stream") && bytes.length > 4 && bytes[0] == '%') {
+            if (format.equals("application/pdf")
+                    || format.equals("application/octet-stream") && bytes.length > 4 && bytes[0] == '%') {
                 try (var document = Loader.loadPDF(bytes)) {
                     if (document.getNumberOfPages() > MAX_PAGES) {
                         throw new Unprintable("Too many pages.", null);
@@ -70,7 +83,11 @@ final class Printing {
                     var renderer = new PDFRenderer(document);
                     for (int i = 0; i < document.getNumberOfPages(); i++) {
                         var box = document.getPage(i).getCropBox();
-                        pages.add(page(machine, renderer.renderImageWithDPI(i, (float) (Paper.DENSE * 25.4), ImageType.RGB), box.getWidth() / 72 * 25.4, box.getHeight() / 72 * 25.4));
+                        pages.add(page(
+                                machine,
+                                renderer.renderImageWithDPI(i, (float) (Paper.DENSE * 25.4), ImageType.RGB),
+                                box.getWidth() / 72 * 25.4,
+                                box.getHeight() / 72 * 25.4));
                     }
                 }
             } else if (format.equals("image/pwg-raster")) {
@@ -151,7 +168,8 @@ final class Printing {
         return cover < .5f ? new float[] {0, cover * 2} : new float[] {cover * 2 - 1, 2 - cover * 2};
     }
 
-    private static void add(Map<String, Double> asked, List<String> codes, boolean light, int k, float cover, double perPoint) {
+    private static void add(
+            Map<String, Double> asked, List<String> codes, boolean light, int k, float cover, double perPoint) {
         if (cover <= .01f) {
             return;
         }
@@ -162,7 +180,16 @@ final class Printing {
         }
     }
 
-    private static void lay(Paper paper, int y, boolean light, int k, float[] cover, Map<String, float[]> came, Map<String, float[]> firing, Map<String, Double> foreign, int nozzle) {
+    private static void lay(
+            Paper paper,
+            int y,
+            boolean light,
+            int k,
+            float[] cover,
+            Map<String, float[]> came,
+            Map<String, float[]> firing,
+            Map<String, Double> foreign,
+            int nozzle) {
         for (int pale = 0; pale < 2; pale++) {
             String code = pale == 1 ? "L" + INKS[k] : INKS[k];
             var fires = firing.get(code);

@@ -35,8 +35,15 @@ final class PwgRaster {
             int width = number(header, 372);
             int height = number(header, 376);
             int bits = number(header, 388);
-            if (width < 1 || height < 1 || width > MOST || height > MOST || dpiX < 1 || dpiY < 1 || bits != 8 && bits != 24) {
-                throw new IOException("A page of %d × %d points with %d bits is not printed here.".formatted(width, height, bits));
+            if (width < 1
+                    || height < 1
+                    || width > MOST
+                    || height > MOST
+                    || dpiX < 1
+                    || dpiY < 1
+                    || bits != 8 && bits != 24) {
+                throw new IOException(
+                        "A page of %d × %d points with %d bits is not printed here.".formatted(width, height, bits));
             }
             pages.add(new Page(page(in, width, height, bits / 8), width * 25.4 / dpiX, height * 25.4 / dpiY));
         }
@@ -46,9 +53,9 @@ final class PwgRaster {
     private static BufferedImage page(DataInputStream in, int width, int height, int per) throws IOException {
         var image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         var row = new byte[width * per];
-        for (int y = 0; y < height;) {
+        for (int y = 0; y < height; ) {
             int repeat = in.readUnsignedByte() + 1;
-            for (int x = 0; x < width;) {
+            for (int x = 0; x < width; ) {
                 int code = in.readUnsignedByte();
                 int count = code < 128 ? code + 1 : code == 128 ? width - x : 257 - code;
                 if (code < 128) { // one point, repeated
@@ -66,7 +73,12 @@ final class PwgRaster {
             for (int i = 0; i < repeat && y < height; i++, y++) {
                 for (int x = 0; x < width; x++) {
                     int r = row[x * per] & 255;
-                    image.setRGB(x, y, per == 1 ? r << 16 | r << 8 | r : r << 16 | (row[x * 3 + 1] & 255) << 8 | row[x * 3 + 2] & 255);
+                    image.setRGB(
+                            x,
+                            y,
+                            per == 1
+                                    ? r << 16 | r << 8 | r
+                                    : r << 16 | (row[x * 3 + 1] & 255) << 8 | row[x * 3 + 2] & 255);
                 }
             }
         }
@@ -74,6 +86,9 @@ final class PwgRaster {
     }
 
     private static int number(byte[] header, int at) {
-        return (header[at] & 255) << 24 | (header[at + 1] & 255) << 16 | (header[at + 2] & 255) << 8 | header[at + 3] & 255;
+        return (header[at] & 255) << 24
+                | (header[at + 1] & 255) << 16
+                | (header[at + 2] & 255) << 8
+                | header[at + 3] & 255;
     }
 }

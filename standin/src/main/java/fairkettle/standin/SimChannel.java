@@ -7,7 +7,8 @@ import java.util.SplittableRandom;
 /** One ink path with its nozzles. Volumes in mL, times in hours. */
 final class SimChannel {
 
-    private static final double BASE_COLOUR = 300; // hours in still, reference air until a capped middling nozzle is shut
+    private static final double BASE_COLOUR =
+            300; // hours in still, reference air until a capped middling nozzle is shut
     private static final double BASE_WHITE = 90;
     private static final double STOKES = 2.12; // mm of fall in a day, the usual white
     private static final double RECOVER = 0.5; // hours in which a starved line fills again
@@ -34,6 +35,7 @@ final class SimChannel {
 
     /** how far each nozzle is dried, 1 is shut */
     final float[] crust;
+
     private final float[] weakness; // how quickly each dries against the others
     final boolean[] dead;
     final boolean[] bent;
@@ -74,7 +76,10 @@ final class SimChannel {
         return sum;
     }
 
-    /** Stands for so many hours. @param drying how much faster than in reference air; @param leak how badly the cap seals, 0 to 1 */
+    /**
+     * Stands for so many hours. @param drying how much faster than in reference air; @param leak how badly the cap
+     * seals, 0 to 1
+     */
     void stand(double hours, double drying, double leak) {
         float grow = (float) (hours * drying * (1 + 14 * leak) / (white ? BASE_WHITE : BASE_COLOUR));
         for (int i = 0; i < crust.length; i++) {
@@ -118,7 +123,8 @@ final class SimChannel {
     double draw(double mL) {
         double got = mL * follows(mL);
         take(got);
-        double loaded = Math.pow(Math.min(.98, filter), 2) * 1.2 + (ventOpen ? 0 : 1) + (valveOpen && level > .2 ? 0 : 1);
+        double loaded =
+                Math.pow(Math.min(.98, filter), 2) * 1.2 + (ventOpen ? 0 : 1) + (valveOpen && level > .2 ? 0 : 1);
         vacuum += mL * Math.min(1, loaded);
         vacuum = Math.max(0, vacuum - (ventOpen && valveOpen ? mL * (1 - Math.min(1, loaded)) : 0));
         float wet = (float) Math.exp(-got / .12);

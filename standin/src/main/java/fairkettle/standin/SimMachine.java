@@ -12,8 +12,8 @@ import java.util.Map;
 import java.util.SplittableRandom;
 
 /**
- * A simulated machine: what a person could do to one, it takes; what a person could see of one, it shows. All its luck comes
- * from its seed, all its time from outside.
+ * A simulated machine: what a person could do to one, it takes; what a person could see of one, it shows. All its luck
+ * comes from its seed, all its time from outside.
  */
 public final class SimMachine {
 
@@ -76,13 +76,16 @@ public final class SimMachine {
     /** @throws IllegalArgumentException for a channel it does not have, or an act it refuses; the message says why */
     synchronized void act(Act act) {
         switch (act) {
-            case Act.Check _ -> channels.values().forEach(c -> c.draw(profile.draws().nozzleCheck().mL()));
+            case Act.Check _ ->
+                channels.values()
+                        .forEach(c -> c.draw(profile.draws().nozzleCheck().mL()));
             case Act.Purge(var code, var mL) -> channel(code).draw(mL);
             case Act.Clean _ -> clean(profile.draws().cleaning().mL(), .75);
             case Act.PowerClean _ -> {
                 for (var c : channels.values()) {
                     if (c.level < profile.draws().powerCleaning().mL()) {
-                        throw new IllegalArgumentException("%s: not enough ink in %s for a power cleaning.".formatted(name, c.code));
+                        throw new IllegalArgumentException(
+                                "%s: not enough ink in %s for a power cleaning.".formatted(name, c.code));
                     }
                 }
                 clean(profile.draws().powerCleaning().mL(), 1);
@@ -116,11 +119,12 @@ public final class SimMachine {
                 c.level = Math.min(c.capacity, c.level + mL);
             }
             case Act.Agitate(var code) -> channel(code).settledVessel = 0;
-            case Act.Circulate() -> channels.values().stream().filter(c -> c.white).forEach(c -> {
-                c.settledLine *= .1;
-                c.settledVessel *= .6;
-                c.weak *= .3;
-            });
+            case Act.Circulate() ->
+                channels.values().stream().filter(c -> c.white).forEach(c -> {
+                    c.settledLine *= .1;
+                    c.settledVessel *= .6;
+                    c.weak *= .3;
+                });
             case Act.FlushWhiteLine(var code) -> {
                 var c = channel(code);
                 c.settledLine = 0;
@@ -143,11 +147,12 @@ public final class SimMachine {
                 channel(code).airInLine += .4;
             }
             case Act.NewPad _ -> pad = 0;
-            case Act.NewHead _ -> channels.values().forEach(c -> {
-                Arrays.fill(c.crust, 0);
-                Arrays.fill(c.dead, false);
-                c.airInHead = .3;
-            });
+            case Act.NewHead _ ->
+                channels.values().forEach(c -> {
+                    Arrays.fill(c.crust, 0);
+                    Arrays.fill(c.dead, false);
+                    c.airInHead = .3;
+                });
             case Act.Renew(var code) -> {
                 var c = channel(code);
                 c.foreign = 0;
@@ -173,7 +178,10 @@ public final class SimMachine {
         wiper = Math.min(1, wiper + .012);
         if (random.nextDouble() < wiper * CLEANING_LOSS) {
             smear = Math.min(.4, smear + .15 * wiper);
-            var c = channels.values().stream().skip(random.nextInt(channels.size())).findFirst().orElseThrow();
+            var c = channels.values().stream()
+                    .skip(random.nextInt(channels.size()))
+                    .findFirst()
+                    .orElseThrow();
             for (int i = 0; i < 1 + random.nextInt(4); i++) {
                 c.crust[random.nextInt(c.crust.length)] = 1.2f;
             }
@@ -205,7 +213,8 @@ public final class SimMachine {
     /** What it reports of itself: it counts drops and trusts its chips; nothing is measured. @return percent left */
     synchronized Map<String, Integer> reportedLevels() {
         var levels = new LinkedHashMap<String, Integer>();
-        channels.values().forEach(c -> levels.put(c.code, chipsIgnored ? 100 : (int) Math.round(100 * c.counted / c.capacity)));
+        channels.values()
+                .forEach(c -> levels.put(c.code, chipsIgnored ? 100 : (int) Math.round(100 * c.counted / c.capacity)));
         return levels;
     }
 
@@ -249,6 +258,7 @@ public final class SimMachine {
 
     /**
      * Prints so much of a page. @param covers mL by channel that the whole page asks for
+     *
      * @param rows of the page, from its top
      * @return by channel, per row, the share of the wanted ink that came, single nozzles apart
      */

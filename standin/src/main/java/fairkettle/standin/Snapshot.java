@@ -16,7 +16,10 @@ public final class Snapshot {
     private Snapshot() {}
 
     /** What it is taken with. */
-    public enum With { SCANNER, PHONE }
+    public enum With {
+        SCANNER,
+        PHONE
+    }
 
     /** @param seed everything about the picture follows from it; @return JPEG */
     public static byte[] of(Paper paper, With with, long seed) {
@@ -30,11 +33,22 @@ public final class Snapshot {
         int height = (int) ((paper.heightMm + 8) * scale);
         double turn = Math.toRadians((random.nextDouble() - .5) * 3);
         var light = new float[3 * width * height];
-        render(light, width, height, (x, y) -> {
-            double u = (x - width / 2.0) / scale;
-            double v = (y - height / 2.0) / scale;
-            return new double[] {Math.cos(turn) * u + Math.sin(turn) * v + paper.widthMm / 2, -Math.sin(turn) * u + Math.cos(turn) * v + paper.heightMm / 2, 1};
-        }, paper, new float[] {.9f, .9f, .9f}, new float[] {1, 1, 1});
+        render(
+                light,
+                width,
+                height,
+                (x, y) -> {
+                    double u = (x - width / 2.0) / scale;
+                    double v = (y - height / 2.0) / scale;
+                    return new double[] {
+                        Math.cos(turn) * u + Math.sin(turn) * v + paper.widthMm / 2,
+                        -Math.sin(turn) * u + Math.cos(turn) * v + paper.heightMm / 2,
+                        1
+                    };
+                },
+                paper,
+                new float[] {.9f, .9f, .9f},
+                new float[] {1, 1, 1});
         return jpeg(light, width, height, 1.2, .92f, random);
     }
 
@@ -52,14 +66,25 @@ public final class Snapshot {
         double slope = (random.nextDouble() - .5) * .3;
         double side = (random.nextDouble() - .5) * .3;
         var light = new float[3 * width * height];
-        render(light, width, height, (x, y) -> {
-            double u = (x - width / 2.0) / scale;
-            double v = (y - height / 2.0) / scale;
-            double depth = 1 + fallX * u + fallY * v;
-            double mx = (Math.cos(turn) * u + Math.sin(turn) * v) / depth;
-            double my = (-Math.sin(turn) * u + Math.cos(turn) * v) / depth;
-            return new double[] {mx + paper.widthMm / 2, my + paper.heightMm / 2, 1 + slope * (y / height - .5) + side * (x / width - .5)};
-        }, paper, new float[] {.2f, .13f, .08f}, new float[] {1.03f, 1, .93f});
+        render(
+                light,
+                width,
+                height,
+                (x, y) -> {
+                    double u = (x - width / 2.0) / scale;
+                    double v = (y - height / 2.0) / scale;
+                    double depth = 1 + fallX * u + fallY * v;
+                    double mx = (Math.cos(turn) * u + Math.sin(turn) * v) / depth;
+                    double my = (-Math.sin(turn) * u + Math.cos(turn) * v) / depth;
+                    return new double[] {
+                        mx + paper.widthMm / 2,
+                        my + paper.heightMm / 2,
+                        1 + slope * (y / height - .5) + side * (x / width - .5)
+                    };
+                },
+                paper,
+                new float[] {.2f, .13f, .08f},
+                new float[] {1.03f, 1, .93f});
         return jpeg(light, width, height, 2, .88f, random);
     }
 
@@ -68,7 +93,8 @@ public final class Snapshot {
         double[] at(double x, double y);
     }
 
-    private static void render(float[] light, int width, int height, Geometry geometry, Paper paper, float[] table, float[] cast) {
+    private static void render(
+            float[] light, int width, int height, Geometry geometry, Paper paper, float[] table, float[] cast) {
         IntStream.range(0, height).parallel().forEach(y -> {
             var c = new float[3];
             for (int x = 0; x < width; x++) {
@@ -85,7 +111,8 @@ public final class Snapshot {
         });
     }
 
-    private static byte[] jpeg(float[] light, int width, int height, double noise, float quality, SplittableRandom random) {
+    private static byte[] jpeg(
+            float[] light, int width, int height, double noise, float quality, SplittableRandom random) {
         var image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         long seed = random.nextLong();
         IntStream.range(0, height).parallel().forEach(y -> {
@@ -94,8 +121,11 @@ public final class Snapshot {
                 int at = 3 * (y * width + x);
                 int rgb = 0;
                 for (int k = 0; k < 3; k++) {
-                    double soft = x > 0 && x < width - 1 ? .5 * light[at + k] + .25 * (light[at - 3 + k] + light[at + 3 + k]) : light[at + k];
-                    double level = Paper.level((float) soft) + noise * (dice.nextDouble() + dice.nextDouble() + dice.nextDouble() - 1.5) * 2;
+                    double soft = x > 0 && x < width - 1
+                            ? .5 * light[at + k] + .25 * (light[at - 3 + k] + light[at + 3 + k])
+                            : light[at + k];
+                    double level = Paper.level((float) soft)
+                            + noise * (dice.nextDouble() + dice.nextDouble() + dice.nextDouble() - 1.5) * 2;
                     rgb = rgb << 8 | Math.clamp(Math.round(level), 0, 255);
                 }
                 image.setRGB(x, y, rgb);

@@ -56,12 +56,15 @@ public final class Standins implements AutoCloseable {
      * @param clock the bench's own time; it may run fast
      * @param millisPerPage of real time
      */
-    public static Standins start(List<Wanted> machines, long seed, int port, Clock clock, long millisPerPage) throws IOException {
+    public static Standins start(List<Wanted> machines, long seed, int port, Clock clock, long millisPerPage)
+            throws IOException {
         var climate = new Climate(seed);
-        var standins = new Standins(HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0), climate, clock);
+        var standins = new Standins(
+                HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0), climate, clock);
         for (int i = 0; i < machines.size(); i++) {
             var wanted = machines.get(i);
-            var machine = new SimMachine(wanted.name(), wanted.profile(), seed * 31 + i, climate, clock.instant(), wanted.chipsIgnored());
+            var machine = new SimMachine(
+                    wanted.name(), wanted.profile(), seed * 31 + i, climate, clock.instant(), wanted.chipsIgnored());
             standins.printers.put(key(wanted.name()), new IppPrinter(machine, clock, millisPerPage));
         }
         standins.http.createContext("/ipp/", standins.guarded(standins::ipp));
@@ -75,7 +78,10 @@ public final class Standins implements AutoCloseable {
         return standins;
     }
 
-    /** Lets the printers be reached by {@code ipps} too, on a port of its own, under a certificate that they sign themselves. */
+    /**
+     * Lets the printers be reached by {@code ipps} too, on a port of its own, under a certificate that they sign
+     * themselves.
+     */
     public synchronized void secure() throws IOException {
         int port = https == null ? 0 : https.getAddress().getPort();
         if (https != null) {
@@ -93,7 +99,8 @@ public final class Standins implements AutoCloseable {
         if (https == null) {
             throw new IllegalStateException("This bench has no certificate yet: call secure() first.");
         }
-        return URI.create("ipps://127.0.0.1:%d/ipp/%s".formatted(https.getAddress().getPort(), key(name)));
+        return URI.create(
+                "ipps://127.0.0.1:%d/ipp/%s".formatted(https.getAddress().getPort(), key(name)));
     }
 
     private static String key(String name) {
@@ -117,7 +124,8 @@ public final class Standins implements AutoCloseable {
     private IppPrinter found(String name) {
         var printer = printers.get(key(name));
         if (printer == null) {
-            throw new IllegalArgumentException("No machine of this bench is called %s. There are: %s.".formatted(name, printers.keySet()));
+            throw new IllegalArgumentException(
+                    "No machine of this bench is called %s. There are: %s.".formatted(name, printers.keySet()));
         }
         printer.machine().advance(clock.instant());
         return printer;
@@ -153,7 +161,10 @@ public final class Standins implements AutoCloseable {
         return found(name).tray().size();
     }
 
-    /** Lets something go wrong with its printer: one of NONE, OFFLINE, REFUSES, SLOW, HANGS_UP, TAKES_AND_HANGS_UP, PAPER_OUT, PAPER_IN. */
+    /**
+     * Lets something go wrong with its printer: one of NONE, OFFLINE, REFUSES, SLOW, HANGS_UP, TAKES_AND_HANGS_UP,
+     * PAPER_OUT, PAPER_IN.
+     */
     public void fault(String name, String word) {
         if (word.startsWith("PAPER_")) {
             found(name).machine().paperOut(word.equals("PAPER_OUT"));
@@ -179,7 +190,11 @@ public final class Standins implements AutoCloseable {
                 try {
                     handler.handle(exchange);
                 } catch (IllegalArgumentException e) {
-                    send(exchange, 404, "text/plain", String.valueOf(e.getMessage()).getBytes(StandardCharsets.UTF_8));
+                    send(
+                            exchange,
+                            404,
+                            "text/plain",
+                            String.valueOf(e.getMessage()).getBytes(StandardCharsets.UTF_8));
                 }
             }
         };
@@ -190,7 +205,8 @@ public final class Standins implements AutoCloseable {
         if (printer.fault() == IppPrinter.Fault.OFFLINE) {
             return; // nobody answers
         }
-        if (!exchange.getRequestMethod().equals("POST") || !"application/ipp".equals(exchange.getRequestHeaders().getFirst("Content-Type"))) {
+        if (!exchange.getRequestMethod().equals("POST")
+                || !"application/ipp".equals(exchange.getRequestHeaders().getFirst("Content-Type"))) {
             send(exchange, 400, "text/plain", "An IPP printer.".getBytes(StandardCharsets.UTF_8));
             return;
         }
@@ -204,7 +220,14 @@ public final class Standins implements AutoCloseable {
         }
         var in = new IppInputStream(new ByteArrayInputStream(body));
         var request = in.readPacket();
-        var answer = printer.answer(request, in.readAllBytes(), URI.create("%s://%s/ipp/%s".formatted(exchange instanceof HttpsExchange ? "ipps" : "ipp", exchange.getRequestHeaders().getFirst("Host"), path(exchange, 2))));
+        var answer = printer.answer(
+                request,
+                in.readAllBytes(),
+                URI.create("%s://%s/ipp/%s"
+                        .formatted(
+                                exchange instanceof HttpsExchange ? "ipps" : "ipp",
+                                exchange.getRequestHeaders().getFirst("Host"),
+                                path(exchange, 2))));
         if (printer.fault() == IppPrinter.Fault.TAKES_AND_HANGS_UP && body.length > DOCUMENT) {
             return; // it prints, and nobody is told
         }
@@ -213,29 +236,50 @@ public final class Standins implements AutoCloseable {
         send(exchange, 200, "application/ipp", out.toByteArray());
     }
 
-    /** What lies in the tray, and pictures of it: {@code /tray/bramble}, {@code /tray/bramble/0.jpg?with=phone}, {@code /tray/bramble/check.jpg}. */
+    /**
+     * What lies in the tray, and pictures of it: {@code /tray/bramble}, {@code /tray/bramble/0.jpg?with=phone},
+     * {@code /tray/bramble/check.jpg}.
+     */
     private void tray(HttpExchange exchange) throws IOException {
         var printer = found(path(exchange, 2));
         var what = path(exchange, 3);
-        var with = String.valueOf(exchange.getRequestURI().getQuery()).contains("scanner") ? Snapshot.With.SCANNER : Snapshot.With.PHONE;
+        var with = String.valueOf(exchange.getRequestURI().getQuery()).contains("scanner")
+                ? Snapshot.With.SCANNER
+                : Snapshot.With.PHONE;
         var pages = printer.tray();
         if (what.equals("check.jpg") || what.equals("white.jpg")) {
-            send(exchange, 200, "image/jpeg", Snapshot.of(check(printer, what.equals("white.jpg")), with, System.identityHashCode(exchange)));
+            send(
+                    exchange,
+                    200,
+                    "image/jpeg",
+                    Snapshot.of(check(printer, what.equals("white.jpg")), with, System.identityHashCode(exchange)));
         } else if (what.endsWith(".jpg")) {
             int index = number(what.substring(0, what.length() - 4));
             if (index < 0 || index >= pages.size()) {
                 throw new IllegalArgumentException("There is no such page in the tray.");
             }
-            send(exchange, 200, "image/jpeg", Snapshot.of(pages.get(pages.size() - 1 - index), with, index * 31L + pages.size()));
+            send(
+                    exchange,
+                    200,
+                    "image/jpeg",
+                    Snapshot.of(pages.get(pages.size() - 1 - index), with, index * 31L + pages.size()));
         } else {
-            send(exchange, 200, "application/json", "{\"machine\":\"%s\",\"pages\":%d}".formatted(printer.machine().name(), pages.size()).getBytes(StandardCharsets.UTF_8));
+            send(
+                    exchange,
+                    200,
+                    "application/json",
+                    "{\"machine\":\"%s\",\"pages\":%d}"
+                            .formatted(printer.machine().name(), pages.size())
+                            .getBytes(StandardCharsets.UTF_8));
         }
     }
 
     /** The machine's own check, laid into the reading frame where one was printed: the newest half page in any tray. */
     private Paper check(IppPrinter printer, boolean white) {
         var strip = Printing.check(printer.machine(), white);
-        var frame = printer.tray().reversed().stream().filter(p -> p.heightMm < 160 && p.widthMm > 200).findFirst();
+        var frame = printer.tray().reversed().stream()
+                .filter(p -> p.heightMm < 160 && p.widthMm > 200)
+                .findFirst();
         frame.ifPresent(f -> frames.put(printer.machine().name(), f));
         var kept = Optional.ofNullable(frames.get(printer.machine().name()));
         if (kept.isEmpty()) {
@@ -254,12 +298,18 @@ public final class Standins implements AutoCloseable {
         }
     }
 
-    /** {@code POST /act/bramble} with the name of an act and, where it needs them, channel and mL: {@code Fill C 20}. */
+    /**
+     * {@code POST /act/bramble} with the name of an act and, where it needs them, channel and mL: {@code Fill C 20}.
+     */
     private void act(HttpExchange exchange) throws IOException {
         var printer = found(path(exchange, 2));
-        var words = new String(exchange.getRequestBody().readNBytes(200), StandardCharsets.UTF_8).strip().split(" +");
+        var words = new String(exchange.getRequestBody().readNBytes(200), StandardCharsets.UTF_8)
+                .strip()
+                .split(" +");
         var channel = words.length > 1 ? words[1] : "";
-        double amount = words.length > 2 ? Double.parseDouble(words[2]) : words.length > 1 && channel.matches("[0-9.]+") ? Double.parseDouble(channel) : 0;
+        double amount = words.length > 2
+                ? Double.parseDouble(words[2])
+                : words.length > 1 && channel.matches("[0-9.]+") ? Double.parseDouble(channel) : 0;
         Act act = switch (words[0]) {
             case "Check" -> new Act.Check();
             case "Clean" -> new Act.Clean();
@@ -303,25 +353,37 @@ public final class Standins implements AutoCloseable {
 
     private void probe(HttpExchange exchange) throws IOException {
         var air = climate.at(clock.instant());
-        send(exchange, 200, "application/json", "{\"at\":\"%s\",\"celsius\":%s,\"humidity\":%s}".formatted(clock.instant(), air.celsius(), air.humidity()).getBytes(StandardCharsets.UTF_8));
+        send(
+                exchange,
+                200,
+                "application/json",
+                "{\"at\":\"%s\",\"celsius\":%s,\"humidity\":%s}"
+                        .formatted(clock.instant(), air.celsius(), air.humidity())
+                        .getBytes(StandardCharsets.UTF_8));
     }
 
     private void front(HttpExchange exchange) throws IOException {
         if (!exchange.getRequestURI().getPath().equals("/")) {
             throw new IllegalArgumentException("Nothing is here.");
         }
-        var page = new StringBuilder("<!doctype html><html lang=en><meta charset=utf-8><meta name=viewport content='width=device-width'><title>A simulated bench</title>"
-                + "<style>body{font:16px/1.5 sans-serif;max-width:46rem;margin:2rem auto;padding:0 1rem}li{margin:.6rem 0}</style><h1>A simulated bench</h1>"
-                + "<p>These machines are not real. Pictures of what lies in their trays, as a phone over the bench takes them:</p><ul>");
+        var page = new StringBuilder("<!doctype html><html lang=en><meta charset=utf-8><meta name=viewport"
+                + " content='width=device-width'><title>A simulated bench</title><style>body{font:16px/1.5"
+                + " sans-serif;max-width:46rem;margin:2rem auto;padding:0 1rem}li{margin:.6rem 0}</style><h1>A"
+                + " simulated bench</h1><p>These machines are not real. Pictures of what lies in their trays, as a"
+                + " phone over the bench takes them:</p><ul>");
         for (var each : printers.entrySet()) {
             var name = each.getValue().machine().name();
-            page.append("<li><b>%s</b> (%s) · <code>%s</code><br><a href='/tray/%s/check.jpg'>its own nozzle check now</a>".formatted(name, each.getValue().machine().profile().name(), printer(name), each.getKey()));
+            page.append(
+                    "<li><b>%s</b> (%s) · <code>%s</code><br><a href='/tray/%s/check.jpg'>its own nozzle check now</a>"
+                            .formatted(name, each.getValue().machine().profile().name(), printer(name), each.getKey()));
             if (each.getValue().machine().profile().codes().stream().anyMatch(ChannelCode::white)) {
                 page.append(" · <a href='/tray/%s/white.jpg'>the white one, on film</a>".formatted(each.getKey()));
             }
             int pages = each.getValue().tray().size();
             for (int i = 0; i < Math.min(3, pages); i++) {
-                page.append(" · <a href='/tray/%s/%d.jpg'>%s</a>".formatted(each.getKey(), i, i == 0 ? "newest page" : i == 1 ? "the one before" : "and before"));
+                page.append(" · <a href='/tray/%s/%d.jpg'>%s</a>"
+                        .formatted(
+                                each.getKey(), i, i == 0 ? "newest page" : i == 1 ? "the one before" : "and before"));
             }
             page.append("</li>");
         }

@@ -47,9 +47,19 @@ class SimMachineTest {
         var film = machine("film-rebuilt", 3);
         film.advance(START.plus(Duration.ofDays(6)));
         assertThat(film.shut().get("W1")).isGreaterThan(film.shut().get("C"));
-        assertThat(film.check().stream().filter(m -> m.code().equals("W1")).findFirst().orElseThrow().strength()).isLessThan(.6);
+        assertThat(film.check().stream()
+                        .filter(m -> m.code().equals("W1"))
+                        .findFirst()
+                        .orElseThrow()
+                        .strength())
+                .isLessThan(.6);
         film.act(new Act.Circulate());
-        assertThat(film.check().stream().filter(m -> m.code().equals("W1")).findFirst().orElseThrow().strength()).isGreaterThan(.8);
+        assertThat(film.check().stream()
+                        .filter(m -> m.code().equals("W1"))
+                        .findFirst()
+                        .orElseThrow()
+                        .strength())
+                .isGreaterThan(.8);
     }
 
     @Test
@@ -132,7 +142,8 @@ class SimMachineTest {
         double winter = 0;
         double summer = 0;
         for (int day = 0; day < 28; day++) {
-            winter += climate.at(Instant.parse("2026-01-02T12:00:00Z").plus(Duration.ofDays(day))).humidity();
+            winter += climate.at(Instant.parse("2026-01-02T12:00:00Z").plus(Duration.ofDays(day)))
+                    .humidity();
             var air = climate.at(Instant.parse("2026-07-02T12:00:00Z").plus(Duration.ofDays(day)));
             summer += air.humidity();
             assertThat(air.drying()).isBetween(.5, 3.0);

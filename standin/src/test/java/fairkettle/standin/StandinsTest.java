@@ -36,7 +36,14 @@ class StandinsTest {
 
     @BeforeEach
     void start() throws IOException {
-        bench = Standins.start(List.of(new Standins.Wanted("Bramble", Profiles.named("small-tank"), false), new Standins.Wanted("Teasel", Profiles.named("small-cartridge"), true)), 5, 0, Clock.systemUTC(), 1);
+        bench = Standins.start(
+                List.of(
+                        new Standins.Wanted("Bramble", Profiles.named("small-tank"), false),
+                        new Standins.Wanted("Teasel", Profiles.named("small-cartridge"), true)),
+                5,
+                0,
+                Clock.systemUTC(),
+                1);
     }
 
     @AfterEach
@@ -49,22 +56,33 @@ class StandinsTest {
         var answer = ask("Bramble", IppPacket.getPrinterAttributes(bench.printer("Bramble")), new byte[0]);
         var printer = answer.get(Tag.printerAttributes);
         assertThat(printer.getString(Types.printerName)).isEqualTo("Bramble");
-        assertThat(printer.get("document-format-supported").strings()).contains("application/pdf", "image/pwg-raster", "image/jpeg");
+        assertThat(printer.get("document-format-supported").strings())
+                .contains("application/pdf", "image/pwg-raster", "image/jpeg");
         assertThat(printer.get("marker-names").strings()).containsExactly("K", "C", "M", "Y", "waste");
-        assertThat(ask("Teasel", IppPacket.getPrinterAttributes(bench.printer("Teasel")), new byte[0]).get(Tag.printerAttributes).get("marker-levels").subList(0, 4)).hasToString("[100, 100, 100, 100]");
+        assertThat(ask("Teasel", IppPacket.getPrinterAttributes(bench.printer("Teasel")), new byte[0])
+                        .get(Tag.printerAttributes)
+                        .get("marker-levels")
+                        .subList(0, 4))
+                .hasToString("[100, 100, 100, 100]");
     }
 
     @Test
     void aPageIsPrintedWithInkAndLiesInTheTray() throws Exception {
         double before = bench.machine("Bramble").levels().get("C");
-        var job = ask("Bramble", IppPacket.printJob(bench.printer("Bramble")).putOperationAttributes(Types.documentFormat.of("application/pdf")), cyanPage());
+        var job = ask(
+                "Bramble",
+                IppPacket.printJob(bench.printer("Bramble"))
+                        .putOperationAttributes(Types.documentFormat.of("application/pdf")),
+                cyanPage());
         int id = job.getValue(Tag.jobAttributes, Types.jobId);
         JobState state;
         do {
-            state = ask("Bramble", IppPacket.getJobAttributes(bench.printer("Bramble"), id), new byte[0]).getValue(Tag.jobAttributes, Types.jobState);
+            state = ask("Bramble", IppPacket.getJobAttributes(bench.printer("Bramble"), id), new byte[0])
+                    .getValue(Tag.jobAttributes, Types.jobState);
         } while (state.getCode() < JobState.canceled.getCode());
         assertThat(state).isEqualTo(JobState.completed);
-        assertThat(bench.machine("Bramble").levels().get("C")).isCloseTo(before - .7 * (260 * 160) / (595.0 * 842), within(.01));
+        assertThat(bench.machine("Bramble").levels().get("C"))
+                .isCloseTo(before - .7 * (260 * 160) / (595.0 * 842), within(.01));
         var picture = get("/tray/bramble/0.jpg");
         assertThat(picture.statusCode()).isEqualTo(200);
         assertThat(picture.body()).startsWith((byte) 0xff, (byte) 0xd8);
@@ -73,16 +91,34 @@ class StandinsTest {
     @Test
     void whatItCannotPrintItSays() throws Exception {
         var uri = bench.printer("Bramble");
-        assertThat(ask("Bramble", IppPacket.validateJob(uri).putOperationAttributes(Types.documentFormat.of("text/plain")), new byte[0]).getStatus().getName()).isEqualTo("client-error-document-format-not-supported");
-        assertThat(ask("Bramble", IppPacket.getJobAttributes(uri, 4711), new byte[0]).getStatus().getName()).isEqualTo("client-error-not-found");
+        assertThat(ask(
+                                "Bramble",
+                                IppPacket.validateJob(uri)
+                                        .putOperationAttributes(Types.documentFormat.of("text/plain")),
+                                new byte[0])
+                        .getStatus()
+                        .getName())
+                .isEqualTo("client-error-document-format-not-supported");
+        assertThat(ask("Bramble", IppPacket.getJobAttributes(uri, 4711), new byte[0])
+                        .getStatus()
+                        .getName())
+                .isEqualTo("client-error-not-found");
         post("/fault/bramble", "REFUSES");
-        assertThat(ask("Bramble", IppPacket.validateJob(uri).putOperationAttributes(Types.documentFormat.of("application/pdf")), new byte[0]).getStatus().getName()).isEqualTo("server-error-not-accepting-jobs");
+        assertThat(ask(
+                                "Bramble",
+                                IppPacket.validateJob(uri)
+                                        .putOperationAttributes(Types.documentFormat.of("application/pdf")),
+                                new byte[0])
+                        .getStatus()
+                        .getName())
+                .isEqualTo("server-error-not-accepting-jobs");
     }
 
     @Test
     void anOfflinePrinterSaysNothing() throws Exception {
         post("/fault/bramble", "OFFLINE");
-        assertThatThrownBy(() -> ask("Bramble", IppPacket.getPrinterAttributes(bench.printer("Bramble")), new byte[0])).isInstanceOf(IOException.class);
+        assertThatThrownBy(() -> ask("Bramble", IppPacket.getPrinterAttributes(bench.printer("Bramble")), new byte[0]))
+                .isInstanceOf(IOException.class);
     }
 
     @Test
@@ -99,8 +135,12 @@ class StandinsTest {
         var out = new ByteArrayOutputStream();
         new IppOutputStream(out).write(request.build());
         out.write(document);
-        var answer = http.send(HttpRequest.newBuilder(at("/ipp/" + machine.toLowerCase(Locale.ROOT))).header("Content-Type", "application/ipp")
-                .POST(HttpRequest.BodyPublishers.ofByteArray(out.toByteArray())).build(), HttpResponse.BodyHandlers.ofInputStream());
+        var answer = http.send(
+                HttpRequest.newBuilder(at("/ipp/" + machine.toLowerCase(Locale.ROOT)))
+                        .header("Content-Type", "application/ipp")
+                        .POST(HttpRequest.BodyPublishers.ofByteArray(out.toByteArray()))
+                        .build(),
+                HttpResponse.BodyHandlers.ofInputStream());
         return new IppInputStream(answer.body()).readPacket();
     }
 
@@ -109,7 +149,11 @@ class StandinsTest {
     }
 
     private HttpResponse<String> post(String path, String words) throws Exception {
-        return http.send(HttpRequest.newBuilder(at(path)).POST(HttpRequest.BodyPublishers.ofString(words)).build(), HttpResponse.BodyHandlers.ofString());
+        return http.send(
+                HttpRequest.newBuilder(at(path))
+                        .POST(HttpRequest.BodyPublishers.ofString(words))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
     }
 
     private URI at(String path) {

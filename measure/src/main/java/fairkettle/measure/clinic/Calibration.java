@@ -11,8 +11,9 @@ import java.util.Map;
 import java.util.Set;
 
 /**
- * Whether what is believed at 70 % is so in 70 of 100. Each event on its own: the error is the weighted mean gap between belief
- * and truth over ten bins, after a monotone correction learned on the other half of the cases (pool adjacent violators).
+ * Whether what is believed at 70 % is so in 70 of 100. Each event on its own: the error is the weighted mean gap
+ * between belief and truth over ten bins, after a monotone correction learned on the other half of the cases (pool
+ * adjacent violators).
  */
 final class Calibration {
 
@@ -32,9 +33,19 @@ final class Calibration {
             add(Fault.DRIED, which, chances.dried(), has);
             add(Fault.DEAD, which, chances.dead(), has);
             add(Fault.AIR, which, chances.air(), has);
-            add(Fault.FILTER, which, chances.filter() + chances.growth(), has.contains(Fault.FILTER) || has.contains(Fault.CRUST) || has.contains(Fault.GROWTH) ? Set.of(Fault.FILTER) : Set.of());
+            add(
+                    Fault.FILTER,
+                    which,
+                    chances.filter() + chances.growth(),
+                    has.contains(Fault.FILTER) || has.contains(Fault.CRUST) || has.contains(Fault.GROWTH)
+                            ? Set.of(Fault.FILTER)
+                            : Set.of());
             add(Fault.SHUT, which, chances.shut(), has);
-            add(Fault.SMEAR, which, chances.smear() + chances.mixed(), has.contains(Fault.SMEAR) || has.contains(Fault.MIXED) ? Set.of(Fault.SMEAR) : Set.of());
+            add(
+                    Fault.SMEAR,
+                    which,
+                    chances.smear() + chances.mixed(),
+                    has.contains(Fault.SMEAR) || has.contains(Fault.MIXED) ? Set.of(Fault.SMEAR) : Set.of());
             if (c++ == 0) {
                 add(Fault.CAP, which, chances.cap(), has);
                 add(Fault.WIPER, which, chances.wiper(), has);
@@ -60,11 +71,23 @@ final class Calibration {
             double brier = (brier(odd, fit(even)) + brier(even, fit(odd))) / 2;
             double s = 1 - brier / Math.max(1e-9, base * (1 - base));
             skill = Math.min(skill, s);
-            each.append(String.format(Locale.ROOT, "%s%s:%.3f/%.2f", each.isEmpty() ? "" : " ", event.name().toLowerCase(Locale.ROOT), error, s));
+            each.append(String.format(
+                    Locale.ROOT,
+                    "%s%s:%.3f/%.2f",
+                    each.isEmpty() ? "" : " ",
+                    event.name().toLowerCase(Locale.ROOT),
+                    error,
+                    s));
         }
         var sorted = nanos.stream().mapToLong(n -> n).sorted().toArray();
-        return String.format(Locale.ROOT, "\"ece_worst\":%.3f,\"brier_skill_worst\":%.3f,\"decision_ms_p95\":%.1f,\"decisions\":%d,\"calibration\":\"%s\"", worst, skill,
-                sorted.length == 0 ? 0 : sorted[(int) (sorted.length * .95)] / 1e6, sorted.length, each);
+        return String.format(
+                Locale.ROOT,
+                "\"ece_worst\":%.3f,\"brier_skill_worst\":%.3f,\"decision_ms_p95\":%.1f,\"decisions\":%d,\"calibration\":\"%s\"",
+                worst,
+                skill,
+                sorted.length == 0 ? 0 : sorted[(int) (sorted.length * .95)] / 1e6,
+                sorted.length,
+                each);
     }
 
     /** Isotonic regression over a hundred cells. */
@@ -119,6 +142,9 @@ final class Calibration {
     }
 
     private static double brier(List<Said> all, double[] map) {
-        return all.stream().mapToDouble(s -> Math.pow(corrected(map, s.believed()) - (s.so() ? 1 : 0), 2)).average().orElse(0);
+        return all.stream()
+                .mapToDouble(s -> Math.pow(corrected(map, s.believed()) - (s.so() ? 1 : 0), 2))
+                .average()
+                .orElse(0);
     }
 }

@@ -27,16 +27,96 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 
-/** A fixed ladder as good practitioners climb it: simple things first, a check after every rung, rests, a full page before it is called done. */
+/**
+ * A fixed ladder as good practitioners climb it: simple things first, a check after every rung, rests, a full page
+ * before it is called done.
+ */
 final class Ladder implements Policy {
 
-    static final Ladder CLEAN_FIRST = new Ladder(List.of(CLEANING, CLEANING, REST_SHORT, CLEANING, CLEANING, REST_LONG, CLEANING, WIPE, CLEANING, SOAK, CLEANING, REST_SHORT, POWER_CLEANING, CLEANING, DRAW_AT_WASTE_LINE,
-            SOAK_OVERNIGHT, CLEANING, FLUSH_CAP, NEW_CAP, CLEANING, CLEANING, DRAW_AT_INLET, DRAW_AT_INLET));
-    static final Ladder SHEET_FIRST = new Ladder(List.of(PURGE_SHEET, PURGE_SHEET, REST_SHORT, PURGE_SHEET, CLEANING, CLEANING, REST_SHORT, CLEANING, REST_LONG, PURGE_SHEET, WIPE, CLEANING, SOAK, CLEANING, SOAK_OVERNIGHT,
-            CLEANING, CLEANING, DRAW_AT_WASTE_LINE, FLUSH_CAP, NEW_CAP, CLEANING, POWER_CLEANING, DRAW_AT_INLET, DRAW_AT_INLET));
-    static final Ladder POWER_EARLY = new Ladder(List.of(CLEANING, CLEANING, POWER_CLEANING, CLEANING, POWER_CLEANING, WIPE, CLEANING, SOAK, CLEANING, REST_LONG, CLEANING, DRAW_AT_WASTE_LINE, NEW_CAP, CLEANING));
-    static final Ladder SYRINGE_FIRST = new Ladder(List.of(PURGE_SHEET, DRAW_AT_CARTRIDGE, DRAW_AT_WASTE_LINE, WIPE, SOAK, DRAW_AT_WASTE_LINE, DRAW_AT_INLET, DRAW_AT_INLET, REST_SHORT, FLUSH_CAP, CLEANING, SOAK_OVERNIGHT,
-            DRAW_AT_WASTE_LINE, DRAW_AT_INLET, REST_LONG, PURGE_SHEET, NEW_CAP, CLEANING, POWER_CLEANING));
+    static final Ladder CLEAN_FIRST = new Ladder(List.of(
+            CLEANING,
+            CLEANING,
+            REST_SHORT,
+            CLEANING,
+            CLEANING,
+            REST_LONG,
+            CLEANING,
+            WIPE,
+            CLEANING,
+            SOAK,
+            CLEANING,
+            REST_SHORT,
+            POWER_CLEANING,
+            CLEANING,
+            DRAW_AT_WASTE_LINE,
+            SOAK_OVERNIGHT,
+            CLEANING,
+            FLUSH_CAP,
+            NEW_CAP,
+            CLEANING,
+            CLEANING,
+            DRAW_AT_INLET,
+            DRAW_AT_INLET));
+    static final Ladder SHEET_FIRST = new Ladder(List.of(
+            PURGE_SHEET,
+            PURGE_SHEET,
+            REST_SHORT,
+            PURGE_SHEET,
+            CLEANING,
+            CLEANING,
+            REST_SHORT,
+            CLEANING,
+            REST_LONG,
+            PURGE_SHEET,
+            WIPE,
+            CLEANING,
+            SOAK,
+            CLEANING,
+            SOAK_OVERNIGHT,
+            CLEANING,
+            CLEANING,
+            DRAW_AT_WASTE_LINE,
+            FLUSH_CAP,
+            NEW_CAP,
+            CLEANING,
+            POWER_CLEANING,
+            DRAW_AT_INLET,
+            DRAW_AT_INLET));
+    static final Ladder POWER_EARLY = new Ladder(List.of(
+            CLEANING,
+            CLEANING,
+            POWER_CLEANING,
+            CLEANING,
+            POWER_CLEANING,
+            WIPE,
+            CLEANING,
+            SOAK,
+            CLEANING,
+            REST_LONG,
+            CLEANING,
+            DRAW_AT_WASTE_LINE,
+            NEW_CAP,
+            CLEANING));
+    static final Ladder SYRINGE_FIRST = new Ladder(List.of(
+            PURGE_SHEET,
+            DRAW_AT_CARTRIDGE,
+            DRAW_AT_WASTE_LINE,
+            WIPE,
+            SOAK,
+            DRAW_AT_WASTE_LINE,
+            DRAW_AT_INLET,
+            DRAW_AT_INLET,
+            REST_SHORT,
+            FLUSH_CAP,
+            CLEANING,
+            SOAK_OVERNIGHT,
+            DRAW_AT_WASTE_LINE,
+            DRAW_AT_INLET,
+            REST_LONG,
+            PURGE_SHEET,
+            NEW_CAP,
+            CLEANING,
+            POWER_CLEANING));
 
     private final List<Treatment> rungs;
 
@@ -74,7 +154,8 @@ final class Ladder implements Policy {
                 climb(bed, DRAW_AT_WASTE_LINE, whites(failing));
                 continue;
             }
-            Treatment next = onlyPage && !feed.isEmpty() ? feed.poll() : rungsLeft.isEmpty() ? feed.poll() : rungsLeft.poll();
+            Treatment next =
+                    onlyPage && !feed.isEmpty() ? feed.poll() : rungsLeft.isEmpty() ? feed.poll() : rungsLeft.poll();
             if (next == null) {
                 return End.GAVE_UP;
             }
@@ -99,7 +180,13 @@ final class Ladder implements Policy {
             case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> situation.refillable();
             case DRAW_AT_WASTE_LINE -> situation.wasteLine();
             case FLUSH_LINE -> !situation.refillable();
-            case CLEANING, POWER_CLEANING -> situation.takes(t, 0).pad() < bed.progress().padRoom() && situation.channels().stream().allMatch(p -> bed.progress().level(p.code()) > situation.takes(t, 0).mL() / situation.channels().size() + 3);
+            case CLEANING, POWER_CLEANING ->
+                situation.takes(t, 0).pad() < bed.progress().padRoom()
+                        && situation.channels().stream()
+                                .allMatch(p -> bed.progress().level(p.code())
+                                        > situation.takes(t, 0).mL()
+                                                        / situation.channels().size()
+                                                + 3);
             default -> true;
         };
         if (!there) {

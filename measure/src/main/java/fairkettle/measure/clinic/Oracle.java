@@ -5,15 +5,18 @@ import fairkettle.clinic.Treatment;
 import fairkettle.ink.ChannelCode;
 import fairkettle.standin.sick.AdvisedHand.End;
 import fairkettle.standin.sick.Bedside;
-import fairkettle.standin.sick.SickMachine.Fault;
 import fairkettle.standin.sick.SickMachine;
+import fairkettle.standin.sick.SickMachine.Fault;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 
-/** Knows everything, luck included: tries every way on copies of the machine itself and walks the cheapest. No advice can do better. */
+/**
+ * Knows everything, luck included: tries every way on copies of the machine itself and walks the cheapest. No advice
+ * can do better.
+ */
 final class Oracle implements Policy {
 
     private static final int DEPTH = 8;
@@ -86,6 +89,12 @@ final class Oracle implements Policy {
     }
 
     private static double trouble(SickMachine machine) {
-        return machine.silent() * .8 + 12 * machine.faults().values().stream().mapToLong(f -> f.stream().filter(x -> x != Fault.DRIED && x != Fault.DIRT && x != Fault.AIR).count()).sum();
+        return machine.silent() * .8
+                + 12
+                        * machine.faults().values().stream()
+                                .mapToLong(f -> f.stream()
+                                        .filter(x -> x != Fault.DRIED && x != Fault.DIRT && x != Fault.AIR)
+                                        .count())
+                                .sum();
     }
 }

@@ -2,11 +2,11 @@ package fairkettle.measure.clinic;
 
 import fairkettle.clinic.Table;
 import fairkettle.ink.Family;
-import fairkettle.standin.sick.AdvisedHand.End;
 import fairkettle.standin.sick.AdvisedHand;
+import fairkettle.standin.sick.AdvisedHand.End;
 import fairkettle.standin.sick.Bedside;
-import fairkettle.standin.sick.SickCases.Sick;
 import fairkettle.standin.sick.SickCases;
+import fairkettle.standin.sick.SickCases.Sick;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -27,7 +27,20 @@ public final class Trial {
 
     private Trial() {}
 
-    private record Outcome(Family family, String first, boolean fit, boolean held, boolean falseDone, boolean dead, boolean other, double ml, double pad, double hands, double hours, boolean ruined, int rules) {}
+    private record Outcome(
+            Family family,
+            String first,
+            boolean fit,
+            boolean held,
+            boolean falseDone,
+            boolean dead,
+            boolean other,
+            double ml,
+            double pad,
+            double hands,
+            double hours,
+            boolean ruined,
+            int rules) {}
 
     /** @param print takes a line of JSON at a time */
     public static void run(long seed, int cases, Consumer<String> print) {
@@ -43,15 +56,17 @@ public final class Trial {
         policies.put("power_early", () -> Ladder.POWER_EARLY);
         policies.put("syringe_first", () -> Ladder.SYRINGE_FIRST);
         policies.put("oracle", Oracle::new);
-        policies.put("advisor", () -> (bed, s) -> AdvisedHand.treat(bed, Table.USUAL, s, (belief, _, time) -> {
-            nanos.add(time);
-            if (!bed.progress().lookDue()) {
-                calibration.see(bed, belief);
-            }
-        }));
+        policies.put(
+                "advisor",
+                () -> (bed, s) -> AdvisedHand.treat(bed, Table.USUAL, s, (belief, _, time) -> {
+                    nanos.add(time);
+                    if (!bed.progress().lookDue()) {
+                        calibration.see(bed, belief);
+                    }
+                }));
         for (int i = 1; i <= 3; i++) {
             var wrong = wrong(i);
-            policies.put("advisor_wrong_" + i, () -> (bed, s) -> AdvisedHand.treat(bed, wrong, s, (_, _, _) -> { }));
+            policies.put("advisor_wrong_" + i, () -> (bed, s) -> AdvisedHand.treat(bed, wrong, s, (_, _, _) -> {}));
         }
         var only = System.getProperty("measure.policies", "");
         policies.forEach((name, policy) -> {
@@ -61,7 +76,11 @@ public final class Trial {
             }
         });
         if (only.isEmpty() || only.contains("other")) {
-            report("advisor_other_bench", all(seed, cases, true, () -> (bed, s) -> AdvisedHand.treat(bed, Table.USUAL, s, (_, _, _) -> { })), print, "");
+            report(
+                    "advisor_other_bench",
+                    all(seed, cases, true, () -> (bed, s) -> AdvisedHand.treat(bed, Table.USUAL, s, (_, _, _) -> {})),
+                    print,
+                    "");
             report("sheet_first_other_bench", all(seed, cases, true, () -> Ladder.SHEET_FIRST), print, "");
             report("clean_first_other_bench", all(seed, cases, true, () -> Ladder.CLEAN_FIRST), print, "");
             report("syringe_first_other_bench", all(seed, cases, true, () -> Ladder.SYRINGE_FIRST), print, "");
@@ -77,7 +96,11 @@ public final class Trial {
             double by = dice.get(key);
             boolean shares = key.startsWith("missing.") || key.startsWith("fade.") || key.equals("cap");
             for (int i = shares ? 1 : 0; i < row.length; i++) {
-                if (key.startsWith("idle.") || key.startsWith("dry.clamp") || key.startsWith("complaint") || key.startsWith("stays.spread") || key.startsWith("fresh.spread")) {
+                if (key.startsWith("idle.")
+                        || key.startsWith("dry.clamp")
+                        || key.startsWith("complaint")
+                        || key.startsWith("stays.spread")
+                        || key.startsWith("fresh.spread")) {
                     row[i] *= by;
                 } else {
                     row[i] = row[i] >= 1 ? row[i] : row[i] * by / (1 - row[i] + row[i] * by); // odds
@@ -94,7 +117,10 @@ public final class Trial {
     }
 
     private static List<Outcome> all(long seed, int cases, boolean otherBench, Supplier<Policy> policy) {
-        return IntStream.range(0, cases).parallel().mapToObj(i -> one(SickCases.of(seed + i, otherBench), policy.get(), seed + i)).toList();
+        return IntStream.range(0, cases)
+                .parallel()
+                .mapToObj(i -> one(SickCases.of(seed + i, otherBench), policy.get(), seed + i))
+                .toList();
     }
 
     private static Outcome one(Sick sick, Policy policy, long seed) {
@@ -104,16 +130,45 @@ public final class Trial {
         var m = bed.machine();
         boolean fit = m.fit(TOLERATED);
         boolean done = end == End.DONE;
-        return new Outcome(m.family(), sick.first(), done && fit, done && m.holds(TOLERATED), done && !fit, !done && hopeless, !done && !hopeless, m.ink(), m.pad(), m.hands(), m.hours(), m.parted(), bed.rulesBroken());
+        return new Outcome(
+                m.family(),
+                sick.first(),
+                done && fit,
+                done && m.holds(TOLERATED),
+                done && !fit,
+                !done && hopeless,
+                !done && !hopeless,
+                m.ink(),
+                m.pad(),
+                m.hands(),
+                m.hours(),
+                m.parted(),
+                bed.rulesBroken());
     }
 
     private static void report(String policy, List<Outcome> outcomes, Consumer<String> print, String more) {
         line(policy, "all", outcomes, print, more);
         for (var family : List.of(Family.MAKERS_DYE, Family.SUBLIMATION, Family.FILM, Family.EDIBLE)) {
-            line(policy, family.label().replace("'", ""), outcomes.stream().filter(o -> o.family() == family).toList(), print, "");
+            line(
+                    policy,
+                    family.label().replace("'", ""),
+                    outcomes.stream().filter(o -> o.family() == family).toList(),
+                    print,
+                    "");
         }
         if (Boolean.getBoolean("measure.causes")) {
-            outcomes.stream().map(Outcome::first).distinct().sorted().forEach(first -> line(policy, "cause " + first, outcomes.stream().filter(o -> o.first().equals(first)).toList(), print, ""));
+            outcomes.stream()
+                    .map(Outcome::first)
+                    .distinct()
+                    .sorted()
+                    .forEach(first -> line(
+                            policy,
+                            "cause " + first,
+                            outcomes.stream()
+                                    .filter(o -> o.first().equals(first))
+                                    .toList(),
+                            print,
+                            ""));
         }
     }
 
@@ -121,11 +176,29 @@ public final class Trial {
         if (o.isEmpty()) {
             return;
         }
-        print.accept(String.format(Locale.ROOT, "{\"measure\":\"advisor\",\"policy\":\"%s\",\"family\":\"%s\",\"cases\":%d,\"fit\":%.3f,\"held\":%.3f,\"false_done\":%.3f,\"given_up_dead\":%.3f,\"given_up_other\":%.3f,"
-                        + "\"ml_mean\":%.1f,\"ml_p50\":%.1f,\"pad_ml_mean\":%.1f,\"hands_min_mean\":%.1f,\"hands_min_p50\":%.1f,\"hours_mean\":%.2f,\"hours_p50\":%.2f,\"hours_p90\":%.1f,\"heads_ruined\":%d,\"rules_broken\":%d%s}",
-                policy, family, o.size(), share(o, Outcome::fit), share(o, Outcome::held), share(o, Outcome::falseDone), share(o, Outcome::dead), share(o, Outcome::other), mean(o, Outcome::ml), at(o, Outcome::ml, .5), mean(o, Outcome::pad),
-                mean(o, Outcome::hands), at(o, Outcome::hands, .5), mean(o, Outcome::hours), at(o, Outcome::hours, .5), at(o, Outcome::hours, .9), o.stream().filter(Outcome::ruined).count(),
-                o.stream().mapToInt(Outcome::rules).sum(), more));
+        print.accept(String.format(
+                Locale.ROOT,
+                "{\"measure\":\"advisor\",\"policy\":\"%s\",\"family\":\"%s\",\"cases\":%d,\"fit\":%.3f,\"held\":%.3f,\"false_done\":%.3f,\"given_up_dead\":%.3f,\"given_up_other\":%.3f,"
+                    + "\"ml_mean\":%.1f,\"ml_p50\":%.1f,\"pad_ml_mean\":%.1f,\"hands_min_mean\":%.1f,\"hands_min_p50\":%.1f,\"hours_mean\":%.2f,\"hours_p50\":%.2f,\"hours_p90\":%.1f,\"heads_ruined\":%d,\"rules_broken\":%d%s}",
+                policy,
+                family,
+                o.size(),
+                share(o, Outcome::fit),
+                share(o, Outcome::held),
+                share(o, Outcome::falseDone),
+                share(o, Outcome::dead),
+                share(o, Outcome::other),
+                mean(o, Outcome::ml),
+                at(o, Outcome::ml, .5),
+                mean(o, Outcome::pad),
+                mean(o, Outcome::hands),
+                at(o, Outcome::hands, .5),
+                mean(o, Outcome::hours),
+                at(o, Outcome::hours, .5),
+                at(o, Outcome::hours, .9),
+                o.stream().filter(Outcome::ruined).count(),
+                o.stream().mapToInt(Outcome::rules).sum(),
+                more));
     }
 
     private static double share(List<Outcome> all, Predicate<Outcome> what) {
@@ -140,5 +213,4 @@ public final class Trial {
         var sorted = all.stream().mapToDouble(what).sorted().toArray();
         return sorted[(int) Math.min(sorted.length - 1, quantile * sorted.length)];
     }
-
 }

@@ -4,13 +4,18 @@ import java.util.Random;
 import java.util.stream.IntStream;
 
 /**
- * Photographs a flat page: where it stands, how its lens bends, how the light falls, what lies about, what its sensor adds.
- * Everything is drawn from the seed.
+ * Photographs a flat page: where it stands, how its lens bends, how the light falls, what lies about, what its sensor
+ * adds. Everything is drawn from the seed.
  */
 final class Camera {
 
     /** How hard it is made. */
-    enum Kind { SCAN, PHOTO, TINY, BLURRED }
+    enum Kind {
+        SCAN,
+        PHOTO,
+        TINY,
+        BLURRED
+    }
 
     /** @param pixelsPerMm at the page's middle */
     record Shot(int width, int height, byte[] levels, double pixelsPerMm) {}
@@ -93,13 +98,24 @@ final class Camera {
         double curl = random.nextDouble() * 1.2; // mm
         double focal = 1.1 * Math.max(width, height);
         // rotation: first in the plane, then tilted about an axis in it
-        double[][] r = times(rotation(Math.cos(around), Math.sin(around), tilt), new double[][] {{Math.cos(turn), -Math.sin(turn), 0}, {Math.sin(turn), Math.cos(turn), 0}, {0, 0, 1}});
-        double away = distance(r, pw, ph, focal, width, height, k1, kind == Kind.TINY ? .22 + .08 * random.nextDouble() : .80 + .14 * random.nextDouble());
+        double[][] r = times(rotation(Math.cos(around), Math.sin(around), tilt), new double[][] {
+            {Math.cos(turn), -Math.sin(turn), 0}, {Math.sin(turn), Math.cos(turn), 0}, {0, 0, 1}
+        });
+        double away = distance(
+                r,
+                pw,
+                ph,
+                focal,
+                width,
+                height,
+                k1,
+                kind == Kind.TINY ? .22 + .08 * random.nextDouble() : .80 + .14 * random.nextDouble());
         double wobbleX = (random.nextDouble() - .5) * .03 * away;
         double wobbleY = (random.nextDouble() - .5) * .03 * away;
         double[] light = {random.nextGaussian() * .2, random.nextGaussian() * .2, random.nextDouble() * .25};
         double exposure = .72 + .22 * random.nextDouble();
-        double[] cast = {.90 + .2 * random.nextDouble(), .97 + .06 * random.nextDouble(), .88 + .2 * random.nextDouble()};
+        double[] cast = {.90 + .2 * random.nextDouble(), .97 + .06 * random.nextDouble(), .88 + .2 * random.nextDouble()
+        };
         double shadowAt = random.nextDouble() * 2 - 1;
         double shadowTurn = random.nextDouble() * Math.PI;
         double shadowX = Math.cos(shadowTurn);
@@ -160,7 +176,16 @@ final class Camera {
         });
         double blur = kind == Kind.BLURRED ? 5 + 3 * random.nextDouble() : .55 + .75 * random.nextDouble();
         double motion = kind == Kind.PHOTO && random.nextInt(3) == 0 ? random.nextDouble() * 2.2 : 0;
-        return develop(out, width, height, blur, motion, random.nextDouble() * Math.PI, .8 + 2.4 * random.nextDouble(), random.nextDouble() * .7, scale);
+        return develop(
+                out,
+                width,
+                height,
+                blur,
+                motion,
+                random.nextDouble() * Math.PI,
+                .8 + 2.4 * random.nextDouble(),
+                random.nextDouble() * .7,
+                scale);
     }
 
     private static boolean finger(double mx, double my, double pw, double ph, double place, int side) {
@@ -175,8 +200,15 @@ final class Camera {
     private static double[][] things(Random random) {
         var all = new double[7][];
         for (int i = 0; i < all.length; i++) {
-            all[i] = new double[] {random.nextDouble() * 500 - 140, random.nextDouble() * 500 - 140, 5 + random.nextDouble() * 35, 5 + random.nextDouble() * 35, random.nextDouble(), random.nextDouble(),
-                random.nextDouble()};
+            all[i] = new double[] {
+                random.nextDouble() * 500 - 140,
+                random.nextDouble() * 500 - 140,
+                5 + random.nextDouble() * 35,
+                5 + random.nextDouble() * 35,
+                random.nextDouble(),
+                random.nextDouble(),
+                random.nextDouble()
+            };
         }
         return all;
     }
@@ -198,20 +230,26 @@ final class Camera {
     }
 
     /** So far away that all four corners are inside, filling so much of the picture. */
-    private static double distance(double[][] r, double pw, double ph, double focal, int width, int height, double k1, double fill) {
+    private static double distance(
+            double[][] r, double pw, double ph, double focal, int width, int height, double k1, double fill) {
         double near = 30;
         double far = 6000;
         for (int i = 0; i < 60; i++) {
             double mid = (near + far) / 2;
             double most = 0;
-            for (double[] corner : new double[][] {{-pw / 2, -ph / 2}, {pw / 2, -ph / 2}, {pw / 2, ph / 2}, {-pw / 2, ph / 2}}) {
+            for (double[] corner :
+                    new double[][] {{-pw / 2, -ph / 2}, {pw / 2, -ph / 2}, {pw / 2, ph / 2}, {-pw / 2, ph / 2}}) {
                 double x = r[0][0] * corner[0] + r[0][1] * corner[1];
                 double y = r[1][0] * corner[0] + r[1][1] * corner[1];
                 double z = mid + r[2][0] * corner[0] + r[2][1] * corner[1];
                 double u = z <= 10 ? 9 : x / z;
                 double v = z <= 10 ? 9 : y / z;
                 double bend = 1 + k1 * (u * u + v * v);
-                most = Math.max(most, Math.max(Math.abs(u * bend * focal) / (width / 2.0), Math.abs(v * bend * focal) / (height / 2.0)));
+                most = Math.max(
+                        most,
+                        Math.max(
+                                Math.abs(u * bend * focal) / (width / 2.0),
+                                Math.abs(v * bend * focal) / (height / 2.0)));
             }
             if (most > fill) {
                 near = mid;
@@ -225,7 +263,11 @@ final class Camera {
     private static double[][] rotation(double ax, double ay, double angle) {
         double c = Math.cos(angle);
         double s = Math.sin(angle);
-        return new double[][] {{c + ax * ax * (1 - c), ax * ay * (1 - c), ay * s}, {ax * ay * (1 - c), c + ay * ay * (1 - c), -ax * s}, {-ay * s, ax * s, c}};
+        return new double[][] {
+            {c + ax * ax * (1 - c), ax * ay * (1 - c), ay * s},
+            {ax * ay * (1 - c), c + ay * ay * (1 - c), -ax * s},
+            {-ay * s, ax * s, c}
+        };
     }
 
     private static double[][] times(double[][] a, double[][] b) {
@@ -241,7 +283,16 @@ final class Camera {
     }
 
     /** Blur, motion, noise, sharpening, and the step to levels. */
-    private Shot develop(float[] light, int width, int height, double blur, double motion, double way, double noise, double sharpen, double scale) {
+    private Shot develop(
+            float[] light,
+            int width,
+            int height,
+            double blur,
+            double motion,
+            double way,
+            double noise,
+            double sharpen,
+            double scale) {
         gauss(light, width, height, blur);
         if (motion > .3) {
             light = shake(light, width, height, motion, way);
@@ -325,7 +376,9 @@ final class Camera {
                     int a = 3 * (iy * width + ix);
                     int b = a + 3 * width;
                     for (int c = 0; c < 3; c++) {
-                        out[3 * (y * width + x) + c] += ((light[a + c] * (1 - u) + light[a + 3 + c] * u) * (1 - v) + (light[b + c] * (1 - u) + light[b + 3 + c] * u) * v) / steps;
+                        out[3 * (y * width + x) + c] += ((light[a + c] * (1 - u) + light[a + 3 + c] * u) * (1 - v)
+                                        + (light[b + c] * (1 - u) + light[b + 3 + c] * u) * v)
+                                / steps;
                     }
                 }
             }
@@ -340,7 +393,10 @@ final class Camera {
                 for (int c = 0; c < 3; c++) {
                     int at = 3 * (y * width + x) + c;
                     int here = levels[at] & 0xff;
-                    int round = ((levels[at - 3] & 0xff) + (levels[at + 3] & 0xff) + (levels[at - 3 * width] & 0xff) + (levels[at + 3 * width] & 0xff));
+                    int round = ((levels[at - 3] & 0xff)
+                            + (levels[at + 3] & 0xff)
+                            + (levels[at - 3 * width] & 0xff)
+                            + (levels[at + 3 * width] & 0xff));
                     out[at] = (byte) Math.clamp(Math.round(here + amount * (here - round / 4.0)), 0, 255);
                 }
             }

@@ -7,8 +7,25 @@ import java.util.Random;
 record Inks(Map<String, double[]> reflect, double[] paper) {
 
     static Inks some(Random random) {
-        return new Inks(Map.of("K", vary(random, .035, .035, .04), "C", vary(random, .05, .36, .68), "M", vary(random, .60, .05, .27), "Y", vary(random, .84, .74, .07),
-                "LC", vary(random, .38, .66, .84), "LM", vary(random, .80, .42, .60), "W", new double[] {.86, .86, .85}), new double[] {.80 + random.nextDouble() * .08, .80 + random.nextDouble() * .08, .79 + random.nextDouble() * .1});
+        return new Inks(
+                Map.of(
+                        "K",
+                        vary(random, .035, .035, .04),
+                        "C",
+                        vary(random, .05, .36, .68),
+                        "M",
+                        vary(random, .60, .05, .27),
+                        "Y",
+                        vary(random, .84, .74, .07),
+                        "LC",
+                        vary(random, .38, .66, .84),
+                        "LM",
+                        vary(random, .80, .42, .60),
+                        "W",
+                        new double[] {.86, .86, .85}),
+                new double[] {
+                    .80 + random.nextDouble() * .08, .80 + random.nextDouble() * .08, .79 + random.nextDouble() * .1
+                });
     }
 
     private static double[] vary(Random random, double... of) {

@@ -37,7 +37,9 @@ final class Raster {
         }
     }
 
-    /** Mean of the pixels under a small square round a place, which is read between pixels when it is smaller than one. */
+    /**
+     * Mean of the pixels under a small square round a place, which is read between pixels when it is smaller than one.
+     */
     void mean(double x, double y, double side, float[] into) {
         int n = side <= 1.2 ? 1 : side <= 2.4 ? 2 : side <= 4 ? 3 : 4;
         into[0] = into[1] = into[2] = 0;
@@ -58,7 +60,9 @@ final class Raster {
         int a = 3 * (iy * width + ix);
         int b = a + 3 * width;
         for (int c = 0; c < 3; c++) {
-            into[c] += weight * ((rgb[a + c] * (1 - u) + rgb[a + 3 + c] * u) * (1 - v) + (rgb[b + c] * (1 - u) + rgb[b + 3 + c] * u) * v);
+            into[c] += weight
+                    * ((rgb[a + c] * (1 - u) + rgb[a + 3 + c] * u) * (1 - v)
+                            + (rgb[b + c] * (1 - u) + rgb[b + 3 + c] * u) * v);
         }
     }
 }

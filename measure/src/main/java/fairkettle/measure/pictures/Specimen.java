@@ -31,14 +31,41 @@ import javax.imageio.ImageIO;
  * @param foreign share of another ink, by channel
  * @param trap what is wrong with the picture itself; none for an ordinary one
  */
-public record Specimen(String name, byte[] file, SheetKind kind, Profile profile, Page page, Map<String, List<Strip.State>> strokes, Map<String, Double> fades, Map<String, Double> foreign,
-        Map<String, Integer> streaks, boolean scan, double pixelsPerMm, double megapixels, Trap trap, Map<ChannelCode, List<Double>> clean) {
+public record Specimen(
+        String name,
+        byte[] file,
+        SheetKind kind,
+        Profile profile,
+        Page page,
+        Map<String, List<Strip.State>> strokes,
+        Map<String, Double> fades,
+        Map<String, Double> foreign,
+        Map<String, Integer> streaks,
+        boolean scan,
+        double pixelsPerMm,
+        double megapixels,
+        Trap trap,
+        Map<ChannelCode, List<Double>> clean) {
 
     /** What makes a picture lie, or unreadable. */
-    public enum Trap { NONE, EMPTY, UPSIDE_DOWN, WRONG_PATTERN, OFF_WINDOW, BLURRED, TINY, CODES_HIDDEN, TWO_SHEETS }
+    public enum Trap {
+        NONE,
+        EMPTY,
+        UPSIDE_DOWN,
+        WRONG_PATTERN,
+        OFF_WINDOW,
+        BLURRED,
+        TINY,
+        CODES_HIDDEN,
+        TWO_SHEETS
+    }
 
     /** Whether a stroke is missing, as a person would say. */
-    public enum Seen { THERE, GONE, BENT }
+    public enum Seen {
+        THERE,
+        GONE,
+        BENT
+    }
 
     public static Seen seen(Strip.State state) {
         return state == Strip.State.MISSING ? Seen.GONE : state == Strip.State.BENT ? Seen.BENT : Seen.THERE;
@@ -47,7 +74,8 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
     /** By channel, what a person would see. */
     public Map<String, List<Seen>> truth() {
         var out = new HashMap<String, List<Seen>>();
-        strokes.forEach((code, states) -> out.put(code, states.stream().map(Specimen::seen).toList()));
+        strokes.forEach((code, states) ->
+                out.put(code, states.stream().map(Specimen::seen).toList()));
         return out;
     }
 
@@ -60,12 +88,29 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
         if (kind == SheetKind.DARK_FRAME || kind == SheetKind.WHITE_HEALTH) {
             profile = Profiles.named(random.nextBoolean() ? "film-rebuilt" : "film-dual-head");
         }
-        var made = new Sheets.Made(1 + random.nextInt(400), "Sorrel", 1 + random.nextInt(90_000), Instant.parse("2026-10-03T09:00:00Z").plusSeconds(60L * random.nextInt(50_000)), "3 Oct 2026", Paper.A4);
+        var made = new Sheets.Made(
+                1 + random.nextInt(400),
+                "Sorrel",
+                1 + random.nextInt(90_000),
+                Instant.parse("2026-10-03T09:00:00Z").plusSeconds(60L * random.nextInt(50_000)),
+                "3 Oct 2026",
+                Paper.A4);
         var inks = Inks.some(random);
-        return kind.frame() ? frame(seed, random, profile, made, inks, trap, kind, scan, megapixels) : health(seed, random, profile, made, inks, kind, scan, megapixels);
+        return kind.frame()
+                ? frame(seed, random, profile, made, inks, trap, kind, scan, megapixels)
+                : health(seed, random, profile, made, inks, kind, scan, megapixels);
     }
 
-    private static Specimen frame(long seed, Random random, Profile profile, Sheets.Made made, Inks inks, Trap trap, SheetKind kind, boolean scan, double megapixels) {
+    private static Specimen frame(
+            long seed,
+            Random random,
+            Profile profile,
+            Sheets.Made made,
+            Inks inks,
+            Trap trap,
+            SheetKind kind,
+            boolean scan,
+            double megapixels) {
         var page = Sheets.of(kind, profile, made, Family.MAKERS_DYE).pages().getFirst();
         var sheet = onPaper(Tools.rasterise(SheetPdf.of("frame", List.of(page)), DOTS * 25.4), inks, random);
         boolean white = kind == SheetKind.DARK_FRAME;
@@ -83,24 +128,58 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
             hide(sheet, random, 3);
         }
         boolean thumb = trap == Trap.NONE && !scan && random.nextInt(3) == 0;
-        var camera = new Camera(random, scan ? Camera.Kind.SCAN : trap == Trap.BLURRED ? Camera.Kind.BLURRED : trap == Trap.TINY ? Camera.Kind.TINY : Camera.Kind.PHOTO);
+        var camera = new Camera(
+                random,
+                scan
+                        ? Camera.Kind.SCAN
+                        : trap == Trap.BLURRED
+                                ? Camera.Kind.BLURRED
+                                : trap == Trap.TINY ? Camera.Kind.TINY : Camera.Kind.PHOTO);
         var seen = trap == Trap.TWO_SHEETS ? two(sheet, profile, made, inks, random) : sheet;
         var shot = camera.take(seen, DOTS, megapixels, thumb);
-        return new Specimen("%s %s %d".formatted(kind, profile.id(), seed), file(shot, scan, random), kind, profile, page, strip.truth, Map.of(), Map.of(), Map.of(), scan, shot.pixelsPerMm(), megapixels, trap, Map.of());
+        return new Specimen(
+                "%s %s %d".formatted(kind, profile.id(), seed),
+                file(shot, scan, random),
+                kind,
+                profile,
+                page,
+                strip.truth,
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                scan,
+                shot.pixelsPerMm(),
+                megapixels,
+                trap,
+                Map.of());
     }
 
     /** What of a machine's pattern shows on white paper: two that show the same are the same to any eye. */
     private static String seen(Profile profile) {
         var pattern = profile.pattern();
-        return pattern.steps() + " " + pattern.pitch() + " " + profile.channels().getFirst().nozzles() + " " + profile.codes().stream().filter(c -> !c.white()).toList();
+        return pattern.steps() + " " + pattern.pitch() + " "
+                + profile.channels().getFirst().nozzles() + " "
+                + profile.codes().stream().filter(c -> !c.white()).toList();
     }
 
     private static Raster two(Raster sheet, Profile profile, Sheets.Made made, Inks inks, Random random) {
-        var other = Sheets.of(SheetKind.FRAME, profile, new Sheets.Made(made.machine() + 1, "Clover", made.sheet() + 1, made.at(), made.day(), Paper.A4), Family.MAKERS_DYE).pages().getFirst();
+        var other = Sheets.of(
+                        SheetKind.FRAME,
+                        profile,
+                        new Sheets.Made(
+                                made.machine() + 1, "Clover", made.sheet() + 1, made.at(), made.day(), Paper.A4),
+                        Family.MAKERS_DYE)
+                .pages()
+                .getFirst();
         var second = onPaper(Tools.rasterise(SheetPdf.of("frame", List.of(other)), DOTS * 25.4), inks, random);
         var both = new Raster(sheet.width, sheet.height + second.height);
         System.arraycopy(sheet.rgb, 0, both.rgb, 0, sheet.rgb.length);
-        System.arraycopy(second.rgb, 0, both.rgb, sheet.rgb.length, Math.min(second.rgb.length, both.rgb.length - sheet.rgb.length));
+        System.arraycopy(
+                second.rgb,
+                0,
+                both.rgb,
+                sheet.rgb.length,
+                Math.min(second.rgb.length, both.rgb.length - sheet.rgb.length));
         return both;
     }
 
@@ -176,7 +255,15 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
 
     // ---- the health sheet -------------------------------------------------------------------------------------
 
-    private static Specimen health(long seed, Random random, Profile profile, Sheets.Made made, Inks inks, SheetKind kind, boolean scan, double megapixels) {
+    private static Specimen health(
+            long seed,
+            Random random,
+            Profile profile,
+            Sheets.Made made,
+            Inks inks,
+            SheetKind kind,
+            boolean scan,
+            double megapixels) {
         if (Sheets.reachable(profile).isEmpty()) {
             return of(seed + 1, Trap.NONE, kind, scan, megapixels);
         }
@@ -187,14 +274,20 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
         var streaks = new HashMap<String, Integer>();
         var strokes = new HashMap<String, List<Strip.State>>();
         var clean = new HashMap<ChannelCode, List<Double>>();
-        var codes = page.parts().stream().filter(Part.Bar.class::isInstance).map(p -> ((Part.Bar) p).channel()).toList();
+        var codes = page.parts().stream()
+                .filter(Part.Bar.class::isInstance)
+                .map(p -> ((Part.Bar) p).channel())
+                .toList();
         for (var part : page.parts()) {
             switch (part) {
                 case Part.Bar bar -> {
                     double fade = random.nextInt(2) == 0 ? 0 : random.nextDouble() * .5;
                     boolean hides = bar.channel().code().equals("K"); // black swallows what is in it
-                    double share = random.nextInt(3) == 0 && codes.size() > 1 && !hides ? .08 + random.nextDouble() * .3 : 0;
-                    var other = codes.get((codes.indexOf(bar.channel()) + 1 + random.nextInt(Math.max(1, codes.size() - 1))) % codes.size());
+                    double share =
+                            random.nextInt(3) == 0 && codes.size() > 1 && !hides ? .08 + random.nextDouble() * .3 : 0;
+                    var other =
+                            codes.get((codes.indexOf(bar.channel()) + 1 + random.nextInt(Math.max(1, codes.size() - 1)))
+                                    % codes.size());
                     if (other.equals(bar.channel()) || other.code().equals("K") && random.nextInt(3) > 0) {
                         share = 0;
                     }
@@ -206,21 +299,48 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
                     clean.put(bar.channel(), clean(inks.of(bar.channel().code())));
                 }
                 case Part.Stair stair -> strokes.put(stair.channel().code(), stair(sheet, stair, inks, random));
-                case Part.Strip _ -> { }
+                case Part.Strip _ -> {}
             }
         }
-        var shot = new Camera(random, scan ? Camera.Kind.SCAN : Camera.Kind.PHOTO).take(sheet, DOTS, megapixels, !scan && random.nextInt(3) == 0);
-        return new Specimen("%s %s %d".formatted(kind, profile.id(), seed), file(shot, scan, random), kind, profile, page, strokes, fades, foreign, streaks, scan, shot.pixelsPerMm(), megapixels, Trap.NONE, clean);
+        var shot = new Camera(random, scan ? Camera.Kind.SCAN : Camera.Kind.PHOTO)
+                .take(sheet, DOTS, megapixels, !scan && random.nextInt(3) == 0);
+        return new Specimen(
+                "%s %s %d".formatted(kind, profile.id(), seed),
+                file(shot, scan, random),
+                kind,
+                profile,
+                page,
+                strokes,
+                fades,
+                foreign,
+                streaks,
+                scan,
+                shot.pixelsPerMm(),
+                megapixels,
+                Trap.NONE,
+                clean);
     }
 
     private static List<Double> clean(double[] reflect) {
-        double[] d = {-Math.log10(.04 + .96 * reflect[0]), -Math.log10(.04 + .96 * reflect[1]), -Math.log10(.04 + .96 * reflect[2])};
+        double[] d = {
+            -Math.log10(.04 + .96 * reflect[0]),
+            -Math.log10(.04 + .96 * reflect[1]),
+            -Math.log10(.04 + .96 * reflect[2])
+        };
         double size = Math.sqrt(d[0] * d[0] + d[1] * d[1] + d[2] * d[2]);
         return List.of(d[0] / size, d[1] / size, d[2] / size);
     }
 
     /** Inks on top of each other: each lets through what it lets through. */
-    private static void bar(Raster sheet, Part.Bar bar, Inks inks, double fade, double share, ChannelCode other, int lines, Random random) {
+    private static void bar(
+            Raster sheet,
+            Part.Bar bar,
+            Inks inks,
+            double fade,
+            double share,
+            ChannelCode other,
+            int lines,
+            Random random) {
         double[] ink = inks.of(bar.channel().code());
         double[] mixed = inks.of(other.code());
         var at = new double[lines];
@@ -240,7 +360,8 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
             for (int x = (int) Math.round(bar.x() * DOTS); x < Math.round((bar.x() + bar.width()) * DOTS); x++) {
                 for (int c = 0; c < 3; c++) {
                     double through = Math.pow(ink[c], 1 - share) * Math.pow(mixed[c], share);
-                    sheet.rgb[3 * (y * sheet.width + x) + c] = (float) (inks.paper()[c] * (1 - cover + cover * (.04 + .96 * through)));
+                    sheet.rgb[3 * (y * sheet.width + x) + c] =
+                            (float) (inks.paper()[c] * (1 - cover + cover * (.04 + .96 * through)));
                 }
             }
         }
@@ -260,10 +381,13 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
                 for (int y = from; y < (y0 + .3) * DOTS; y++) {
                     for (int x = (int) ((x0 - .15) * DOTS); x < (x0 + stair.length() + .15) * DOTS; x++) {
                         double mx = (x + .5) / DOTS;
-                        double inside = mx < x0 || mx > x0 + stair.length() ? 0 : Math.clamp((Math.min(y + 1, (y0 + .14) * DOTS) - Math.max(y, y0 * DOTS)), 0, 1);
+                        double inside = mx < x0 || mx > x0 + stair.length()
+                                ? 0
+                                : Math.clamp((Math.min(y + 1, (y0 + .14) * DOTS) - Math.max(y, y0 * DOTS)), 0, 1);
                         double cover = gone ? 0 : inside * .95;
                         for (int c = 0; c < 3; c++) {
-                            sheet.rgb[3 * (y * sheet.width + x) + c] = (float) (inks.paper()[c] * (1 - cover + cover * ink[c]));
+                            sheet.rgb[3 * (y * sheet.width + x) + c] =
+                                    (float) (inks.paper()[c] * (1 - cover + cover * ink[c]));
                         }
                     }
                 }
@@ -279,7 +403,12 @@ public record Specimen(String name, byte[] file, SheetKind kind, Profile profile
         if (kind <= 1) {
             var image = new BufferedImage(shot.width(), shot.height(), BufferedImage.TYPE_INT_RGB);
             for (int i = 0; i < shot.width() * shot.height(); i++) {
-                image.setRGB(i % shot.width(), i / shot.width(), (shot.levels()[3 * i] & 0xff) << 16 | (shot.levels()[3 * i + 1] & 0xff) << 8 | shot.levels()[3 * i + 2] & 0xff);
+                image.setRGB(
+                        i % shot.width(),
+                        i / shot.width(),
+                        (shot.levels()[3 * i] & 0xff) << 16
+                                | (shot.levels()[3 * i + 1] & 0xff) << 8
+                                | shot.levels()[3 * i + 2] & 0xff);
             }
             try {
                 var out = new ByteArrayOutputStream();

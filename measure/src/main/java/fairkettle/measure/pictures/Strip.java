@@ -15,7 +15,13 @@ import java.util.Random;
 final class Strip {
 
     /** What became of one stroke. */
-    enum State { FULL, FAINT, PARTIAL, BENT, MISSING }
+    enum State {
+        FULL,
+        FAINT,
+        PARTIAL,
+        BENT,
+        MISSING
+    }
 
     static final double EDGE = 7; // mm of paper round the pattern
 
@@ -25,12 +31,19 @@ final class Strip {
     final boolean film;
     private final StringBuilder postScript = new StringBuilder();
 
-    /** @param sick how many strokes go wrong: 0 few, 1 many, 2 whole channels; @param white true for the whites alone, on clear film */
+    /**
+     * @param sick how many strokes go wrong: 0 few, 1 many, 2 whole channels; @param white true for the whites alone,
+     *     on clear film
+     */
     Strip(Profile profile, Inks inks, Random random, int sick, boolean white) {
         NozzlePattern pattern = profile.pattern();
         film = white;
         width = pattern.width() + 2 * EDGE;
-        height = pattern.height(profile.channels().stream().mapToInt(Channel::nozzles).max().orElseThrow()) + 2 * EDGE;
+        height = pattern.height(profile.channels().stream()
+                        .mapToInt(Channel::nozzles)
+                        .max()
+                        .orElseThrow())
+                + 2 * EDGE;
         double feed = 1 + (random.nextDouble() - .5) * .012;
         double skew = (random.nextDouble() - .5) * .006;
         for (int block = 0; block < profile.channels().size(); block++) {
@@ -52,7 +65,8 @@ final class Strip {
     private static List<State> states(int nozzles, Random random, int sick) {
         var states = new ArrayList<State>();
         boolean gone = sick == 2 && random.nextInt(4) == 0;
-        double wrong = gone ? 0 : sick == 0 ? random.nextDouble() * .02 : random.nextDouble() * random.nextDouble() * .5;
+        double wrong =
+                gone ? 0 : sick == 0 ? random.nextDouble() * .02 : random.nextDouble() * random.nextDouble() * .5;
         for (int n = 0; n < nozzles; n++) {
             double dice = random.nextDouble();
             if (gone || dice < wrong * .6) {
@@ -76,7 +90,17 @@ final class Strip {
         return states;
     }
 
-    private void draw(NozzlePattern pattern, int block, int n, State state, double[] ink, double[] paper, double feed, double skew, double lane, Random random) {
+    private void draw(
+            NozzlePattern pattern,
+            int block,
+            int n,
+            State state,
+            double[] ink,
+            double[] paper,
+            double feed,
+            double skew,
+            double lane,
+            Random random) {
         if (state == State.MISSING) {
             return;
         }
@@ -107,7 +131,13 @@ final class Strip {
         for (int k = 0; k < pieces; k++) {
             double a = from + (to - from) * k / pieces;
             double w = (to - from) / pieces;
-            postScript.append(String.format(Locale.ROOT, "%.3f %.3f %.3f %.3f rectfill ", x + a, height - y - thick / 2 + (random.nextDouble() - .5) * .02, w + .01, thick));
+            postScript.append(String.format(
+                    Locale.ROOT,
+                    "%.3f %.3f %.3f %.3f rectfill ",
+                    x + a,
+                    height - y - thick / 2 + (random.nextDouble() - .5) * .02,
+                    w + .01,
+                    thick));
         }
         postScript.append('\n');
     }
@@ -115,8 +145,20 @@ final class Strip {
     /** @param dotsPerMm of the raster; @return on bare paper (or clear over dark) */
     Raster raster(Inks inks, double dotsPerMm) {
         double[] paper = film ? new double[] {.05, .05, .055} : inks.paper();
-        var page = String.format(Locale.ROOT, "<</PageSize [%.4f %.4f]>> setpagedevice %.6f dup scale %.3f %.3f %.3f setrgbcolor 0 0 %.3f %.3f rectfill\n%s showpage\n", width * 72 / 25.4,
-                height * 72 / 25.4, 72 / 25.4, Math.pow(paper[0], 1 / 2.2), Math.pow(paper[1], 1 / 2.2), Math.pow(paper[2], 1 / 2.2), width, height, postScript);
+        var page = String.format(
+                Locale.ROOT,
+                "<</PageSize [%.4f %.4f]>> setpagedevice %.6f dup scale %.3f %.3f %.3f setrgbcolor 0 0 %.3f %.3f"
+                        + " rectfill\n"
+                        + "%s showpage\n",
+                width * 72 / 25.4,
+                height * 72 / 25.4,
+                72 / 25.4,
+                Math.pow(paper[0], 1 / 2.2),
+                Math.pow(paper[1], 1 / 2.2),
+                Math.pow(paper[2], 1 / 2.2),
+                width,
+                height,
+                postScript);
         return Tools.rasterise(page.getBytes(StandardCharsets.US_ASCII), dotsPerMm * 25.4);
     }
 }

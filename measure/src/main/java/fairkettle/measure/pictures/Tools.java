@@ -15,7 +15,20 @@ final class Tools {
 
     /** @param document PDF or PostScript; @param dpi dots per inch */
     static Raster rasterise(byte[] document, double dpi) {
-        byte[] ppm = run(document, List.of("gs", "-q", "-dNOPAUSE", "-dBATCH", "-dSAFER", "-sDEVICE=ppmraw", "-dGraphicsAlphaBits=4", "-dTextAlphaBits=4", "-r" + dpi, "-sOutputFile=%stdout", "-"));
+        byte[] ppm = run(
+                document,
+                List.of(
+                        "gs",
+                        "-q",
+                        "-dNOPAUSE",
+                        "-dBATCH",
+                        "-dSAFER",
+                        "-sDEVICE=ppmraw",
+                        "-dGraphicsAlphaBits=4",
+                        "-dTextAlphaBits=4",
+                        "-r" + dpi,
+                        "-sOutputFile=%stdout",
+                        "-"));
         int[] at = {2};
         int width = number(ppm, at);
         int height = number(ppm, at);
@@ -66,11 +79,17 @@ final class Tools {
         offsets[2] = out.size();
         write(out, "2 0 obj<</Type/Pages/Kids[3 0 R]/Count 1>>endobj\n");
         offsets[3] = out.size();
-        write(out, "3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 %.2f %.2f]/Resources<</XObject<</I 5 0 R>>>>/Contents 4 0 R>>endobj\n".formatted(w, h));
+        write(
+                out,
+                "3 0 obj<</Type/Page/Parent 2 0 R/MediaBox[0 0 %.2f %.2f]/Resources<</XObject<</I 5 0 R>>>>/Contents 4 0 R>>endobj\n"
+                        .formatted(w, h));
         offsets[4] = out.size();
         write(out, "4 0 obj<</Length %d>>stream\n%s\nendstream endobj\n".formatted(content.length(), content));
         offsets[5] = out.size();
-        write(out, "5 0 obj<</Type/XObject/Subtype/Image/Width %d/Height %d/ColorSpace/DeviceRGB/BitsPerComponent 8/Filter/DCTDecode/Length %d>>stream\n".formatted(width, height, jpeg.length));
+        write(
+                out,
+                "5 0 obj<</Type/XObject/Subtype/Image/Width %d/Height %d/ColorSpace/DeviceRGB/BitsPerComponent 8/Filter/DCTDecode/Length %d>>stream\n"
+                        .formatted(width, height, jpeg.length));
         out.writeBytes(jpeg);
         write(out, "\nendstream endobj\n");
         int xref = out.size();
@@ -88,7 +107,9 @@ final class Tools {
 
     private static byte[] run(byte[] input, List<String> command) {
         try {
-            var process = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
+            var process = new ProcessBuilder(command)
+                    .redirectError(ProcessBuilder.Redirect.DISCARD)
+                    .start();
             var writer = Thread.ofVirtual().start(() -> {
                 try (OutputStream to = process.getOutputStream()) {
                     to.write(input);
@@ -106,7 +127,8 @@ final class Tools {
             }
             return output;
         } catch (IOException e) {
-            throw new UncheckedIOException("%s is missing: apt-get install ghostscript libjpeg-turbo-progs".formatted(command.getFirst()), e);
+            throw new UncheckedIOException(
+                    "%s is missing: apt-get install ghostscript libjpeg-turbo-progs".formatted(command.getFirst()), e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);

@@ -23,7 +23,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** The whole day as a constraint model: optional tasks, intervals for machines and things, one circuit a person for gloves and walking. */
+/**
+ * The whole day as a constraint model: optional tasks, intervals for machines and things, one circuit a person for
+ * gloves and walking.
+ */
 public final class Proof {
 
     private static final int FAR = 6000;
@@ -49,7 +52,11 @@ public final class Proof {
     private Proof(Day day) {
         this.day = day;
         tasks = day.tasks();
-        end = day.people().stream().flatMap(p -> p.hours().stream()).mapToInt(Day.Span::to).max().orElse(0);
+        end = day.people().stream()
+                .flatMap(p -> p.hours().stream())
+                .mapToInt(Day.Span::to)
+                .max()
+                .orElse(0);
         start = new IntVar[tasks];
         done = new BoolVar[tasks];
         by = new BoolVar[tasks][day.people().size()];
@@ -80,14 +87,17 @@ public final class Proof {
                 start[g] = model.newIntVar(0, end, "s" + g);
                 done[g] = model.newBoolVar("x" + g);
                 person(g, hint);
-                model.addGreaterOrEqual(finish, LinearExpr.affine(start[g], 1, t.hands())).onlyEnforceIf(done[g]);
+                model.addGreaterOrEqual(finish, LinearExpr.affine(start[g], 1, t.hands()))
+                        .onlyEnforceIf(done[g]);
                 if (i == 0) {
                     model.addGreaterOrEqual(start[g], chain.release()).onlyEnforceIf(done[g]);
                 } else {
                     follow(g, chain.tasks().get(i - 1));
                 }
                 for (int thing : t.things()) {
-                    things.computeIfAbsent(thing, _ -> new ArrayList<>()).add(model.newOptionalFixedSizeIntervalVar(start[g], t.through() ? t.length() : t.hands(), done[g], ""));
+                    things.computeIfAbsent(thing, _ -> new ArrayList<>())
+                            .add(model.newOptionalFixedSizeIntervalVar(
+                                    start[g], t.through() ? t.length() : t.hands(), done[g], ""));
                 }
                 soonest += t.length();
                 if (i == chain.tasks().size() - 1 || t.open()) {
@@ -113,7 +123,11 @@ public final class Proof {
             }
         }
         var solver = new CpSolver();
-        solver.getParameters().setNumWorkers(1).setMaxTimeInSeconds(seconds).setRandomSeed(1).setLinearizationLevel(1);
+        solver.getParameters()
+                .setNumWorkers(1)
+                .setMaxTimeInSeconds(seconds)
+                .setRandomSeed(1)
+                .setLinearizationLevel(1);
         if (solver.solve(model) != CpSolverStatus.OPTIMAL) {
             return Optional.empty();
         }
@@ -159,7 +173,10 @@ public final class Proof {
 
     private void follow(int g, Task before) {
         model.addImplication(done[g], done[g - 1]);
-        var apart = LinearExpr.newBuilder().addTerm(start[g], 1).addTerm(start[g - 1], -1).build();
+        var apart = LinearExpr.newBuilder()
+                .addTerm(start[g], 1)
+                .addTerm(start[g - 1], -1)
+                .build();
         model.addGreaterOrEqual(apart, before.length() + before.waitMin()).onlyEnforceIf(done[g]);
         if (!before.open()) {
             model.addEquality(done[g], done[g - 1]);
@@ -197,7 +214,12 @@ public final class Proof {
             if (g + 1 < past && task[g].holds()) {
                 var size = model.newIntVar(own, FAR, "");
                 var until = model.newIntVar(0, FAR, "");
-                model.addEquality(LinearExpr.newBuilder().addTerm(start[g], 1).addTerm(size, 1).build(), until);
+                model.addEquality(
+                        LinearExpr.newBuilder()
+                                .addTerm(start[g], 1)
+                                .addTerm(size, 1)
+                                .build(),
+                        until);
                 model.addEquality(until, start[g + 1]).onlyEnforceIf(done[g + 1]);
                 model.addEquality(size, own).onlyEnforceIf(new Literal[] {done[g], done[g + 1].not()});
                 list.add(model.newOptionalIntervalVar(start[g], size, until, done[g], ""));
@@ -209,7 +231,8 @@ public final class Proof {
 
     private void promises(int[] last, Plan hint) {
         for (var promise : day.promises()) {
-            machines.computeIfAbsent(promise.machine(), _ -> new ArrayList<>()).add(model.newFixedInterval(promise.at(), promise.minutes(), ""));
+            machines.computeIfAbsent(promise.machine(), _ -> new ArrayList<>())
+                    .add(model.newFixedInterval(promise.at(), promise.minutes(), ""));
             if (promise.fit() >= 0) {
                 int g = last[promise.fit()];
                 int over = task[g].length() + task[g].waitMin();
@@ -236,7 +259,13 @@ public final class Proof {
                 if (u != v && (task[v].people() >> w & 1) != 0) {
                     var then = model.newBoolVar("");
                     circuit.addArc(u + 1, v + 1, then);
-                    model.addGreaterOrEqual(start[v], LinearExpr.affine(start[u], 1, task[u].hands() + Gloves.minutes(task[u].gloves(), task[v].gloves()))).onlyEnforceIf(then);
+                    model.addGreaterOrEqual(
+                                    start[v],
+                                    LinearExpr.affine(
+                                            start[u],
+                                            1,
+                                            task[u].hands() + Gloves.minutes(task[u].gloves(), task[v].gloves())))
+                            .onlyEnforceIf(then);
                     long points = Gloves.points(task[u].gloves(), task[v].gloves()) + Math.abs(bench[u] - bench[v]);
                     if (points != 0) {
                         cost.addTerm(then, points);

@@ -8,10 +8,12 @@ import fairkettle.round.Gloves;
 import fairkettle.round.Plan;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Optional;
 
-/** A day on which something took a quarter of an hour longer: what has begun stays, the rest is planned again from then on. */
+/**
+ * A day on which something took a quarter of an hour longer: what has begun stays, the rest is planned again from then
+ * on.
+ */
 public final class Slip {
 
     private static final int LONGER = 15;
@@ -26,7 +28,10 @@ public final class Slip {
         var tasks = day.chains().stream().flatMap(c -> c.tasks().stream()).toList();
         for (int g = 0; g < tasks.size(); g++) {
             int start = plan.start()[g];
-            if (start >= 0 && start < minute && start + tasks.get(g).hands() > minute - 10 && (slipped < 0 || start > plan.start()[slipped])) {
+            if (start >= 0
+                    && start < minute
+                    && start + tasks.get(g).hands() > minute - 10
+                    && (slipped < 0 || start > plan.start()[slipped])) {
                 slipped = g;
             }
         }
@@ -34,7 +39,8 @@ public final class Slip {
             return Optional.empty();
         }
         int now = Math.max(minute, plan.start()[slipped] + tasks.get(slipped).hands());
-        return Optional.of(rest(day, plan, now, slipped, now - plan.start()[slipped] + LONGER)).filter(d -> !d.chains().isEmpty());
+        return Optional.of(rest(day, plan, now, slipped, now - plan.start()[slipped] + LONGER))
+                .filter(d -> !d.chains().isEmpty());
     }
 
     private static Day rest(Day day, Plan plan, int now, int slipped, int took) {
@@ -75,7 +81,8 @@ public final class Slip {
                     gloves[who] = task.gloves();
                     bench[who] = day.machines().get(chain.machine()).bench();
                 }
-                taken.add(new Day.Taken(chain.machine(), -1, Math.min(now, start), end + (task.holds() ? task.waitMin() : 0)));
+                taken.add(new Day.Taken(
+                        chain.machine(), -1, Math.min(now, start), end + (task.holds() ? task.waitMin() : 0)));
                 for (int thing : task.things()) {
                     taken.add(new Day.Taken(-1, thing, start, task.through() ? end : start + hands));
                 }
@@ -95,7 +102,8 @@ public final class Slip {
         var promises = new ArrayList<Day.Promise>();
         for (var promise : day.promises()) {
             if (promise.fit() >= 0 && newNumber[promise.fit()] >= 0) {
-                promises.add(new Day.Promise(promise.words(), promise.machine(), promise.at(), promise.minutes(), newNumber[promise.fit()]));
+                promises.add(new Day.Promise(
+                        promise.words(), promise.machine(), promise.at(), promise.minutes(), newNumber[promise.fit()]));
             } else {
                 taken.add(new Day.Taken(promise.machine(), -1, promise.at(), promise.at() + promise.minutes()));
             }
@@ -104,16 +112,28 @@ public final class Slip {
         for (int w = 0; w < people; w++) {
             var person = day.people().get(w);
             int from = busy[w];
-            var hours = person.hours().stream().filter(h -> h.to() > from).map(h -> new Day.Span(Math.max(h.from(), from), h.to())).toList();
+            var hours = person.hours().stream()
+                    .filter(h -> h.to() > from)
+                    .map(h -> new Day.Span(Math.max(h.from(), from), h.to()))
+                    .toList();
             staff.add(new Day.Person(person.name(), hours, gloves[w], bench[w]));
         }
-        var before = new Plan(starts.stream().mapToInt(i -> i).toArray(), persons.stream().mapToInt(i -> i).toArray());
+        var before = new Plan(
+                starts.stream().mapToInt(i -> i).toArray(),
+                persons.stream().mapToInt(i -> i).toArray());
         return new Day(staff, day.machines(), day.things(), chains, promises, Agenda.merged(taken), before);
     }
 
     private static Chain left(Chain chain, int begun, int segments, int end, int now) {
         if (begun == 0) {
-            return new Chain(chain.name(), chain.machine(), Math.max(now, chain.release()), chain.firstBy(), false, chain.tasks(), chain.dues());
+            return new Chain(
+                    chain.name(),
+                    chain.machine(),
+                    Math.max(now, chain.release()),
+                    chain.firstBy(),
+                    false,
+                    chain.tasks(),
+                    chain.dues());
         }
         var last = chain.tasks().get(begun - 1);
         var dues = new ArrayList<>(chain.dues().subList(segments, chain.dues().size()));
@@ -121,6 +141,13 @@ public final class Slip {
             var d = dues.getFirst();
             dues.set(0, new Due(d.ideal(), d.latest(), d.soft(), d.hard(), d.drop() + BEGUN));
         }
-        return new Chain(chain.name(), chain.machine(), Math.max(now, end + last.waitMin()), last.open() ? chain.firstBy() : end + last.waitMax(), last.holds(), chain.tasks().subList(begun, chain.tasks().size()), dues);
+        return new Chain(
+                chain.name(),
+                chain.machine(),
+                Math.max(now, end + last.waitMin()),
+                last.open() ? chain.firstBy() : end + last.waitMax(),
+                last.holds(),
+                chain.tasks().subList(begun, chain.tasks().size()),
+                dues);
     }
 }

@@ -1,13 +1,13 @@
 package fairkettle.server.benches;
 
+import fairkettle.changeover.Idle;
+import fairkettle.changeover.PurgeOrClean;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
-import fairkettle.ink.Substance;
-import fairkettle.changeover.Idle;
-import fairkettle.changeover.PurgeOrClean;
 import fairkettle.ink.Money;
+import fairkettle.ink.Substance;
 import fairkettle.machine.Attention;
 import fairkettle.machine.Chips;
 import fairkettle.machine.Feed;
@@ -61,7 +61,19 @@ class BenchController {
     private final Clinic clinic;
     private final Clock clock;
 
-    BenchController(Machines machines, Checks checks, Ledger ledger, Cards cards, Hob hob, Owed owed, Passports passports, Vault vault, Supplies supplies, Shop shop, Clinic clinic, Clock clock) {
+    BenchController(
+            Machines machines,
+            Checks checks,
+            Ledger ledger,
+            Cards cards,
+            Hob hob,
+            Owed owed,
+            Passports passports,
+            Vault vault,
+            Supplies supplies,
+            Shop shop,
+            Clinic clinic,
+            Clock clock) {
         this.machines = machines;
         this.checks = checks;
         this.ledger = ledger;
@@ -79,12 +91,32 @@ class BenchController {
     record BenchJson(List<String> benches, List<PlateJson> machines) {}
 
     /** One machine as a plate on its bench. */
-    record PlateJson(long id, String name, String bench, String profile, String architecture, String family, List<SlotJson> channels,
-            double padShare, Millilitres padCapacity, Millilitres padUsed, @Nullable OpenCardJson card, Attention attention,
-            int owedNow, @Nullable Instant lastCheck, @Nullable Instant signedOff, @Nullable Long caseId) {}
+    record PlateJson(
+            long id,
+            String name,
+            String bench,
+            String profile,
+            String architecture,
+            String family,
+            List<SlotJson> channels,
+            double padShare,
+            Millilitres padCapacity,
+            Millilitres padUsed,
+            @Nullable OpenCardJson card,
+            Attention attention,
+            int owedNow,
+            @Nullable Instant lastCheck,
+            @Nullable Instant signedOff,
+            @Nullable Long caseId) {}
 
     /** @param colour beside the code, never instead */
-    record SlotJson(String code, String colour, String holds, int nozzles, List<Integer> missing, @Nullable Instant checkedAt,
+    record SlotJson(
+            String code,
+            String colour,
+            String holds,
+            int nozzles,
+            List<Integer> missing,
+            @Nullable Instant checkedAt,
             List<VesselJson> path) {}
 
     record VesselJson(String kind, Millilitres capacity, Millilitres heel, List<LayerJson> layers) {}
@@ -95,28 +127,74 @@ class BenchController {
     record OpenCardJson(long id, String title, int done, int steps) {}
 
     /** @param key the activation code, masked; null if none is kept */
-    record MachineJson(PlateJson plate, String profile, String feed, String chips, boolean parked, Machines.Papers papers, int version, @Nullable Instant warrantyEnded,
-            List<Machines.Agreement> agreements, List<Machines.PutAside> putAside, Vault.@Nullable Kept key, Map<School, String> schools, IdleJson idle,
-            Map<String, List<Checks.Check>> checks, List<Cards.Listed> cards, List<Owed.Task> owed, PurgeOrClean purgeOrClean) {}
+    record MachineJson(
+            PlateJson plate,
+            String profile,
+            String feed,
+            String chips,
+            boolean parked,
+            Machines.Papers papers,
+            int version,
+            @Nullable Instant warrantyEnded,
+            List<Machines.Agreement> agreements,
+            List<Machines.PutAside> putAside,
+            Vault.@Nullable Kept key,
+            Map<School, String> schools,
+            IdleJson idle,
+            Map<String, List<Checks.Check>> checks,
+            List<Cards.Listed> cards,
+            List<Owed.Task> owed,
+            PurgeOrClean purgeOrClean) {}
 
     /** @param perDay what it costs to stand idle; @param park true if that is more than it earns */
     record IdleJson(Money perDay, String basis, @Nullable Money earns, boolean park) {}
 
-    record NewMachineJson(@NotBlank(message = "Give the machine a name.") @Size(max = 40, message = "At most 40 letters.") String name,
-            @NotBlank(message = "On which bench does it stand?") @Size(max = 40, message = "At most 40 letters.") String bench,
-            @NotBlank(message = "Choose what it is like.") String profile, @Nullable Feed feed, @Nullable Chips chips, @NotNull(message = "Say what is in it.") Held holds,
-            @Nullable Family family, @Nullable @Size(max = 60, message = "At most 60 letters.") String make, boolean foodOnly,
-            @DecimalMin(value = "0", message = "0 to 100 %.") @DecimalMax(value = "1", message = "0 to 100 %.") double tankShare) {}
+    record NewMachineJson(
+            @NotBlank(message = "Give the machine a name.") @Size(max = 40, message = "At most 40 letters.")
+            String name,
 
-    enum Held { NEVER_INKED, INKED, UNKNOWN }
+            @NotBlank(message = "On which bench does it stand?") @Size(max = 40, message = "At most 40 letters.")
+            String bench,
 
-    record PapersJson(@NotNull @Size(max = 80, message = "At most 80 letters.") String serial, @NotNull @Size(max = 4000, message = "At most 4000 letters.") String notes,
-            @NotNull @Size(max = 80, message = "At most 80 letters.") String firmware, boolean remindersOff,
-            @Nullable @Min(value = 0, message = "Not below nothing.") Long earnsPerDay) {}
+            @NotBlank(message = "Choose what it is like.") String profile,
+            @Nullable Feed feed,
+            @Nullable Chips chips,
+            @NotNull(message = "Say what is in it.") Held holds,
+            @Nullable Family family,
+
+            @Nullable @Size(max = 60, message = "At most 60 letters.")
+            String make,
+
+            boolean foodOnly,
+
+            @DecimalMin(value = "0", message = "0 to 100 %.") @DecimalMax(value = "1", message = "0 to 100 %.")
+            double tankShare) {}
+
+    enum Held {
+        NEVER_INKED,
+        INKED,
+        UNKNOWN
+    }
+
+    record PapersJson(
+            @NotNull @Size(max = 80, message = "At most 80 letters.")
+            String serial,
+
+            @NotNull @Size(max = 4000, message = "At most 4000 letters.")
+            String notes,
+
+            @NotNull @Size(max = 80, message = "At most 80 letters.")
+            String firmware,
+
+            boolean remindersOff,
+
+            @Nullable @Min(value = 0, message = "Not below nothing.")
+            Long earnsPerDay) {}
 
     record SchoolsJson(@NotNull Map<School, String> schools) {}
 
-    record DescribeJson(@NotBlank(message = "Choose a profile.") String profile) {}
+    record DescribeJson(
+            @NotBlank(message = "Choose a profile.") String profile) {}
 
     record CheckJson(@NotNull Map<String, List<Integer>> missing) {}
 
@@ -130,7 +208,11 @@ class BenchController {
         var open = cards.open();
         var tasks = owed.all();
         var ill = clinic.ill();
-        return new BenchJson(machines.benchNames(), machines.all().stream().map(m -> plate(m, waits, open, tasks.getOrDefault(m.id(), List.of()), ill.get(m.id()))).toList());
+        return new BenchJson(
+                machines.benchNames(),
+                machines.all().stream()
+                        .map(m -> plate(m, waits, open, tasks.getOrDefault(m.id(), List.of()), ill.get(m.id())))
+                        .toList());
     }
 
     @PostMapping("/api/machines")
@@ -139,12 +221,25 @@ class BenchController {
         var holding = switch (machine.holds()) {
             case NEVER_INKED -> Holding.neverInked();
             case UNKNOWN -> new Holding.Unknown();
-            case INKED -> new Holding.Inked(Optional.ofNullable(machine.family())
-                    .orElseThrow(() -> fairkettle.server.web.Problem.atField("family", "Which ink is in it?")),
-                    machine.make() == null || machine.make().isBlank() ? "own" : machine.make().strip(), machine.foodOnly());
+            case INKED ->
+                new Holding.Inked(
+                        Optional.ofNullable(machine.family())
+                                .orElseThrow(
+                                        () -> fairkettle.server.web.Problem.atField("family", "Which ink is in it?")),
+                        machine.make() == null || machine.make().isBlank()
+                                ? "own"
+                                : machine.make().strip(),
+                        machine.foodOnly());
         };
-        long id = machines.add(new Machines.NewMachine(machine.name(), machine.bench(), machine.profile(),
-                machine.feed() == null ? Feed.AS_BUILT : machine.feed(), machine.chips(), holding, machine.tankShare(), null));
+        long id = machines.add(new Machines.NewMachine(
+                machine.name(),
+                machine.bench(),
+                machine.profile(),
+                machine.feed() == null ? Feed.AS_BUILT : machine.feed(),
+                machine.chips(),
+                holding,
+                machine.tankShare(),
+                null));
         passports.joined(id);
         return machine(id);
     }
@@ -152,28 +247,69 @@ class BenchController {
     @GetMapping("/api/machines/{machine}")
     MachineJson machine(@PathVariable long machine) {
         var found = machines.get(machine);
-        return new MachineJson(plate(found, hob.waits(), cards.open(), owed.of(machine), clinic.ill().get(machine)), found.built().id(), found.fit().feed().label(), found.fit().chips().label(),
-                found.parked(), found.papers(), found.version(), found.warrantyEnded(),
-                machines.agreements(machine), machines.putAside(machine), vault.of(machine).orElse(null), found.schools(), idle(found),
-                checks.latest(machine, 8), cards.of(machine), owed.of(machine),
-                PurgeOrClean.of(found.profile(), (int) found.holdings().values().stream().filter(h -> !(h instanceof Holding.NeverInked)).count(), shop.settings().terms(found.schools(), supplies.prices())));
+        return new MachineJson(
+                plate(
+                        found,
+                        hob.waits(),
+                        cards.open(),
+                        owed.of(machine),
+                        clinic.ill().get(machine)),
+                found.built().id(),
+                found.fit().feed().label(),
+                found.fit().chips().label(),
+                found.parked(),
+                found.papers(),
+                found.version(),
+                found.warrantyEnded(),
+                machines.agreements(machine),
+                machines.putAside(machine),
+                vault.of(machine).orElse(null),
+                found.schools(),
+                idle(found),
+                checks.latest(machine, 8),
+                cards.of(machine),
+                owed.of(machine),
+                PurgeOrClean.of(
+                        found.profile(),
+                        (int) found.holdings().values().stream()
+                                .filter(h -> !(h instanceof Holding.NeverInked))
+                                .count(),
+                        shop.settings().terms(found.schools(), supplies.prices())));
     }
 
     private IdleJson idle(Machines.Machine machine) {
         var settings = shop.settings();
         var cost = Idle.perDay(machine.profile(), machine.holdings().values(), settings.terms());
-        var earns = machine.papers().earnsPerDay() == null ? null : new Money(machine.papers().earnsPerDay(), settings.money());
-        return new IdleJson(cost.perDay(), cost.basis(), earns, earns != null && cost.perDay().compareTo(earns) > 0);
+        var earns = machine.papers().earnsPerDay() == null
+                ? null
+                : new Money(machine.papers().earnsPerDay(), settings.money());
+        return new IdleJson(
+                cost.perDay(),
+                cost.basis(),
+                earns,
+                earns != null && cost.perDay().compareTo(earns) > 0);
     }
 
     @PutMapping("/api/machines/{machine}/papers")
-    MachineJson savePapers(@PathVariable long machine, @Valid @RequestBody PapersJson papers, @RequestHeader("If-Match") int version) {
-        machines.papers(machine, new Machines.Papers(papers.serial(), papers.notes(), papers.firmware(), papers.remindersOff(), papers.earnsPerDay()), version);
+    MachineJson savePapers(
+            @PathVariable long machine, @Valid @RequestBody PapersJson papers, @RequestHeader("If-Match") int version) {
+        machines.papers(
+                machine,
+                new Machines.Papers(
+                        papers.serial(),
+                        papers.notes(),
+                        papers.firmware(),
+                        papers.remindersOff(),
+                        papers.earnsPerDay()),
+                version);
         return machine(machine);
     }
 
     @PutMapping("/api/machines/{machine}/schools")
-    MachineJson saveSchools(@PathVariable long machine, @Valid @RequestBody SchoolsJson schools, @RequestHeader("If-Match") int version) {
+    MachineJson saveSchools(
+            @PathVariable long machine,
+            @Valid @RequestBody SchoolsJson schools,
+            @RequestHeader("If-Match") int version) {
         machines.schools(machine, schools.schools(), version);
         return machine(machine);
     }
@@ -218,48 +354,131 @@ class BenchController {
         return machine(machine);
     }
 
-    private PlateJson plate(Machines.Machine machine, List<Hob.Wait> waits, Map<Long, Cards.Open> open, List<Owed.Task> tasks, Clinic.@Nullable Ill ill) {
+    private PlateJson plate(
+            Machines.Machine machine,
+            List<Hob.Wait> waits,
+            Map<Long, Cards.Open> open,
+            List<Owed.Task> tasks,
+            Clinic.@Nullable Ill ill) {
         var contents = ledger.ofMachineNow(machine.id());
         var latest = checks.latest(machine.id(), 1);
         var card = open.get(machine.id());
         var profile = machine.profile();
-        var channels = profile.channels().stream().map(c -> channel(machine, c, contents, latest.getOrDefault(c.code().code(), List.of()))).toList();
-        var pad = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY).volume();
-        var lastCheck = latest.values().stream().flatMap(List::stream).map(Checks.Check::at).max(Instant::compareTo).orElse(null);
-        return new PlateJson(machine.id(), machine.name(), machine.benchName(), profile.name(), profile.architecture().label(), machine.family(),
-                channels, pad.mL() / profile.padCapacity().mL(), profile.padCapacity(), pad,
+        var channels = profile.channels().stream()
+                .map(c -> channel(
+                        machine, c, contents, latest.getOrDefault(c.code().code(), List.of())))
+                .toList();
+        var pad = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY)
+                .volume();
+        var lastCheck = latest.values().stream()
+                .flatMap(List::stream)
+                .map(Checks.Check::at)
+                .max(Instant::compareTo)
+                .orElse(null);
+        return new PlateJson(
+                machine.id(),
+                machine.name(),
+                machine.benchName(),
+                profile.name(),
+                profile.architecture().label(),
+                machine.family(),
+                channels,
+                pad.mL() / profile.padCapacity().mL(),
+                profile.padCapacity(),
+                pad,
                 card == null ? null : new OpenCardJson(card.id(), card.title(), card.done(), card.steps()),
-                Attention.of(facts(machine, waits, card, contents, channels, lastCheck, pad, tasks, ill)), (int) tasks.stream().filter(Owed.Task::late).count(), lastCheck, machine.signedOff(),
+                Attention.of(facts(machine, waits, card, contents, channels, lastCheck, pad, tasks, ill)),
+                (int) tasks.stream().filter(Owed.Task::late).count(),
+                lastCheck,
+                machine.signedOff(),
                 ill == null ? null : ill.caseId());
     }
 
-    private Attention.Facts facts(Machines.Machine machine, List<Hob.Wait> waits, Cards.@Nullable Open card, Map<Place, Mixture> contents,
-            List<SlotJson> channels, @Nullable Instant lastCheck, Millilitres pad, List<Owed.Task> tasks, Clinic.@Nullable Ill ill) {
+    private Attention.Facts facts(
+            Machines.Machine machine,
+            List<Hob.Wait> waits,
+            Cards.@Nullable Open card,
+            Map<Place, Mixture> contents,
+            List<SlotJson> channels,
+            @Nullable Instant lastCheck,
+            Millilitres pad,
+            List<Owed.Task> tasks,
+            Clinic.@Nullable Ill ill) {
         var now = clock.instant();
-        var ready = waits.stream().filter(w -> java.util.Objects.equals(w.machine(), machine.id()) && !w.readyAt().isAfter(now))
-                .map(Hob.Wait::label).findFirst().orElse(null);
-        var levels = machine.profile().channels().stream().filter(c -> !(machine.holdings().get(c.code()) instanceof Holding.NeverInked))
-                .map(c -> new Attention.Level(c.code(), contents.getOrDefault(new Place.InPath(machine.id(), c.code(), c.first().kind()), Mixture.EMPTY)
-                        .volume().mL() / c.first().capacity().mL())).toList();
-        return new Attention.Facts(ready, card == null ? null : card.nextStep(), machine.inked(), machine.parked(), levels, machine.refillAt(),
-                lastCheck == null ? null : Duration.between(lastCheck, now), channels.stream().mapToInt(c -> c.missing().size()).sum(),
-                pad.mL() / machine.profile().padCapacity().mL(), tasks.stream().filter(Owed.Task::late).findFirst().map(Owed.Task::words).orElse(null), ill == null ? null : ill.words());
+        var ready = waits.stream()
+                .filter(w -> java.util.Objects.equals(w.machine(), machine.id())
+                        && !w.readyAt().isAfter(now))
+                .map(Hob.Wait::label)
+                .findFirst()
+                .orElse(null);
+        var levels = machine.profile().channels().stream()
+                .filter(c -> !(machine.holdings().get(c.code()) instanceof Holding.NeverInked))
+                .map(c -> new Attention.Level(
+                        c.code(),
+                        contents.getOrDefault(
+                                                new Place.InPath(
+                                                        machine.id(),
+                                                        c.code(),
+                                                        c.first().kind()),
+                                                Mixture.EMPTY)
+                                        .volume()
+                                        .mL()
+                                / c.first().capacity().mL()))
+                .toList();
+        return new Attention.Facts(
+                ready,
+                card == null ? null : card.nextStep(),
+                machine.inked(),
+                machine.parked(),
+                levels,
+                machine.refillAt(),
+                lastCheck == null ? null : Duration.between(lastCheck, now),
+                channels.stream().mapToInt(c -> c.missing().size()).sum(),
+                pad.mL() / machine.profile().padCapacity().mL(),
+                tasks.stream()
+                        .filter(Owed.Task::late)
+                        .findFirst()
+                        .map(Owed.Task::words)
+                        .orElse(null),
+                ill == null ? null : ill.words());
     }
 
-    private static SlotJson channel(Machines.Machine machine, fairkettle.machine.Channel channel, Map<Place, Mixture> contents, List<Checks.Check> checks) {
+    private static SlotJson channel(
+            Machines.Machine machine,
+            fairkettle.machine.Channel channel,
+            Map<Place, Mixture> contents,
+            List<Checks.Check> checks) {
         var holding = machine.holdings().get(channel.code());
-        var path = channel.path().stream().map(v -> new VesselJson(v.kind().label(), v.capacity(), v.heel(),
-                layers(contents.getOrDefault(new Place.InPath(machine.id(), channel.code(), v.kind()), Mixture.EMPTY), holding))).toList();
-        return new SlotJson(channel.code().code(), channel.code().colour(), holding.label(), channel.nozzles(),
-                checks.isEmpty() ? List.of() : checks.getFirst().missing(), checks.isEmpty() ? null : checks.getFirst().at(), path);
+        var path = channel.path().stream()
+                .map(v -> new VesselJson(
+                        v.kind().label(),
+                        v.capacity(),
+                        v.heel(),
+                        layers(
+                                contents.getOrDefault(
+                                        new Place.InPath(machine.id(), channel.code(), v.kind()), Mixture.EMPTY),
+                                holding)))
+                .toList();
+        return new SlotJson(
+                channel.code().code(),
+                channel.code().colour(),
+                holding.label(),
+                channel.nozzles(),
+                checks.isEmpty() ? List.of() : checks.getFirst().missing(),
+                checks.isEmpty() ? null : checks.getFirst().at(),
+                path);
     }
 
     private static List<LayerJson> layers(Mixture mixture, Holding holding) {
         var family = holding.ink().orElse(null);
-        var ink = mixture.amount(s -> s instanceof Substance.Ink(var f, _, _) && f == family);
+        var ink = mixture.amount(s -> s instanceof Substance.Ink(var f, var _, var _) && f == family);
         var fluid = mixture.amount(s -> s instanceof Substance.Fluid);
         var old = mixture.volume().over(ink).over(fluid);
-        return java.util.stream.Stream.of(new LayerJson("ink", family == null ? "ink" : family.label(), ink), new LayerJson("fluid", "cleaning fluid", fluid),
-                new LayerJson("old", "other ink", old)).filter(l -> !l.volume().isZero()).toList();
+        return java.util.stream.Stream.of(
+                        new LayerJson("ink", family == null ? "ink" : family.label(), ink),
+                        new LayerJson("fluid", "cleaning fluid", fluid),
+                        new LayerJson("old", "other ink", old))
+                .filter(l -> !l.volume().isZero())
+                .toList();
     }
 }

@@ -58,11 +58,19 @@ public class Checks {
     /** By channel, newest first, at most so many each. */
     public Map<String, List<Check>> latest(long machine, int each) {
         var found = new LinkedHashMap<String, List<Check>>();
-        db.selectFrom(NOZZLE_CHECK).where(NOZZLE_CHECK.MACHINE_ID.eq(machine)).orderBy(NOZZLE_CHECK.AT.desc(), NOZZLE_CHECK.ID.desc())
-                .limit(each * 12).forEach(r -> {
+        db.selectFrom(NOZZLE_CHECK)
+                .where(NOZZLE_CHECK.MACHINE_ID.eq(machine))
+                .orderBy(NOZZLE_CHECK.AT.desc(), NOZZLE_CHECK.ID.desc())
+                .limit(each * 12)
+                .forEach(r -> {
                     var list = found.computeIfAbsent(r.getChannel(), _ -> new ArrayList<>());
                     if (list.size() < each) {
-                        list.add(new Check(r.getAt().toInstant(), r.getChannel(), r.getNozzles(), Arrays.asList(r.getMissing()), r.getJudged()));
+                        list.add(new Check(
+                                r.getAt().toInstant(),
+                                r.getChannel(),
+                                r.getNozzles(),
+                                Arrays.asList(r.getMissing()),
+                                r.getJudged()));
                     }
                 });
         return found;
@@ -70,8 +78,15 @@ public class Checks {
 
     /** Days on which somebody looked, in the shop's own time. */
     public Set<LocalDate> days(long machine, Instant from, ZoneId zone) {
-        return db.selectDistinct(NOZZLE_CHECK.AT).from(NOZZLE_CHECK).where(NOZZLE_CHECK.MACHINE_ID.eq(machine)).and(NOZZLE_CHECK.AT.ge(from.atOffset(ZoneOffset.UTC))).fetch(NOZZLE_CHECK.AT).stream()
-                .map(at -> LocalDate.ofInstant(at.toInstant(), zone)).collect(Collectors.toSet());
+        return db
+                .selectDistinct(NOZZLE_CHECK.AT)
+                .from(NOZZLE_CHECK)
+                .where(NOZZLE_CHECK.MACHINE_ID.eq(machine))
+                .and(NOZZLE_CHECK.AT.ge(from.atOffset(ZoneOffset.UTC)))
+                .fetch(NOZZLE_CHECK.AT)
+                .stream()
+                .map(at -> LocalDate.ofInstant(at.toInstant(), zone))
+                .collect(Collectors.toSet());
     }
 
     /** @param gaps teeth missing in all channels together */
@@ -79,22 +94,49 @@ public class Checks {
 
     /** Every look since then, of every machine, oldest first. */
     public List<Glance> looks(Instant from) {
-        return db.select(NOZZLE_CHECK.MACHINE_ID, DSL.max(NOZZLE_CHECK.AT), DSL.sum(DSL.cardinality(NOZZLE_CHECK.MISSING))).from(NOZZLE_CHECK).where(NOZZLE_CHECK.AT.ge(from.atOffset(ZoneOffset.UTC)), NOZZLE_CHECK.JUDGED.isTrue())
-                .groupBy(NOZZLE_CHECK.MACHINE_ID, NOZZLE_CHECK.ENTRY_ID).orderBy(DSL.max(NOZZLE_CHECK.AT)).fetch(r -> new Glance(r.value1(), r.value2().toInstant(), r.value3().intValue()));
+        return db.select(
+                        NOZZLE_CHECK.MACHINE_ID,
+                        DSL.max(NOZZLE_CHECK.AT),
+                        DSL.sum(DSL.cardinality(NOZZLE_CHECK.MISSING)))
+                .from(NOZZLE_CHECK)
+                .where(NOZZLE_CHECK.AT.ge(from.atOffset(ZoneOffset.UTC)), NOZZLE_CHECK.JUDGED.isTrue())
+                .groupBy(NOZZLE_CHECK.MACHINE_ID, NOZZLE_CHECK.ENTRY_ID)
+                .orderBy(DSL.max(NOZZLE_CHECK.AT))
+                .fetch(r -> new Glance(
+                        r.value1(), r.value2().toInstant(), r.value3().intValue()));
     }
 
     /** Teeth missing at each machine’s last look, all channels together. */
     public Map<Long, Integer> gapsNow() {
-        var last = DSL.field(db.select(DSL.cardinality(NOZZLE_CHECK.MISSING)).from(NOZZLE_CHECK).where(NOZZLE_CHECK.MACHINE_ID.eq(CHANNEL.MACHINE_ID), NOZZLE_CHECK.CHANNEL.eq(CHANNEL.CODE)).orderBy(NOZZLE_CHECK.AT.desc()).limit(1));
-        return db.select(CHANNEL.MACHINE_ID, DSL.coalesce(DSL.sum(last), BigDecimal.ZERO)).from(CHANNEL).groupBy(CHANNEL.MACHINE_ID).fetchMap(r -> r.value1(), r -> r.value2().intValue());
+        var last = DSL.field(db.select(DSL.cardinality(NOZZLE_CHECK.MISSING))
+                .from(NOZZLE_CHECK)
+                .where(NOZZLE_CHECK.MACHINE_ID.eq(CHANNEL.MACHINE_ID), NOZZLE_CHECK.CHANNEL.eq(CHANNEL.CODE))
+                .orderBy(NOZZLE_CHECK.AT.desc())
+                .limit(1));
+        return db.select(CHANNEL.MACHINE_ID, DSL.coalesce(DSL.sum(last), BigDecimal.ZERO))
+                .from(CHANNEL)
+                .groupBy(CHANNEL.MACHINE_ID)
+                .fetchMap(r -> r.value1(), r -> r.value2().intValue());
     }
 
     /** Keeps what a check showed under an entry that is already written. */
-    public void keep(long entry, long machine, Profile profile, Map<ChannelCode, List<Integer>> missing, @Nullable Instant at, boolean judged) {
+    public void keep(
+            long entry,
+            long machine,
+            Profile profile,
+            Map<ChannelCode, List<Integer>> missing,
+            @Nullable Instant at,
+            boolean judged) {
         var when = (at == null ? clock.instant() : at).atOffset(ZoneOffset.UTC);
-        missing.forEach((code, teeth) -> db.insertInto(NOZZLE_CHECK).set(NOZZLE_CHECK.ENTRY_ID, entry).set(NOZZLE_CHECK.MACHINE_ID, machine)
-                .set(NOZZLE_CHECK.AT, when).set(NOZZLE_CHECK.CHANNEL, code.code()).set(NOZZLE_CHECK.NOZZLES, profile.channel(code).nozzles())
-                .set(NOZZLE_CHECK.MISSING, teeth.stream().sorted().distinct().toArray(Integer[]::new)).set(NOZZLE_CHECK.JUDGED, judged).execute());
+        missing.forEach((code, teeth) -> db.insertInto(NOZZLE_CHECK)
+                .set(NOZZLE_CHECK.ENTRY_ID, entry)
+                .set(NOZZLE_CHECK.MACHINE_ID, machine)
+                .set(NOZZLE_CHECK.AT, when)
+                .set(NOZZLE_CHECK.CHANNEL, code.code())
+                .set(NOZZLE_CHECK.NOZZLES, profile.channel(code).nozzles())
+                .set(NOZZLE_CHECK.MISSING, teeth.stream().sorted().distinct().toArray(Integer[]::new))
+                .set(NOZZLE_CHECK.JUDGED, judged)
+                .execute());
         events.publishEvent(new Looked(machine, entry, when.toInstant()));
     }
 
@@ -102,9 +144,17 @@ public class Checks {
     @Transactional
     public long read(Machines.Machine machine, Map<ChannelCode, List<Integer>> missing) {
         var account = ledger.openAccount(machine.id());
-        missing.keySet().stream().filter(c -> machine.holdings().containsKey(c) && !(machine.holdings().get(c) instanceof Holding.NeverInked))
-                .forEach(c -> account.flow(machine.profile().channel(c), machine.profile().draws().nozzleCheck(), Place.Outside.PAPER));
-        long entry = ledger.record(NewEntry.of("check", "%s: nozzle check read from a picture, %s".formatted(machine.name(), words(missing))).machine(machine.id()), account.postings());
+        missing.keySet().stream()
+                .filter(c -> machine.holdings().containsKey(c)
+                        && !(machine.holdings().get(c) instanceof Holding.NeverInked))
+                .forEach(c -> account.flow(
+                        machine.profile().channel(c), machine.profile().draws().nozzleCheck(), Place.Outside.PAPER));
+        long entry = ledger.record(
+                NewEntry.of(
+                                "check",
+                                "%s: nozzle check read from a picture, %s".formatted(machine.name(), words(missing)))
+                        .machine(machine.id()),
+                account.postings());
         keep(entry, machine.id(), machine.profile(), missing, null, true);
         live.changed("machine/" + machine.id());
         return entry;
@@ -113,9 +163,18 @@ public class Checks {
     /** A person saw better than the reader. */
     @Transactional
     public void correct(long entry, Machines.Machine machine, ChannelCode code, List<Integer> missing) {
-        db.update(NOZZLE_CHECK).set(NOZZLE_CHECK.MISSING, missing.stream().sorted().distinct().toArray(Integer[]::new)).where(NOZZLE_CHECK.ENTRY_ID.eq(entry))
-                .and(NOZZLE_CHECK.CHANNEL.eq(code.code())).execute();
-        ledger.record(NewEntry.of("correction", "%s: the check of %s was corrected by hand, %s".formatted(machine.name(), code, words(Map.of(code, missing)))).machine(machine.id()), List.of());
+        db.update(NOZZLE_CHECK)
+                .set(NOZZLE_CHECK.MISSING, missing.stream().sorted().distinct().toArray(Integer[]::new))
+                .where(NOZZLE_CHECK.ENTRY_ID.eq(entry))
+                .and(NOZZLE_CHECK.CHANNEL.eq(code.code()))
+                .execute();
+        ledger.record(
+                NewEntry.of(
+                                "correction",
+                                "%s: the check of %s was corrected by hand, %s"
+                                        .formatted(machine.name(), code, words(Map.of(code, missing))))
+                        .machine(machine.id()),
+                List.of());
         live.changed("machine/" + machine.id());
     }
 
@@ -131,7 +190,8 @@ public class Checks {
         missing.forEach((code, teeth) -> {
             var channel = machine.profile().channel(ChannelCode.of(code));
             if (teeth.stream().anyMatch(t -> t < 0 || t >= channel.nozzles())) {
-                throw Problem.atField(code, "The comb of %s has %d teeth, numbered from 0.".formatted(code, channel.nozzles()));
+                throw Problem.atField(
+                        code, "The comb of %s has %d teeth, numbered from 0.".formatted(code, channel.nozzles()));
             }
             byCode.put(channel.code(), teeth);
         });
@@ -139,10 +199,18 @@ public class Checks {
             throw Problem.refused("Look at every channel: " + machine.holdings().keySet() + ".", List.of());
         }
         var account = ledger.openAccount(machine.id());
-        byCode.keySet().forEach(c -> account.flow(machine.profile().channel(c), machine.profile().draws().nozzleCheck(), Place.Outside.PAPER));
+        byCode.keySet()
+                .forEach(c -> account.flow(
+                        machine.profile().channel(c), machine.profile().draws().nozzleCheck(), Place.Outside.PAPER));
         int gaps = byCode.values().stream().mapToInt(List::size).sum();
-        long entry = ledger.record(NewEntry.of("check", "%s: nozzle check, %s".formatted(machine.name(), gaps == 0 ? "whole" : gaps + " teeth missing"))
-                .machine(machine.id()).at(at), account.postings());
+        long entry = ledger.record(
+                NewEntry.of(
+                                "check",
+                                "%s: nozzle check, %s"
+                                        .formatted(machine.name(), gaps == 0 ? "whole" : gaps + " teeth missing"))
+                        .machine(machine.id())
+                        .at(at),
+                account.postings());
         keep(entry, machine.id(), machine.profile(), byCode, at, true);
         live.changed("machine/" + machine.id());
     }

@@ -29,23 +29,42 @@ public class Defects {
     public record Defect(long id, Facet facet, String words, String effect, Instant at) {}
 
     List<Defect> list(long machine) {
-        return db.selectFrom(DEFECT).where(DEFECT.MACHINE_ID.eq(machine), DEFECT.MENDED_AT.isNull()).orderBy(DEFECT.ID)
-                .fetch(r -> new Defect(r.getId(), Facet.valueOf(r.getFacet()), r.getWords(), r.getEffect(), r.getAt().toInstant()));
+        return db.selectFrom(DEFECT)
+                .where(DEFECT.MACHINE_ID.eq(machine), DEFECT.MENDED_AT.isNull())
+                .orderBy(DEFECT.ID)
+                .fetch(r -> new Defect(
+                        r.getId(),
+                        Facet.valueOf(r.getFacet()),
+                        r.getWords(),
+                        r.getEffect(),
+                        r.getAt().toInstant()));
     }
 
     /** In words, by what they concern. */
     public Map<Facet, String> of(long machine) {
         var all = new EnumMap<Facet, String>(Facet.class);
-        list(machine).forEach(d -> all.merge(d.facet(), "Known here: %s. %s".formatted(d.words(), d.effect()), (a, b) -> a + " " + b));
+        list(machine)
+                .forEach(d -> all.merge(
+                        d.facet(), "Known here: %s. %s".formatted(d.words(), d.effect()), (a, b) -> a + " " + b));
         return all;
     }
 
     public void add(long machine, Facet facet, String words, String effect) {
-        db.insertInto(DEFECT).set(DEFECT.MACHINE_ID, machine).set(DEFECT.FACET, facet.name()).set(DEFECT.WORDS, words).set(DEFECT.EFFECT, effect).set(DEFECT.AT, clock.instant().atOffset(ZoneOffset.UTC)).execute();
+        db.insertInto(DEFECT)
+                .set(DEFECT.MACHINE_ID, machine)
+                .set(DEFECT.FACET, facet.name())
+                .set(DEFECT.WORDS, words)
+                .set(DEFECT.EFFECT, effect)
+                .set(DEFECT.AT, clock.instant().atOffset(ZoneOffset.UTC))
+                .execute();
     }
 
     void mended(long machine, long id) {
-        if (db.update(DEFECT).set(DEFECT.MENDED_AT, clock.instant().atOffset(ZoneOffset.UTC)).where(DEFECT.ID.eq(id), DEFECT.MACHINE_ID.eq(machine)).execute() == 0) {
+        if (db.update(DEFECT)
+                        .set(DEFECT.MENDED_AT, clock.instant().atOffset(ZoneOffset.UTC))
+                        .where(DEFECT.ID.eq(id), DEFECT.MACHINE_ID.eq(machine))
+                        .execute()
+                == 0) {
             throw Problem.notFound("There is no such defect (%d).".formatted(id));
         }
     }

@@ -29,11 +29,14 @@ class LabelController {
     /** @param address as the browser knows it, since the server may be known by many */
     @GetMapping("/api/machines/{machine}/label.svg")
     ResponseEntity<String> label(@PathVariable long machine, @RequestParam String address) throws WriterException {
-        if (!address.matches("https?://[\\w.:\\[\\]-]{1,200}/machines/" + machines.get(machine).id())) {
+        if (!address.matches("https?://[\\w.:\\[\\]-]{1,200}/machines/"
+                + machines.get(machine).id())) {
             throw Problem.atField("address", "A label leads to its own machine’s page.");
         }
         var code = new QRCodeWriter().encode(address, BarcodeFormat.QR_CODE, 0, 0, Map.of(EncodeHintType.MARGIN, 2));
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType("image/svg+xml")).body(svg(code));
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("image/svg+xml"))
+                .body(svg(code));
     }
 
     private static String svg(BitMatrix code) {

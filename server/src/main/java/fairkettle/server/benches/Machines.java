@@ -82,8 +82,21 @@ public class Machines {
      * @param ownTrigger share of a vessel at which this machine wants ink; null for the usual
      * @param holdings per channel in the order of the slots
      */
-    public record Machine(long id, String name, long bench, String benchName, int place, Profile built, Fit fit, @Nullable Instant warrantyEnded,
-            @Nullable Instant signedOff, Papers papers, Map<School, String> schools, @Nullable Double ownTrigger, int version, Map<ChannelCode, Holding> holdings) {
+    public record Machine(
+            long id,
+            String name,
+            long bench,
+            String benchName,
+            int place,
+            Profile built,
+            Fit fit,
+            @Nullable Instant warrantyEnded,
+            @Nullable Instant signedOff,
+            Papers papers,
+            Map<School, String> schools,
+            @Nullable Double ownTrigger,
+            int version,
+            Map<ChannelCode, Holding> holdings) {
 
         /** Share of a vessel at which it wants ink. */
         public double refillAt() {
@@ -97,12 +110,17 @@ public class Machines {
 
         /** "sublimation", or "maker's dye and maker's pigment". */
         public String family() {
-            return String.join(" and ", holdings.values().stream().map(Holding::label).distinct().toList());
+            return String.join(
+                    " and ",
+                    holdings.values().stream().map(Holding::label).distinct().toList());
         }
 
         /** Whose ink is in it; empty if none is. */
         public String make() {
-            return holdings.values().stream().flatMap(h -> h instanceof Holding.Inked inked ? Stream.of(inked.make()) : Stream.empty()).findFirst().orElse("");
+            return holdings.values().stream()
+                    .flatMap(h -> h instanceof Holding.Inked inked ? Stream.of(inked.make()) : Stream.empty())
+                    .findFirst()
+                    .orElse("");
         }
 
         /** It rests on fluid altogether. */
@@ -120,7 +138,12 @@ public class Machines {
      * @param remindersOff whether the maker's update reminders are switched off
      * @param earnsPerDay in minor units, or null where nobody said
      */
-    public record Papers(String serial, String notes, String firmware, boolean remindersOff, @Nullable Long earnsPerDay) {}
+    public record Papers(
+            String serial,
+            String notes,
+            String firmware,
+            boolean remindersOff,
+            @Nullable Long earnsPerDay) {}
 
     /** @param words what was agreed to */
     public record Agreement(String words, String person, Instant at) {}
@@ -129,33 +152,68 @@ public class Machines {
     public record PutAside(long id, String channel, String what, Instant at) {}
 
     /** @param tankShare how full the tanks are, 0 to 1 */
-    public record NewMachine(String name, String bench, String profile, Feed feed, @Nullable Chips chips, Holding holding, double tankShare, @Nullable Instant at) {}
+    public record NewMachine(
+            String name,
+            String bench,
+            String profile,
+            Feed feed,
+            @Nullable Chips chips,
+            Holding holding,
+            double tankShare,
+            @Nullable Instant at) {}
 
     public List<Machine> all() {
         return machines(DSL.noCondition());
     }
 
     public Machine get(long id) {
-        return machines(MACHINE.ID.eq(id)).stream().findFirst()
+        return machines(MACHINE.ID.eq(id)).stream()
+                .findFirst()
                 .orElseThrow(() -> Problem.notFound("There is no machine of this number (%d).".formatted(id)));
     }
 
     private List<Machine> machines(org.jooq.Condition where) {
-        var channels = db.selectFrom(CHANNEL).where(CHANNEL.MACHINE_ID.in(DSL.select(MACHINE.ID).from(MACHINE).where(where))).orderBy(CHANNEL.SLOT).fetchGroups(CHANNEL.MACHINE_ID);
-        return db.select().from(MACHINE).join(BENCH).on(BENCH.ID.eq(MACHINE.BENCH_ID)).where(where)
-                .orderBy(BENCH.PLACE, BENCH.ID, MACHINE.PLACE, MACHINE.ID).fetch(row -> {
+        var channels = db.selectFrom(CHANNEL)
+                .where(CHANNEL.MACHINE_ID.in(
+                        DSL.select(MACHINE.ID).from(MACHINE).where(where)))
+                .orderBy(CHANNEL.SLOT)
+                .fetchGroups(CHANNEL.MACHINE_ID);
+        return db.select()
+                .from(MACHINE)
+                .join(BENCH)
+                .on(BENCH.ID.eq(MACHINE.BENCH_ID))
+                .where(where)
+                .orderBy(BENCH.PLACE, BENCH.ID, MACHINE.PLACE, MACHINE.ID)
+                .fetch(row -> {
                     var holdings = new LinkedHashMap<ChannelCode, Holding>();
-                    channels.get(row.get(MACHINE.ID)).forEach(c -> holdings.put(ChannelCode.of(c.getCode()), holding(c)));
+                    channels.get(row.get(MACHINE.ID))
+                            .forEach(c -> holdings.put(ChannelCode.of(c.getCode()), holding(c)));
                     return machine(row, holdings);
                 });
     }
 
     private Machine machine(Record row, Map<ChannelCode, Holding> holdings) {
         var built = profiles.named(row.get(MACHINE.PROFILE));
-        return new Machine(row.get(MACHINE.ID), row.get(MACHINE.NAME), row.get(BENCH.ID), row.get(BENCH.NAME), row.get(MACHINE.PLACE),
-                built, fit(row.get(MACHINE.FIT), built), instant(row, MACHINE.WARRANTY_ENDED), instant(row, MACHINE.SIGNED_OFF),
-                new Papers(row.get(MACHINE.SERIAL), row.get(MACHINE.NOTES), row.get(MACHINE.FIRMWARE), row.get(MACHINE.REMINDERS_OFF), row.get(MACHINE.EARNS_MINOR)),
-                json.readValue(row.get(MACHINE.SCHOOLS).data(), SCHOOLS), row.get(MACHINE.REFILL_AT), row.get(MACHINE.VERSION), holdings);
+        return new Machine(
+                row.get(MACHINE.ID),
+                row.get(MACHINE.NAME),
+                row.get(BENCH.ID),
+                row.get(BENCH.NAME),
+                row.get(MACHINE.PLACE),
+                built,
+                fit(row.get(MACHINE.FIT), built),
+                instant(row, MACHINE.WARRANTY_ENDED),
+                instant(row, MACHINE.SIGNED_OFF),
+                new Papers(
+                        row.get(MACHINE.SERIAL),
+                        row.get(MACHINE.NOTES),
+                        row.get(MACHINE.FIRMWARE),
+                        row.get(MACHINE.REMINDERS_OFF),
+                        row.get(MACHINE.EARNS_MINOR)),
+                json.readValue(row.get(MACHINE.SCHOOLS).data(), SCHOOLS),
+                row.get(MACHINE.REFILL_AT),
+                row.get(MACHINE.VERSION),
+                holdings);
     }
 
     /** Kept as JSON; an empty object is a machine as it was built. */
@@ -187,17 +245,42 @@ public class Machines {
         var fit = fitted(built, machine);
         var profile = built.fitted(fit);
         long bench = bench(machine.bench().strip());
-        int place = db.select(DSL.coalesce(DSL.max(MACHINE.PLACE), 0)).from(MACHINE).where(MACHINE.BENCH_ID.eq(bench)).fetchSingle().value1() + 1;
-        long id = db.insertInto(MACHINE).set(MACHINE.NAME, machine.name().strip()).set(MACHINE.BENCH_ID, bench).set(MACHINE.PLACE, place)
-                .set(MACHINE.PROFILE, built.id()).set(MACHINE.FIT, kept(fit)).returningResult(MACHINE.ID).fetchSingle().value1();
+        int place = db.select(DSL.coalesce(DSL.max(MACHINE.PLACE), 0))
+                        .from(MACHINE)
+                        .where(MACHINE.BENCH_ID.eq(bench))
+                        .fetchSingle()
+                        .value1()
+                + 1;
+        long id = db.insertInto(MACHINE)
+                .set(MACHINE.NAME, machine.name().strip())
+                .set(MACHINE.BENCH_ID, bench)
+                .set(MACHINE.PLACE, place)
+                .set(MACHINE.PROFILE, built.id())
+                .set(MACHINE.FIT, kept(fit))
+                .returningResult(MACHINE.ID)
+                .fetchSingle()
+                .value1();
         int slot = 0;
         for (var code : profile.codes()) {
-            db.insertInto(CHANNEL).set(CHANNEL.MACHINE_ID, id).set(CHANNEL.CODE, code.code()).set(CHANNEL.SLOT, slot++)
-                    .set(CHANNEL.HELD, "NEVER_INKED").execute();
+            db.insertInto(CHANNEL)
+                    .set(CHANNEL.MACHINE_ID, id)
+                    .set(CHANNEL.CODE, code.code())
+                    .set(CHANNEL.SLOT, slot++)
+                    .set(CHANNEL.HELD, "NEVER_INKED")
+                    .execute();
         }
         setHolding(id, machine.holding(), Map.of());
-        ledger.record(NewEntry.of("machine", "%s joins the bench: %s, %s".formatted(machine.name().strip(), profile.name(), machine.holding().label()))
-                .machine(id).at(machine.at()), opening(id, profile, machine));
+        ledger.record(
+                NewEntry.of(
+                                "machine",
+                                "%s joins the bench: %s, %s"
+                                        .formatted(
+                                                machine.name().strip(),
+                                                profile.name(),
+                                                machine.holding().label()))
+                        .machine(id)
+                        .at(machine.at()),
+                opening(id, profile, machine));
         live.changed("bench");
         return id;
     }
@@ -213,7 +296,12 @@ public class Machines {
         }
         var chips = machine.chips() == null ? built.chips().getFirst() : machine.chips();
         if (!built.chips().contains(chips)) {
-            throw Problem.atField("chips", "For this machine there are: " + String.join(", ", built.chips().stream().map(Chips::label).toList()) + ".");
+            throw Problem.atField(
+                    "chips",
+                    "For this machine there are: "
+                            + String.join(
+                                    ", ",
+                                    built.chips().stream().map(Chips::label).toList()) + ".");
         }
         return fit.fedBy(machine.feed()).chipped(chips);
     }
@@ -231,7 +319,8 @@ public class Machines {
                 var volume = Millilitres.rounded(vessel.capacity().mL() * share);
                 if (!volume.isZero()) {
                     postings.add(new Posting(CORRECTION, ink, -volume.microlitres()));
-                    postings.add(new Posting(new Place.InPath(id, channel.code(), vessel.kind()), ink, volume.microlitres()));
+                    postings.add(new Posting(
+                            new Place.InPath(id, channel.code(), vessel.kind()), ink, volume.microlitres()));
                 }
             }
         }
@@ -241,17 +330,31 @@ public class Machines {
     /** Ink that was there before the account, by what the channel is known to have held. */
     public static Substance before(Holding holding, ChannelCode code) {
         return switch (holding) {
-            case Holding.Inked(var family, _, _) -> new Substance.Ink(family, code, 0);
-            case Holding.Parked(var family, _, _) -> new Substance.Fluid(family);
+            case Holding.Inked(var family, var _, var _) -> new Substance.Ink(family, code, 0);
+            case Holding.Parked(var family, var _, var _) -> new Substance.Fluid(family);
             case Holding.NeverInked _, Holding.Unknown _ -> new Substance.Ink(Family.MAKERS_DYE, code, 0);
         };
     }
 
     private long bench(String name) {
-        return db.select(BENCH.ID).from(BENCH).where(BENCH.NAME.eq(name)).fetchOptional().map(r -> r.value1()).orElseGet(() -> {
-            int place = db.select(DSL.coalesce(DSL.max(BENCH.PLACE), 0)).from(BENCH).fetchSingle().value1() + 1;
-            return db.insertInto(BENCH).set(BENCH.NAME, name).set(BENCH.PLACE, place).returningResult(BENCH.ID).fetchSingle().value1();
-        });
+        return db.select(BENCH.ID)
+                .from(BENCH)
+                .where(BENCH.NAME.eq(name))
+                .fetchOptional()
+                .map(r -> r.value1())
+                .orElseGet(() -> {
+                    int place = db.select(DSL.coalesce(DSL.max(BENCH.PLACE), 0))
+                                    .from(BENCH)
+                                    .fetchSingle()
+                                    .value1()
+                            + 1;
+                    return db.insertInto(BENCH)
+                            .set(BENCH.NAME, name)
+                            .set(BENCH.PLACE, place)
+                            .returningResult(BENCH.ID)
+                            .fetchSingle()
+                            .value1();
+                });
     }
 
     public List<String> benchNames() {
@@ -260,7 +363,10 @@ public class Machines {
 
     /** What all its channels hold from now on, and from which bottles. */
     public void setHolding(long id, Holding holding, Map<ChannelCode, Long> lots) {
-        var codes = db.select(CHANNEL.CODE).from(CHANNEL).where(CHANNEL.MACHINE_ID.eq(id)).fetch(CHANNEL.CODE);
+        var codes = db.select(CHANNEL.CODE)
+                .from(CHANNEL)
+                .where(CHANNEL.MACHINE_ID.eq(id))
+                .fetch(CHANNEL.CODE);
         var all = new LinkedHashMap<ChannelCode, Holding>();
         codes.forEach(c -> all.put(ChannelCode.of(c), holding));
         setHoldings(id, all, lots);
@@ -271,10 +377,26 @@ public class Machines {
         holdings.forEach((code, holding) -> {
             var update = db.update(CHANNEL).set(CHANNEL.LOT_ID, lots.get(code));
             var row = switch (holding) {
-                case Holding.NeverInked _ -> update.set(CHANNEL.HELD, "NEVER_INKED").setNull(CHANNEL.FAMILY).setNull(CHANNEL.MAKE).set(CHANNEL.FOOD_ONLY, false);
-                case Holding.Unknown _ -> update.set(CHANNEL.HELD, "UNKNOWN").setNull(CHANNEL.FAMILY).setNull(CHANNEL.MAKE).set(CHANNEL.FOOD_ONLY, false);
-                case Holding.Inked(var family, var make, var food) -> update.set(CHANNEL.HELD, "INKED").set(CHANNEL.FAMILY, family.name()).set(CHANNEL.MAKE, make).set(CHANNEL.FOOD_ONLY, food);
-                case Holding.Parked(var family, var make, var food) -> update.set(CHANNEL.HELD, "PARKED").set(CHANNEL.FAMILY, family.name()).set(CHANNEL.MAKE, make).set(CHANNEL.FOOD_ONLY, food);
+                case Holding.NeverInked _ ->
+                    update.set(CHANNEL.HELD, "NEVER_INKED")
+                            .setNull(CHANNEL.FAMILY)
+                            .setNull(CHANNEL.MAKE)
+                            .set(CHANNEL.FOOD_ONLY, false);
+                case Holding.Unknown _ ->
+                    update.set(CHANNEL.HELD, "UNKNOWN")
+                            .setNull(CHANNEL.FAMILY)
+                            .setNull(CHANNEL.MAKE)
+                            .set(CHANNEL.FOOD_ONLY, false);
+                case Holding.Inked(var family, var make, var food) ->
+                    update.set(CHANNEL.HELD, "INKED")
+                            .set(CHANNEL.FAMILY, family.name())
+                            .set(CHANNEL.MAKE, make)
+                            .set(CHANNEL.FOOD_ONLY, food);
+                case Holding.Parked(var family, var make, var food) ->
+                    update.set(CHANNEL.HELD, "PARKED")
+                            .set(CHANNEL.FAMILY, family.name())
+                            .set(CHANNEL.MAKE, make)
+                            .set(CHANNEL.FOOD_ONLY, food);
             };
             row.where(CHANNEL.MACHINE_ID.eq(id), CHANNEL.CODE.eq(code.code())).execute();
         });
@@ -282,17 +404,27 @@ public class Machines {
 
     /** The lot that a channel is filled from; 0 if none is known. */
     public long lotIn(long id, ChannelCode channel) {
-        return db.select(CHANNEL.LOT_ID).from(CHANNEL).where(CHANNEL.MACHINE_ID.eq(id), CHANNEL.CODE.eq(channel.code()), CHANNEL.LOT_ID.isNotNull()).fetchOptional(CHANNEL.LOT_ID).orElse(0L);
+        return db.select(CHANNEL.LOT_ID)
+                .from(CHANNEL)
+                .where(CHANNEL.MACHINE_ID.eq(id), CHANNEL.CODE.eq(channel.code()), CHANNEL.LOT_ID.isNotNull())
+                .fetchOptional(CHANNEL.LOT_ID)
+                .orElse(0L);
     }
 
     /** Parts were exchanged: other vessels on its paths, other channels in its slots. */
     public void refit(Machine machine, Fit fit) {
         var after = machine.built().fitted(fit).codes();
-        db.update(MACHINE).set(MACHINE.FIT, kept(fit)).where(MACHINE.ID.eq(machine.id())).execute();
+        db.update(MACHINE)
+                .set(MACHINE.FIT, kept(fit))
+                .where(MACHINE.ID.eq(machine.id()))
+                .execute();
         var before = machine.profile().codes();
         for (int slot = 0; slot < after.size(); slot++) {
             if (!after.get(slot).equals(before.get(slot))) {
-                db.update(CHANNEL).set(CHANNEL.CODE, after.get(slot).code()).where(CHANNEL.MACHINE_ID.eq(machine.id()), CHANNEL.SLOT.eq(slot)).execute();
+                db.update(CHANNEL)
+                        .set(CHANNEL.CODE, after.get(slot).code())
+                        .where(CHANNEL.MACHINE_ID.eq(machine.id()), CHANNEL.SLOT.eq(slot))
+                        .execute();
             }
         }
         live.changed("machine/" + machine.id());
@@ -303,43 +435,81 @@ public class Machines {
     public void describe(long id, String profile) {
         var machine = get(id);
         var other = profiles.named(profile);
-        if (!other.codes().equals(machine.built().codes()) || other.architecture() != machine.built().architecture()) {
-            throw Problem.refused("This profile has other slots or another build. Choose one that was copied from “%s”.".formatted(machine.built().name()), List.of());
+        if (!other.codes().equals(machine.built().codes())
+                || other.architecture() != machine.built().architecture()) {
+            throw Problem.refused(
+                    "This profile has other slots or another build. Choose one that was copied from “%s”."
+                            .formatted(machine.built().name()),
+                    List.of());
         }
-        db.update(MACHINE).set(MACHINE.PROFILE, other.id()).where(MACHINE.ID.eq(id)).execute();
-        ledger.record(NewEntry.of("machine", "%s is described by “%s” from now on".formatted(machine.name(), other.name())).machine(id), List.of());
+        db.update(MACHINE)
+                .set(MACHINE.PROFILE, other.id())
+                .where(MACHINE.ID.eq(id))
+                .execute();
+        ledger.record(
+                NewEntry.of("machine", "%s is described by “%s” from now on".formatted(machine.name(), other.name()))
+                        .machine(id),
+                List.of());
         live.changed("machine/" + id);
     }
 
     @Transactional
     public void schools(long id, Map<School, String> schools, int version) {
         schools.forEach(School::position);
-        int changed = db.update(MACHINE).set(MACHINE.SCHOOLS, JSONB.valueOf(json.writeValueAsString(schools))).set(MACHINE.VERSION, version + 1)
-                .where(MACHINE.ID.eq(id), MACHINE.VERSION.eq(version)).execute();
+        int changed = db.update(MACHINE)
+                .set(MACHINE.SCHOOLS, JSONB.valueOf(json.writeValueAsString(schools)))
+                .set(MACHINE.VERSION, version + 1)
+                .where(MACHINE.ID.eq(id), MACHINE.VERSION.eq(version))
+                .execute();
         if (changed == 0) {
-            throw Problem.lostRace("Somebody else changed this machine’s papers or schools meanwhile. Load it again and repeat your change.");
+            throw Problem.lostRace(
+                    "Somebody else changed this machine’s papers or schools meanwhile. Load it again and repeat your"
+                            + " change.");
         }
         live.changed("machine/" + id);
     }
 
     public void agreed(long id, long card, String step, String words) {
-        db.insertInto(AGREEMENT).set(AGREEMENT.MACHINE_ID, id).set(AGREEMENT.CARD_ID, card).set(AGREEMENT.STEP_ID, step).set(AGREEMENT.WORDS, words)
-                .set(AGREEMENT.PERSON_ID, who.id()).set(AGREEMENT.AT, clock.instant().atOffset(ZoneOffset.UTC)).execute();
+        db.insertInto(AGREEMENT)
+                .set(AGREEMENT.MACHINE_ID, id)
+                .set(AGREEMENT.CARD_ID, card)
+                .set(AGREEMENT.STEP_ID, step)
+                .set(AGREEMENT.WORDS, words)
+                .set(AGREEMENT.PERSON_ID, who.id())
+                .set(AGREEMENT.AT, clock.instant().atOffset(ZoneOffset.UTC))
+                .execute();
     }
 
     /** The step was struck out; the log keeps that it had been done. */
     public void agreementTakenBack(long card, String step) {
-        db.deleteFrom(AGREEMENT).where(AGREEMENT.CARD_ID.eq(card), AGREEMENT.STEP_ID.eq(step)).execute();
+        db.deleteFrom(AGREEMENT)
+                .where(AGREEMENT.CARD_ID.eq(card), AGREEMENT.STEP_ID.eq(step))
+                .execute();
     }
 
     public List<Agreement> agreements(long id) {
-        return db.select(AGREEMENT.WORDS, PERSON.NAME, AGREEMENT.AT).from(AGREEMENT).leftJoin(PERSON).on(PERSON.ID.eq(AGREEMENT.PERSON_ID)).where(AGREEMENT.MACHINE_ID.eq(id))
-                .orderBy(AGREEMENT.AT.desc()).limit(30).fetch(r -> new Agreement(r.value1(), r.value2() == null ? "somebody" : r.value2(), r.value3().toInstant()));
+        return db.select(AGREEMENT.WORDS, PERSON.NAME, AGREEMENT.AT)
+                .from(AGREEMENT)
+                .leftJoin(PERSON)
+                .on(PERSON.ID.eq(AGREEMENT.PERSON_ID))
+                .where(AGREEMENT.MACHINE_ID.eq(id))
+                .orderBy(AGREEMENT.AT.desc())
+                .limit(30)
+                .fetch(r -> new Agreement(
+                        r.value1(),
+                        r.value2() == null ? "somebody" : r.value2(),
+                        r.value3().toInstant()));
     }
 
     public void putAside(Machine machine, long card) {
-        machine.holdings().forEach((code, holding) -> db.insertInto(PUT_ASIDE).set(PUT_ASIDE.MACHINE_ID, machine.id()).set(PUT_ASIDE.CARD_ID, card).set(PUT_ASIDE.CHANNEL, code.code())
-                .set(PUT_ASIDE.WHAT, "cartridge, " + holding.label()).set(PUT_ASIDE.AT, clock.instant().atOffset(ZoneOffset.UTC)).execute());
+        machine.holdings()
+                .forEach((code, holding) -> db.insertInto(PUT_ASIDE)
+                        .set(PUT_ASIDE.MACHINE_ID, machine.id())
+                        .set(PUT_ASIDE.CARD_ID, card)
+                        .set(PUT_ASIDE.CHANNEL, code.code())
+                        .set(PUT_ASIDE.WHAT, "cartridge, " + holding.label())
+                        .set(PUT_ASIDE.AT, clock.instant().atOffset(ZoneOffset.UTC))
+                        .execute());
     }
 
     public void takeBack(long card) {
@@ -347,43 +517,68 @@ public class Machines {
     }
 
     public List<PutAside> putAside(long id) {
-        return db.selectFrom(PUT_ASIDE).where(PUT_ASIDE.MACHINE_ID.eq(id), PUT_ASIDE.GONE.isNull()).orderBy(PUT_ASIDE.ID).limit(48)
-                .fetch(r -> new PutAside(r.getId(), r.getChannel(), r.getWhat(), r.getAt().toInstant()));
+        return db.selectFrom(PUT_ASIDE)
+                .where(PUT_ASIDE.MACHINE_ID.eq(id), PUT_ASIDE.GONE.isNull())
+                .orderBy(PUT_ASIDE.ID)
+                .limit(48)
+                .fetch(r -> new PutAside(
+                        r.getId(), r.getChannel(), r.getWhat(), r.getAt().toInstant()));
     }
 
     @Transactional
     public void gone(long machine, long id) {
-        db.update(PUT_ASIDE).set(PUT_ASIDE.GONE, clock.instant().atOffset(ZoneOffset.UTC)).where(PUT_ASIDE.ID.eq(id), PUT_ASIDE.MACHINE_ID.eq(machine)).execute();
+        db.update(PUT_ASIDE)
+                .set(PUT_ASIDE.GONE, clock.instant().atOffset(ZoneOffset.UTC))
+                .where(PUT_ASIDE.ID.eq(id), PUT_ASIDE.MACHINE_ID.eq(machine))
+                .execute();
         live.changed("machine/" + machine);
     }
 
     public void warrantyEnded(long id) {
-        db.update(MACHINE).set(MACHINE.WARRANTY_ENDED, clock.instant().atOffset(ZoneOffset.UTC)).where(MACHINE.ID.eq(id), MACHINE.WARRANTY_ENDED.isNull())
+        db.update(MACHINE)
+                .set(MACHINE.WARRANTY_ENDED, clock.instant().atOffset(ZoneOffset.UTC))
+                .where(MACHINE.ID.eq(id), MACHINE.WARRANTY_ENDED.isNull())
                 .execute();
     }
 
     public void signedOff(long id) {
-        db.update(MACHINE).set(MACHINE.SIGNED_OFF, clock.instant().atOffset(ZoneOffset.UTC)).where(MACHINE.ID.eq(id)).execute();
+        db.update(MACHINE)
+                .set(MACHINE.SIGNED_OFF, clock.instant().atOffset(ZoneOffset.UTC))
+                .where(MACHINE.ID.eq(id))
+                .execute();
     }
 
     @Transactional
     public void papers(long id, Papers papers, int version) {
-        int changed = db.update(MACHINE).set(MACHINE.SERIAL, papers.serial().strip()).set(MACHINE.NOTES, papers.notes().strip()).set(MACHINE.FIRMWARE, papers.firmware().strip())
-                .set(MACHINE.REMINDERS_OFF, papers.remindersOff()).set(MACHINE.EARNS_MINOR, papers.earnsPerDay()).set(MACHINE.VERSION, version + 1)
-                .where(MACHINE.ID.eq(id), MACHINE.VERSION.eq(version)).execute();
+        int changed = db.update(MACHINE)
+                .set(MACHINE.SERIAL, papers.serial().strip())
+                .set(MACHINE.NOTES, papers.notes().strip())
+                .set(MACHINE.FIRMWARE, papers.firmware().strip())
+                .set(MACHINE.REMINDERS_OFF, papers.remindersOff())
+                .set(MACHINE.EARNS_MINOR, papers.earnsPerDay())
+                .set(MACHINE.VERSION, version + 1)
+                .where(MACHINE.ID.eq(id), MACHINE.VERSION.eq(version))
+                .execute();
         if (changed == 0) {
-            throw Problem.lostRace("Somebody else changed these papers meanwhile. Load them again and repeat your change.");
+            throw Problem.lostRace(
+                    "Somebody else changed these papers meanwhile. Load them again and repeat your change.");
         }
         live.changed("machine/" + id);
     }
 
     /** As the card's step wrote it down. */
     public void firmware(long id, String version) {
-        db.update(MACHINE).set(MACHINE.FIRMWARE, version.strip()).where(MACHINE.ID.eq(id)).execute();
+        db.update(MACHINE)
+                .set(MACHINE.FIRMWARE, version.strip())
+                .where(MACHINE.ID.eq(id))
+                .execute();
     }
 
     public void remindersOff(long id) {
-        db.update(MACHINE).set(MACHINE.REMINDERS_OFF, true).where(MACHINE.ID.eq(id)).execute();
+        db.update(MACHINE)
+                .set(MACHINE.REMINDERS_OFF, true)
+                .where(MACHINE.ID.eq(id))
+                .execute();
     }
 
     /** A level read off the window of a tank. */
@@ -392,11 +587,21 @@ public class Machines {
         var machine = get(id);
         var channel = machine.profile().channel(code);
         if (level.compareTo(channel.first().capacity()) > 0) {
-            throw Problem.atField(code.code(), "The tank of %s holds %s mL when full.".formatted(code, channel.first().capacity()));
+            throw Problem.atField(
+                    code.code(),
+                    "The tank of %s holds %s mL when full."
+                            .formatted(code, channel.first().capacity()));
         }
         var account = ledger.openAccount(id);
-        account.reading(channel, channel.first().kind(), level, before(machine.holdings().get(code), code));
-        ledger.record(NewEntry.of("reading", "%s: the tank of %s stands at %s mL".formatted(machine.name(), code, level)).machine(id), account.postings());
+        account.reading(
+                channel,
+                channel.first().kind(),
+                level,
+                before(machine.holdings().get(code), code));
+        ledger.record(
+                NewEntry.of("reading", "%s: the tank of %s stands at %s mL".formatted(machine.name(), code, level))
+                        .machine(id),
+                account.postings());
         live.changed("machine/" + id);
     }
 
@@ -406,8 +611,13 @@ public class Machines {
         var machine = get(id);
         var draws = machine.profile().draws();
         var account = ledger.openAccount(id);
-        machine.profile().channels().forEach(c -> account.flow(c, power ? draws.powerCleaning() : draws.cleaning(), new Place.Pad(id)));
-        ledger.record(NewEntry.of("cleaning", "%s: %s".formatted(machine.name(), power ? "power cleaning" : "cleaning")).machine(id).at(at),
+        machine.profile()
+                .channels()
+                .forEach(c -> account.flow(c, power ? draws.powerCleaning() : draws.cleaning(), new Place.Pad(id)));
+        ledger.record(
+                NewEntry.of("cleaning", "%s: %s".formatted(machine.name(), power ? "power cleaning" : "cleaning"))
+                        .machine(id)
+                        .at(at),
                 account.postings());
         live.changed("machine/" + id);
     }
@@ -422,21 +632,41 @@ public class Machines {
             postings.add(new Posting(new Place.Pad(id), substance, -amount));
             postings.add(new Posting(Place.Outside.WASTE_BOTTLE, substance, amount));
         });
-        ledger.record(NewEntry.of("pad", "%s has a new waste pad; the old one held %s mL".formatted(machine.name(), pad.volume())).machine(id), postings);
+        ledger.record(
+                NewEntry.of(
+                                "pad",
+                                "%s has a new waste pad; the old one held %s mL"
+                                        .formatted(machine.name(), pad.volume()))
+                        .machine(id),
+                postings);
         live.changed("machine/" + id);
     }
 
     /** The machine as the planner sees it. */
     public Job job(Machine machine, Wish wish, Stock stock) {
         var contents = ledger.ofMachineNow(machine.id());
-        var channels = machine.profile().channels().stream().collect(Collectors.toMap(c -> c.code(),
-                c -> new Job.Now(machine.holdings().get(c.code()), c.path().stream().collect(Collectors.toMap(v -> v.kind(),
-                        v -> level(contents, machine.id(), c.code(), v.kind()))))));
-        return new Job(machine.built(), machine.fit(), channels, wish, contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY).volume(),
-                machine.warrantyEnded() != null, stock);
+        var channels = machine.profile().channels().stream()
+                .collect(Collectors.toMap(
+                        c -> c.code(),
+                        c -> new Job.Now(
+                                machine.holdings().get(c.code()),
+                                c.path().stream()
+                                        .collect(Collectors.toMap(
+                                                v -> v.kind(),
+                                                v -> level(contents, machine.id(), c.code(), v.kind()))))));
+        return new Job(
+                machine.built(),
+                machine.fit(),
+                channels,
+                wish,
+                contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY)
+                        .volume(),
+                machine.warrantyEnded() != null,
+                stock);
     }
 
     private static Millilitres level(Map<Place, Mixture> contents, long machine, ChannelCode code, VesselKind vessel) {
-        return contents.getOrDefault(new Place.InPath(machine, code, vessel), Mixture.EMPTY).volume();
+        return contents.getOrDefault(new Place.InPath(machine, code, vessel), Mixture.EMPTY)
+                .volume();
     }
 }

@@ -37,7 +37,17 @@ import org.springframework.web.bind.annotation.RestController;
 class PassportController {
 
     /** What hands meet on cards. */
-    private static final List<Facet> CONCERNS = List.of(Facet.COVERS, Facet.CARRIAGE, Facet.LINE, Facet.TANK_CAP, Facet.CARTRIDGE, Facet.HEAD, Facet.STATION, Facet.WASTE_LINE, Facet.FILM_PATH, Facet.POWER);
+    private static final List<Facet> CONCERNS = List.of(
+            Facet.COVERS,
+            Facet.CARRIAGE,
+            Facet.LINE,
+            Facet.TANK_CAP,
+            Facet.CARTRIDGE,
+            Facet.HEAD,
+            Facet.STATION,
+            Facet.WASTE_LINE,
+            Facet.FILM_PATH,
+            Facet.POWER);
 
     private final Passports passports;
     private final Defects defects;
@@ -55,32 +65,69 @@ class PassportController {
 
     record AdviceJson(Sign sign, String words) {}
 
-    /** @param raised whether outboard tanks hang beside this machine at all; @param mayRaise the school followed here; @param lastSafe mm above level */
-    record HeightsJson(boolean raised, boolean mayRaise, int lastSafe, boolean testing, List<AdviceJson> advice, List<Passports.Height> tried) {}
+    /**
+     * @param raised whether outboard tanks hang beside this machine at all; @param mayRaise the school followed
+     *     here; @param lastSafe mm above level
+     */
+    record HeightsJson(
+            boolean raised,
+            boolean mayRaise,
+            int lastSafe,
+            boolean testing,
+            List<AdviceJson> advice,
+            List<Passports.Height> tried) {}
 
-    record PassportJson(List<FactJson> facts, List<Passports.Document> documents, HeightsJson heights, List<Passports.Pick> picks, List<Passports.Help> helps,
-            Passports.@Nullable OutsideWaste outsideWaste, List<DefectJson> defects, List<WhereJson> concerns) {}
+    record PassportJson(
+            List<FactJson> facts,
+            List<Passports.Document> documents,
+            HeightsJson heights,
+            List<Passports.Pick> picks,
+            List<Passports.Help> helps,
+            Passports.@Nullable OutsideWaste outsideWaste,
+            List<DefectJson> defects,
+            List<WhereJson> concerns) {}
 
     /** @param concerns the steps at which it is told */
     record DefectJson(long id, String concerns, String words, String effect, Instant at) {}
 
     record WhereJson(Facet id, String label) {}
 
-    record NewDefect(@NotNull(message = "What does it concern?") Facet concerns, @NotBlank(message = "What is broken or missing?") @Size(max = 120, message = "At most 120 letters.") String words,
-            @NotNull @Size(max = 200, message = "At most 200 letters.") String effect) {}
+    record NewDefect(
+            @NotNull(message = "What does it concern?") Facet concerns,
 
-    record WordsJson(@NotNull @Size(max = 400, message = "At most 400 letters.") String words) {}
+            @NotBlank(message = "What is broken or missing?") @Size(max = 120, message = "At most 120 letters.")
+            String words,
 
-    record LinkJson(@NotBlank(message = "Give it a name.") @Size(max = 80, message = "At most 80 letters.") String name, @NotNull String link) {}
+            @NotNull @Size(max = 200, message = "At most 200 letters.")
+            String effect) {}
 
-    record HeightJson(@Min(value = -500, message = "Within half a metre.") @Max(value = 500, message = "Within half a metre.") int millimetres) {}
+    record WordsJson(
+            @NotNull @Size(max = 400, message = "At most 400 letters.")
+            String words) {}
+
+    record LinkJson(
+            @NotBlank(message = "Give it a name.") @Size(max = 80, message = "At most 80 letters.")
+            String name,
+
+            @NotNull String link) {}
+
+    record HeightJson(
+            @Min(value = -500, message = "Within half a metre.") @Max(value = 500, message = "Within half a metre.")
+            int millimetres) {}
 
     record DripJson(boolean dripped) {}
 
-    record HelpJson(@NotBlank(message = "Who is it?") @Size(max = 80, message = "At most 80 letters.") String who,
-            @AssertTrue(message = "Only with your leave, and while you watch.") boolean watched) {}
+    record HelpJson(
+            @NotBlank(message = "Who is it?") @Size(max = 80, message = "At most 80 letters.")
+            String who,
 
-    record HelpEndJson(@NotBlank(message = "What was changed? “Nothing” is an answer.") @Size(max = 400, message = "At most 400 letters.") String changed) {}
+            @AssertTrue(message = "Only with your leave, and while you watch.")
+            boolean watched) {}
+
+    record HelpEndJson(
+            @NotBlank(message = "What was changed? “Nothing” is an answer.")
+            @Size(max = 400, message = "At most 400 letters.")
+            String changed) {}
 
     @GetMapping("/api/machines/{machine}/passport")
     PassportJson passport(@PathVariable long machine) {
@@ -88,22 +135,47 @@ class PassportController {
         var found = machines.get(machine);
         var tried = passports.tried(machine);
         int now = tried.isEmpty() ? 0 : tried.getFirst().millimetres();
-        return new PassportJson(Arrays.stream(Fact.values()).map(f -> new FactJson(f, f.label(), facts.getOrDefault(f, ""))).toList(), passports.documents(machine),
-                new HeightsJson(found.profile().architecture() == Architecture.BULK || found.profile().architecture() == Architecture.FILM, mayRaise(found), TankHeight.lastSafe(tried),
-                        !tried.isEmpty() && tried.getFirst().dripped() == null, Arrays.stream(Sign.values()).map(s -> new AdviceJson(s, TankHeight.advice(s, now))).toList(), passports.heights(machine)),
-                passports.picks(machine), passports.helps(machine), passports.outsideWaste(machine).orElse(null),
-                defects.list(machine).stream().map(d -> new DefectJson(d.id(), d.facet().label(), d.words(), d.effect(), d.at())).toList(), CONCERNS.stream().map(f -> new WhereJson(f, f.label())).toList());
+        return new PassportJson(
+                Arrays.stream(Fact.values())
+                        .map(f -> new FactJson(f, f.label(), facts.getOrDefault(f, "")))
+                        .toList(),
+                passports.documents(machine),
+                new HeightsJson(
+                        found.profile().architecture() == Architecture.BULK
+                                || found.profile().architecture() == Architecture.FILM,
+                        mayRaise(found),
+                        TankHeight.lastSafe(tried),
+                        !tried.isEmpty() && tried.getFirst().dripped() == null,
+                        Arrays.stream(Sign.values())
+                                .map(s -> new AdviceJson(s, TankHeight.advice(s, now)))
+                                .toList(),
+                        passports.heights(machine)),
+                passports.picks(machine),
+                passports.helps(machine),
+                passports.outsideWaste(machine).orElse(null),
+                defects.list(machine).stream()
+                        .map(d -> new DefectJson(d.id(), d.facet().label(), d.words(), d.effect(), d.at()))
+                        .toList(),
+                CONCERNS.stream().map(f -> new WhereJson(f, f.label())).toList());
     }
 
     private boolean mayRaise(Machines.Machine machine) {
-        return shop.settings().terms(machine.schools(), java.util.Map.of()).position(School.TANK_HEIGHT).id().equals("raised");
+        return shop.settings()
+                .terms(machine.schools(), java.util.Map.of())
+                .position(School.TANK_HEIGHT)
+                .id()
+                .equals("raised");
     }
 
     @PostMapping("/api/machines/{machine}/defects")
     @ResponseStatus(HttpStatus.CREATED)
     PassportJson keepDefect(@PathVariable long machine, @Valid @RequestBody NewDefect defect) {
         machines.get(machine);
-        defects.add(machine, defect.concerns(), defect.words().strip(), defect.effect().strip());
+        defects.add(
+                machine,
+                defect.concerns(),
+                defect.words().strip(),
+                defect.effect().strip());
         return passport(machine);
     }
 
@@ -121,7 +193,10 @@ class PassportController {
 
     @PostMapping(path = "/api/machines/{machine}/documents", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    PassportJson keepDocument(@PathVariable long machine, @RequestParam @NotBlank @Size(max = 80) String name, @RequestBody byte[] document) {
+    PassportJson keepDocument(
+            @PathVariable long machine,
+            @RequestParam @NotBlank @Size(max = 80) String name,
+            @RequestBody byte[] document) {
         passports.keep(machine, name, document);
         return passport(machine);
     }
@@ -138,8 +213,16 @@ class PassportController {
     ResponseEntity<byte[]> document(@PathVariable long machine, @PathVariable long document) {
         var file = passports.file(machine, document);
         var ending = file.mediaType().substring(file.mediaType().indexOf('/') + 1);
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType(file.mediaType())).header("X-Content-Type-Options", "nosniff").header(HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment().filename(file.name() + "." + ending, StandardCharsets.UTF_8).build().toString()).body(file.bytes());
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(file.mediaType()))
+                .header("X-Content-Type-Options", "nosniff")
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(file.name() + "." + ending, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(file.bytes());
     }
 
     @PostMapping("/api/machines/{machine}/documents/{document}/discarded")

@@ -75,22 +75,49 @@ public class Passports {
     public record Pick(String pattern, int pick, Instant at) {}
 
     /** @param allowedBy who agreed to it, and watched */
-    public record Help(long id, String who, String allowedBy, Instant beganAt, @Nullable Instant endedAt, String changed) {}
+    public record Help(
+            long id,
+            String who,
+            String allowedBy,
+            Instant beganAt,
+            @Nullable Instant endedAt,
+            String changed) {}
 
-    /** Since its waste runs into a bottle outside: what went there, although the machine goes on counting its own box. */
+    /**
+     * Since its waste runs into a bottle outside: what went there, although the machine goes on counting its own box.
+     */
     public record OutsideWaste(Instant since, Millilitres volume) {}
 
     record File(String name, String mediaType, byte[] bytes) {}
 
     public Optional<OutsideWaste> outsideWaste(long machine) {
-        return db.select(DSL.max(ENTRY.AT)).from(ENTRY).where(ENTRY.MACHINE_ID.eq(machine), ENTRY.KIND.eq("step"), ENTRY.STEP_ID.eq("waste-bottle")).fetchOptional().map(r -> r.value1())
-                .map(since -> new OutsideWaste(since.toInstant(), new Millilitres(db.select(DSL.coalesce(DSL.sum(POSTING.MICROLITRES), java.math.BigDecimal.ZERO)).from(POSTING).join(ENTRY)
-                        .on(ENTRY.ID.eq(POSTING.ENTRY_ID)).where(POSTING.PLACE.eq(new Place.Pad(machine).key()), POSTING.MICROLITRES.gt(0L), ENTRY.AT.ge(since)).fetchSingle().value1().longValue())));
+        return db.select(DSL.max(ENTRY.AT))
+                .from(ENTRY)
+                .where(ENTRY.MACHINE_ID.eq(machine), ENTRY.KIND.eq("step"), ENTRY.STEP_ID.eq("waste-bottle"))
+                .fetchOptional()
+                .map(r -> r.value1())
+                .map(since -> new OutsideWaste(
+                        since.toInstant(),
+                        new Millilitres(db.select(DSL.coalesce(DSL.sum(POSTING.MICROLITRES), java.math.BigDecimal.ZERO))
+                                .from(POSTING)
+                                .join(ENTRY)
+                                .on(ENTRY.ID.eq(POSTING.ENTRY_ID))
+                                .where(
+                                        POSTING.PLACE.eq(new Place.Pad(machine).key()),
+                                        POSTING.MICROLITRES.gt(0L),
+                                        ENTRY.AT.ge(since))
+                                .fetchSingle()
+                                .value1()
+                                .longValue())));
     }
 
     public Map<Fact, String> facts(long machine) {
-        var kept = db.select(MACHINE.FACTS).from(MACHINE).where(MACHINE.ID.eq(machine)).fetchOptional()
-                .orElseThrow(() -> Problem.notFound("There is no machine of this number (%d).".formatted(machine))).value1();
+        var kept = db.select(MACHINE.FACTS)
+                .from(MACHINE)
+                .where(MACHINE.ID.eq(machine))
+                .fetchOptional()
+                .orElseThrow(() -> Problem.notFound("There is no machine of this number (%d).".formatted(machine)))
+                .value1();
         var facts = new EnumMap<Fact, String>(Fact.class);
         facts.putAll(json.readValue(kept.data(), FACTS));
         return facts;
@@ -99,7 +126,11 @@ public class Passports {
     /** Writes one fact down; empty words take it away. What was owed for it is settled. */
     @Transactional
     public void write(long machine, Fact fact, String words) {
-        db.select(MACHINE.ID).from(MACHINE).where(MACHINE.ID.eq(machine)).forUpdate().fetchOptional();
+        db.select(MACHINE.ID)
+                .from(MACHINE)
+                .where(MACHINE.ID.eq(machine))
+                .forUpdate()
+                .fetchOptional();
         var facts = facts(machine);
         if (words.isBlank()) {
             facts.remove(fact);
@@ -109,7 +140,10 @@ public class Passports {
                 owed.settled(machine, fact.owed());
             }
         }
-        db.update(MACHINE).set(MACHINE.FACTS, JSONB.valueOf(json.writeValueAsString(facts))).where(MACHINE.ID.eq(machine)).execute();
+        db.update(MACHINE)
+                .set(MACHINE.FACTS, JSONB.valueOf(json.writeValueAsString(facts)))
+                .where(MACHINE.ID.eq(machine))
+                .execute();
         live.changed("machine/" + machine);
     }
 
@@ -118,21 +152,39 @@ public class Passports {
         var facts = facts(machine);
         for (var fact : Fact.values()) {
             if (fact.owed() != null && !facts.containsKey(fact)) {
-                owed.add(machine, new Owed.NewTask(fact.owed(), "With its serial number, while the receipt is at hand.", REGISTER_WITHIN, null));
+                owed.add(
+                        machine,
+                        new Owed.NewTask(
+                                fact.owed(),
+                                "With its serial number, while the receipt is at hand.",
+                                REGISTER_WITHIN,
+                                null));
             }
         }
     }
 
     public List<Document> documents(long machine) {
-        return db.select(DOCUMENT.ID, DOCUMENT.NAME, DOCUMENT.MEDIA_TYPE, DOCUMENT.LINK, DOCUMENT.ADDED_AT).from(DOCUMENT).where(DOCUMENT.MACHINE_ID.eq(machine)).orderBy(DOCUMENT.ID)
-                .fetch(r -> new Document(r.value1(), r.value2(), r.value3(), r.value4(), r.value5().toInstant()));
+        return db.select(DOCUMENT.ID, DOCUMENT.NAME, DOCUMENT.MEDIA_TYPE, DOCUMENT.LINK, DOCUMENT.ADDED_AT)
+                .from(DOCUMENT)
+                .where(DOCUMENT.MACHINE_ID.eq(machine))
+                .orderBy(DOCUMENT.ID)
+                .fetch(r -> new Document(
+                        r.value1(),
+                        r.value2(),
+                        r.value3(),
+                        r.value4(),
+                        r.value5().toInstant()));
     }
 
     /** Keeps a leaflet or receipt. What it is is read from its first bytes, not from its name. */
     @Transactional
     public void keep(long machine, String name, byte[] bytes) {
         if (bytes.length == 0 || bytes.length > MAX_BYTES) {
-            throw Problem.atField("document", bytes.length == 0 ? "The file is empty." : "At most %d MB for one document.".formatted(MAX_BYTES / 1_000_000));
+            throw Problem.atField(
+                    "document",
+                    bytes.length == 0
+                            ? "The file is empty."
+                            : "At most %d MB for one document.".formatted(MAX_BYTES / 1_000_000));
         }
         insert(machine, name, mediaType(bytes), bytes, "");
     }
@@ -170,25 +222,40 @@ public class Passports {
 
     private void insert(long machine, String name, @Nullable String mediaType, byte @Nullable [] bytes, String link) {
         facts(machine);
-        db.insertInto(DOCUMENT).set(DOCUMENT.MACHINE_ID, machine).set(DOCUMENT.NAME, name.strip()).set(DOCUMENT.MEDIA_TYPE, mediaType).set(DOCUMENT.BYTES, bytes).set(DOCUMENT.LINK, link)
-                .set(DOCUMENT.ADDED_AT, now()).execute();
+        db.insertInto(DOCUMENT)
+                .set(DOCUMENT.MACHINE_ID, machine)
+                .set(DOCUMENT.NAME, name.strip())
+                .set(DOCUMENT.MEDIA_TYPE, mediaType)
+                .set(DOCUMENT.BYTES, bytes)
+                .set(DOCUMENT.LINK, link)
+                .set(DOCUMENT.ADDED_AT, now())
+                .execute();
         live.changed("machine/" + machine);
     }
 
     File file(long machine, long document) {
-        return db.select(DOCUMENT.NAME, DOCUMENT.MEDIA_TYPE, DOCUMENT.BYTES).from(DOCUMENT).where(DOCUMENT.ID.eq(document), DOCUMENT.MACHINE_ID.eq(machine), DOCUMENT.BYTES.isNotNull())
-                .fetchOptional(r -> new File(r.value1(), Objects.requireNonNull(r.value2()), r.value3())).orElseThrow(() -> Problem.notFound("There is no such document with this machine."));
+        return db.select(DOCUMENT.NAME, DOCUMENT.MEDIA_TYPE, DOCUMENT.BYTES)
+                .from(DOCUMENT)
+                .where(DOCUMENT.ID.eq(document), DOCUMENT.MACHINE_ID.eq(machine), DOCUMENT.BYTES.isNotNull())
+                .fetchOptional(r -> new File(r.value1(), Objects.requireNonNull(r.value2()), r.value3()))
+                .orElseThrow(() -> Problem.notFound("There is no such document with this machine."));
     }
 
     @Transactional
     public void discard(long machine, long document) {
-        db.deleteFrom(DOCUMENT).where(DOCUMENT.ID.eq(document), DOCUMENT.MACHINE_ID.eq(machine)).execute();
+        db.deleteFrom(DOCUMENT)
+                .where(DOCUMENT.ID.eq(document), DOCUMENT.MACHINE_ID.eq(machine))
+                .execute();
         live.changed("machine/" + machine);
     }
 
     public List<Height> heights(long machine) {
-        return db.selectFrom(TANK_HEIGHT).where(TANK_HEIGHT.MACHINE_ID.eq(machine)).orderBy(TANK_HEIGHT.AT.desc(), TANK_HEIGHT.ID.desc()).limit(30)
-                .fetch(r -> new Height(r.getMillimetres(), r.getDripped(), r.getAt().toInstant()));
+        return db.selectFrom(TANK_HEIGHT)
+                .where(TANK_HEIGHT.MACHINE_ID.eq(machine))
+                .orderBy(TANK_HEIGHT.AT.desc(), TANK_HEIGHT.ID.desc())
+                .limit(30)
+                .fetch(r ->
+                        new Height(r.getMillimetres(), r.getDripped(), r.getAt().toInstant()));
     }
 
     /** Hangs the tanks at a height; the drip test goes onto the hob. */
@@ -197,8 +264,15 @@ public class Passports {
         TankHeight.hindrance(tried(machine), millimetres, mayRaise).ifPresent(why -> {
             throw Problem.atField("height", why);
         });
-        db.insertInto(TANK_HEIGHT).set(TANK_HEIGHT.MACHINE_ID, machine).set(TANK_HEIGHT.AT, now()).set(TANK_HEIGHT.MILLIMETRES, millimetres).execute();
-        ledger.record(NewEntry.of("height", "%s: tanks %d mm above level, drip test begun".formatted(name, millimetres)).machine(machine), List.of());
+        db.insertInto(TANK_HEIGHT)
+                .set(TANK_HEIGHT.MACHINE_ID, machine)
+                .set(TANK_HEIGHT.AT, now())
+                .set(TANK_HEIGHT.MILLIMETRES, millimetres)
+                .execute();
+        ledger.record(
+                NewEntry.of("height", "%s: tanks %d mm above level, drip test begun".formatted(name, millimetres))
+                        .machine(machine),
+                List.of());
         hob.put(machine, "drip test at %d mm".formatted(millimetres), TankHeight.DRIP_TEST);
         live.changed("machine/" + machine);
     }
@@ -206,55 +280,112 @@ public class Passports {
     /** The answer to the drip test that runs. */
     @Transactional
     public void dripped(long machine, String name, boolean dripped) {
-        var open = db.selectFrom(TANK_HEIGHT).where(TANK_HEIGHT.MACHINE_ID.eq(machine), TANK_HEIGHT.DRIPPED.isNull()).forUpdate().fetchOptional()
+        var open = db.selectFrom(TANK_HEIGHT)
+                .where(TANK_HEIGHT.MACHINE_ID.eq(machine), TANK_HEIGHT.DRIPPED.isNull())
+                .forUpdate()
+                .fetchOptional()
                 .orElseThrow(() -> Problem.refused("No drip test is open on this machine.", List.of()));
         if (!dripped && clock.instant().isBefore(open.getAt().toInstant().plus(TankHeight.DRIP_TEST))) {
-            throw Problem.refused("Watch for the whole %d minutes before it is called dry. A drip can be said at once.".formatted(TankHeight.DRIP_TEST.toMinutes()), List.of());
+            throw Problem.refused(
+                    "Watch for the whole %d minutes before it is called dry. A drip can be said at once."
+                            .formatted(TankHeight.DRIP_TEST.toMinutes()),
+                    List.of());
         }
-        db.update(TANK_HEIGHT).set(TANK_HEIGHT.DRIPPED, dripped).where(TANK_HEIGHT.ID.eq(open.getId())).execute();
-        ledger.record(NewEntry.of("height", "%s: at %d mm it %s".formatted(name, open.getMillimetres(), dripped ? "dripped" : "stayed dry")).machine(machine), List.of());
+        db.update(TANK_HEIGHT)
+                .set(TANK_HEIGHT.DRIPPED, dripped)
+                .where(TANK_HEIGHT.ID.eq(open.getId()))
+                .execute();
+        ledger.record(
+                NewEntry.of(
+                                "height",
+                                "%s: at %d mm it %s"
+                                        .formatted(name, open.getMillimetres(), dripped ? "dripped" : "stayed dry"))
+                        .machine(machine),
+                List.of());
         live.changed("machine/" + machine);
     }
 
     /** Newest first, as the core wants them. */
     public List<TankHeight.Tried> tried(long machine) {
-        return heights(machine).stream().map(h -> new TankHeight.Tried(h.millimetres(), h.dripped())).toList();
+        return heights(machine).stream()
+                .map(h -> new TankHeight.Tried(h.millimetres(), h.dripped()))
+                .toList();
     }
 
     /** The squares chosen when the head was aligned last, in the order of the page. */
     public List<Pick> picks(long machine) {
-        var last = db.select(ALIGNMENT_PICK.ENTRY_ID).from(ALIGNMENT_PICK).where(ALIGNMENT_PICK.MACHINE_ID.eq(machine)).orderBy(ALIGNMENT_PICK.AT.desc(), ALIGNMENT_PICK.ID.desc()).limit(1);
-        return db.selectFrom(ALIGNMENT_PICK).where(ALIGNMENT_PICK.ENTRY_ID.eq(last)).orderBy(ALIGNMENT_PICK.ID).fetch(r -> new Pick(r.getPattern(), r.getPick(), r.getAt().toInstant()));
+        var last = db.select(ALIGNMENT_PICK.ENTRY_ID)
+                .from(ALIGNMENT_PICK)
+                .where(ALIGNMENT_PICK.MACHINE_ID.eq(machine))
+                .orderBy(ALIGNMENT_PICK.AT.desc(), ALIGNMENT_PICK.ID.desc())
+                .limit(1);
+        return db.selectFrom(ALIGNMENT_PICK)
+                .where(ALIGNMENT_PICK.ENTRY_ID.eq(last))
+                .orderBy(ALIGNMENT_PICK.ID)
+                .fetch(r -> new Pick(r.getPattern(), r.getPick(), r.getAt().toInstant()));
     }
 
     public void aligned(long machine, long entry, Map<String, Integer> picks) {
-        picks.forEach((pattern, pick) -> db.insertInto(ALIGNMENT_PICK).set(ALIGNMENT_PICK.ENTRY_ID, entry).set(ALIGNMENT_PICK.MACHINE_ID, machine).set(ALIGNMENT_PICK.AT, now())
-                .set(ALIGNMENT_PICK.PATTERN, pattern).set(ALIGNMENT_PICK.PICK, pick).execute());
+        picks.forEach((pattern, pick) -> db.insertInto(ALIGNMENT_PICK)
+                .set(ALIGNMENT_PICK.ENTRY_ID, entry)
+                .set(ALIGNMENT_PICK.MACHINE_ID, machine)
+                .set(ALIGNMENT_PICK.AT, now())
+                .set(ALIGNMENT_PICK.PATTERN, pattern)
+                .set(ALIGNMENT_PICK.PICK, pick)
+                .execute());
     }
 
     public List<Help> helps(long machine) {
-        return db.select(OUTSIDE_HELP.asterisk(), PERSON.NAME).from(OUTSIDE_HELP).leftJoin(PERSON).on(PERSON.ID.eq(OUTSIDE_HELP.ALLOWED_BY)).where(OUTSIDE_HELP.MACHINE_ID.eq(machine))
-                .orderBy(OUTSIDE_HELP.BEGAN_AT.desc()).limit(20).fetch(r -> new Help(r.get(OUTSIDE_HELP.ID), r.get(OUTSIDE_HELP.WHO), r.get(PERSON.NAME) == null ? "somebody" : r.get(PERSON.NAME),
-                        r.get(OUTSIDE_HELP.BEGAN_AT).toInstant(), instant(r.get(OUTSIDE_HELP.ENDED_AT)), r.get(OUTSIDE_HELP.CHANGED)));
+        return db.select(OUTSIDE_HELP.asterisk(), PERSON.NAME)
+                .from(OUTSIDE_HELP)
+                .leftJoin(PERSON)
+                .on(PERSON.ID.eq(OUTSIDE_HELP.ALLOWED_BY))
+                .where(OUTSIDE_HELP.MACHINE_ID.eq(machine))
+                .orderBy(OUTSIDE_HELP.BEGAN_AT.desc())
+                .limit(20)
+                .fetch(r -> new Help(
+                        r.get(OUTSIDE_HELP.ID),
+                        r.get(OUTSIDE_HELP.WHO),
+                        r.get(PERSON.NAME) == null ? "somebody" : r.get(PERSON.NAME),
+                        r.get(OUTSIDE_HELP.BEGAN_AT).toInstant(),
+                        instant(r.get(OUTSIDE_HELP.ENDED_AT)),
+                        r.get(OUTSIDE_HELP.CHANGED)));
     }
 
     /** Somebody from outside works on its computer now, with leave, and watched. */
     @Transactional
     public void helpBegins(long machine, String name, String whoHelps) {
         facts(machine);
-        if (db.insertInto(OUTSIDE_HELP).set(OUTSIDE_HELP.MACHINE_ID, machine).set(OUTSIDE_HELP.WHO, whoHelps.strip()).set(OUTSIDE_HELP.ALLOWED_BY, who.id()).set(OUTSIDE_HELP.BEGAN_AT, now())
-                .onConflictDoNothing().execute() == 1) {
-            ledger.record(NewEntry.of("help", "%s: %s works on its computer from outside".formatted(name, whoHelps.strip())).machine(machine), List.of());
+        if (db.insertInto(OUTSIDE_HELP)
+                        .set(OUTSIDE_HELP.MACHINE_ID, machine)
+                        .set(OUTSIDE_HELP.WHO, whoHelps.strip())
+                        .set(OUTSIDE_HELP.ALLOWED_BY, who.id())
+                        .set(OUTSIDE_HELP.BEGAN_AT, now())
+                        .onConflictDoNothing()
+                        .execute()
+                == 1) {
+            ledger.record(
+                    NewEntry.of("help", "%s: %s works on its computer from outside".formatted(name, whoHelps.strip()))
+                            .machine(machine),
+                    List.of());
         }
         live.changed("machine/" + machine);
     }
 
     @Transactional
     public void helpEnds(long machine, String name, String changed) {
-        if (db.update(OUTSIDE_HELP).set(OUTSIDE_HELP.ENDED_AT, now()).set(OUTSIDE_HELP.CHANGED, changed.strip()).where(OUTSIDE_HELP.MACHINE_ID.eq(machine), OUTSIDE_HELP.ENDED_AT.isNull()).execute() == 0) {
+        if (db.update(OUTSIDE_HELP)
+                        .set(OUTSIDE_HELP.ENDED_AT, now())
+                        .set(OUTSIDE_HELP.CHANGED, changed.strip())
+                        .where(OUTSIDE_HELP.MACHINE_ID.eq(machine), OUTSIDE_HELP.ENDED_AT.isNull())
+                        .execute()
+                == 0) {
             throw Problem.refused("Nobody from outside is working on this machine.", List.of());
         }
-        ledger.record(NewEntry.of("help", "%s: outside help ended; changed: %s".formatted(name, changed.strip())).machine(machine), List.of());
+        ledger.record(
+                NewEntry.of("help", "%s: outside help ended; changed: %s".formatted(name, changed.strip()))
+                        .machine(machine),
+                List.of());
         live.changed("machine/" + machine);
     }
 

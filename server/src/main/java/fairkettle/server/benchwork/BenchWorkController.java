@@ -48,11 +48,24 @@ class BenchWorkController {
     }
 
     /** @param channels it is offered for; @param minutes of hands for all of them; @param dampers that may be fitted */
-    record BenchWorkJson(BenchWork work, String title, String when, List<String> channels, int minutes, Millilitres fluid, int dampers) {}
+    record BenchWorkJson(
+            BenchWork work,
+            String title,
+            String when,
+            List<String> channels,
+            int minutes,
+            Millilitres fluid,
+            int dampers) {}
 
-    record BeginWork(@NotNull(message = "Which work?") BenchWork work, @NotNull @Size(max = 40, message = "No machine has so many channels.") List<String> channels) {}
+    record BeginWork(
+            @NotNull(message = "Which work?") BenchWork work,
 
-    record BeginRoutine(@NotNull @Size(max = 40, message = "No machine has so many channels.") List<String> channels) {}
+            @NotNull @Size(max = 40, message = "No machine has so many channels.")
+            List<String> channels) {}
+
+    record BeginRoutine(
+            @NotNull @Size(max = 40, message = "No machine has so many channels.")
+            List<String> channels) {}
 
     record BegunCard(long card) {}
 
@@ -60,11 +73,23 @@ class BenchWorkController {
     @GetMapping("/api/machines/{machine}/works")
     List<BenchWorkJson> works(@PathVariable long machine) {
         var found = machines.get(machine);
-        return UpkeepBook.family(found).map(family -> Arrays.stream(BenchWork.values()).filter(w -> w.concerns(found.profile(), family)).map(w -> {
-            var channels = w.channels(found.profile());
-            boolean flush = w == BenchWork.LINE_FLUSH;
-            return new BenchWorkJson(w, w.title(), w.when(), codes(channels), minutes(BenchCard.of(w, channels, found.profile(), family)), flush ? LineFlush.fluid(channels.size()) : Millilitres.ZERO, flush ? channels.size() : 0);
-        }).toList()).orElse(List.of());
+        return UpkeepBook.family(found)
+                .map(family -> Arrays.stream(BenchWork.values())
+                        .filter(w -> w.concerns(found.profile(), family))
+                        .map(w -> {
+                            var channels = w.channels(found.profile());
+                            boolean flush = w == BenchWork.LINE_FLUSH;
+                            return new BenchWorkJson(
+                                    w,
+                                    w.title(),
+                                    w.when(),
+                                    codes(channels),
+                                    minutes(BenchCard.of(w, channels, found.profile(), family)),
+                                    flush ? LineFlush.fluid(channels.size()) : Millilitres.ZERO,
+                                    flush ? channels.size() : 0);
+                        })
+                        .toList())
+                .orElse(List.of());
     }
 
     @PostMapping("/api/machines/{machine}/works")
@@ -75,31 +100,52 @@ class BenchWorkController {
         var family = family(found);
         var may = begin.work().channels(found.profile());
         if (!begin.work().concerns(found.profile(), family)) {
-            throw Problem.refused("“%s” is nothing for %s.".formatted(begin.work().title(), found.name()), List.of());
+            throw Problem.refused(
+                    "“%s” is nothing for %s.".formatted(begin.work().title(), found.name()), List.of());
         }
         if (begin.work() == BenchWork.LONG_RUN && !shop.settings().airedRoom()) {
             throw Problem.refused(Changeovers.NOT_AIRED, List.of());
         }
         var channels = channels(begin.channels(), may);
-        return new BegunCard(cards.care(found, family, found.make(), begin.work().title(), new Cards.Caring(begin.work(), "", channels), BenchCard.of(begin.work(), channels, found.profile(), family)));
+        return new BegunCard(cards.care(
+                found,
+                family,
+                found.make(),
+                begin.work().title(),
+                new Cards.Caring(begin.work(), "", channels),
+                BenchCard.of(begin.work(), channels, found.profile(), family)));
     }
 
     @PostMapping("/api/machines/{machine}/routines/{routine}/card")
     @ResponseStatus(HttpStatus.CREATED)
     @Transactional
-    public BegunCard beginRoutine(@PathVariable long machine, @PathVariable String routine, @Valid @RequestBody BeginRoutine begin) {
+    public BegunCard beginRoutine(
+            @PathVariable long machine, @PathVariable String routine, @Valid @RequestBody BeginRoutine begin) {
         var found = machines.get(machine);
         var wanted = routines.routine(found, routine);
-        var channels = wanted.scope() == Routine.Scope.MACHINE ? List.<ChannelCode>of()
-                : channels(begin.channels(), found.profile().codes().stream().filter(c -> wanted.scope() != Routine.Scope.WHITE || c.white()).toList());
-        return new BegunCard(cards.care(found, family(found), found.make(), wanted.title(), new Cards.Caring(BenchWork.ROUTINE, routine, channels), BenchCard.of(wanted, channels, found.profile())));
+        var channels = wanted.scope() == Routine.Scope.MACHINE
+                ? List.<ChannelCode>of()
+                : channels(
+                        begin.channels(),
+                        found.profile().codes().stream()
+                                .filter(c -> wanted.scope() != Routine.Scope.WHITE || c.white())
+                                .toList());
+        return new BegunCard(cards.care(
+                found,
+                family(found),
+                found.make(),
+                wanted.title(),
+                new Cards.Caring(BenchWork.ROUTINE, routine, channels),
+                BenchCard.of(wanted, channels, found.profile())));
     }
 
     /** In the profile's order; all that it may be for where nothing was chosen. */
     private static List<ChannelCode> channels(List<String> chosen, List<ChannelCode> may) {
         var wanted = chosen.stream().map(ChannelCode::of).toList();
         if (!may.containsAll(wanted)) {
-            throw Problem.atField("channels", "Only for %s.".formatted(may.isEmpty() ? "the whole machine" : String.join(", ", codes(may))));
+            throw Problem.atField(
+                    "channels",
+                    "Only for %s.".formatted(may.isEmpty() ? "the whole machine" : String.join(", ", codes(may))));
         }
         return wanted.isEmpty() ? may : may.stream().filter(wanted::contains).toList();
     }
@@ -113,6 +159,8 @@ class BenchWorkController {
     }
 
     private static Family family(Machine machine) {
-        return UpkeepBook.family(machine).orElseThrow(() -> Problem.refused("%s holds no ink yet. Begin with a changeover.".formatted(machine.name()), List.of()));
+        return UpkeepBook.family(machine)
+                .orElseThrow(() -> Problem.refused(
+                        "%s holds no ink yet. Begin with a changeover.".formatted(machine.name()), List.of()));
     }
 }

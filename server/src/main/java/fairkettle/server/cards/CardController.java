@@ -51,7 +51,8 @@ class CardController {
     private final Passports passports;
     private final Presets presets;
 
-    CardController(CardService service, Cards cards, Machines machines, Shelf shelf, Passports passports, Presets presets) {
+    CardController(
+            CardService service, Cards cards, Machines machines, Shelf shelf, Passports passports, Presets presets) {
         this.service = service;
         this.cards = cards;
         this.machines = machines;
@@ -61,30 +62,96 @@ class CardController {
     }
 
     /** As in the plan's address: what is left out is as the machine has it. */
-    record NewCard(long machine, @Nullable Purpose purpose, @Nullable Family family, @Nullable @Size(max = 60, message = "At most 60 letters.") String make,
-            @Nullable Double purity, @Nullable Route route, @Nullable Chips chips, @Nullable String carries, @Nullable String onFluid) {
+    record NewCard(
+            long machine,
+            @Nullable Purpose purpose,
+            @Nullable Family family,
+
+            @Nullable @Size(max = 60, message = "At most 60 letters.")
+            String make,
+
+            @Nullable Double purity,
+            @Nullable Route route,
+            @Nullable Chips chips,
+            @Nullable String carries,
+            @Nullable String onFluid) {
 
         Changeovers.Wish wish() {
             return new WishQuery(purpose, family, make, purity, route, chips, carries, onFluid).on(machine);
         }
     }
 
-    record CardJson(long id, long machine, String machineName, String title, int version, String state, @Nullable String next, List<StepJson> steps,
-            List<String> standing, List<LotJson> lots, List<LotJson> bottles, ComparisonJson comparison, Instant createdAt, @Nullable Instant uncappedSince, String power,
-            List<ChannelStageJson> stages, Map<String, Integer> lastPicks, List<String> presets, List<String> stopHere, @Nullable Long caseId) {}
+    record CardJson(
+            long id,
+            long machine,
+            String machineName,
+            String title,
+            int version,
+            String state,
+            @Nullable String next,
+            List<StepJson> steps,
+            List<String> standing,
+            List<LotJson> lots,
+            List<LotJson> bottles,
+            ComparisonJson comparison,
+            Instant createdAt,
+            @Nullable Instant uncappedSince,
+            String power,
+            List<ChannelStageJson> stages,
+            Map<String, Integer> lastPicks,
+            List<String> presets,
+            List<String> stopHere,
+            @Nullable Long caseId) {}
 
     /** @param stage how far a channel has come, in words; @param at from 0, not started, to 5, verified */
     record ChannelStageJson(String channel, String stage, int at) {}
 
-    record StepJson(String id, String part, String title, String say, @Nullable String hold, @Nullable String irreversible, boolean skippable,
-            int minutes, List<String> tools, List<String> cautions, AskJson ask, @Nullable PauseJson pause, List<BranchJson> branches,
-            String status, Map<String, String> entries, @Nullable Instant openedAt, @Nullable Instant waitStarted, @Nullable Instant waitOver,
-            @Nullable Instant finishedAt, @Nullable String by, @Nullable String reason, List<Outcome.Reason> missing, List<NoteJson> notes) {}
+    record StepJson(
+            String id,
+            String part,
+            String title,
+            String say,
+            @Nullable String hold,
+            @Nullable String irreversible,
+            boolean skippable,
+            int minutes,
+            List<String> tools,
+            List<String> cautions,
+            AskJson ask,
+            @Nullable PauseJson pause,
+            List<BranchJson> branches,
+            String status,
+            Map<String, String> entries,
+            @Nullable Instant openedAt,
+            @Nullable Instant waitStarted,
+            @Nullable Instant waitOver,
+            @Nullable Instant finishedAt,
+            @Nullable String by,
+            @Nullable String reason,
+            List<Outcome.Reason> missing,
+            List<NoteJson> notes) {}
 
-    /** @param kind Done, Ticks, Each, Tally, Grid, Count, Lots, Comb, Acknowledge, Words, Choice, InOrder, Picks, KeyStored or Photo; the other fields as the kind needs them */
-    record AskJson(String kind, List<String> items, List<String> channels, List<ColumnJson> columns, List<Integer> nozzles, int expected,
-            String words, List<String> answers) {
-        AskJson(String kind, List<String> items, List<String> channels, List<ColumnJson> columns, List<Integer> nozzles, int expected, String words) {
+    /**
+     * @param kind Done, Ticks, Each, Tally, Grid, Count, Lots, Comb, Acknowledge, Words, Choice, InOrder, Picks,
+     *     KeyStored or Photo; the other fields as the kind needs them
+     */
+    record AskJson(
+            String kind,
+            List<String> items,
+            List<String> channels,
+            List<ColumnJson> columns,
+            List<Integer> nozzles,
+            int expected,
+            String words,
+            List<String> answers) {
+        AskJson(
+                String kind,
+                List<String> items,
+                List<String> channels,
+                List<ColumnJson> columns,
+                List<Integer> nozzles,
+                int expected,
+                String words) {
             this(kind, items, channels, columns, nozzles, expected, words, List.of());
         }
     }
@@ -94,9 +161,18 @@ class CardController {
     record PauseJson(String label, long minutes, @Nullable Long maxMinutes, boolean machine) {}
 
     /** @param stops the work ends there, with these words; null if it comes back to the step */
-    record BranchJson(String id, String label, int taken, int limit, @Nullable String stops) {}
+    record BranchJson(
+            String id,
+            String label,
+            int taken,
+            int limit,
+            @Nullable String stops) {}
 
-    record NoteJson(Instant at, String person, String words, @Nullable UUID picture) {}
+    record NoteJson(
+            Instant at,
+            String person,
+            String words,
+            @Nullable UUID picture) {}
 
     /** A bottle that may be chosen for a channel. */
     record LotJson(long id, String channel, String label, Millilitres left, boolean opened) {}
@@ -106,22 +182,46 @@ class CardController {
     /** @param lessons where a line gave another volume than the profile says */
     record ComparisonJson(List<LineJson> lines, List<Lessons.Lesson> lessons) {}
 
-    record EnterJson(@NotBlank String step, @NotBlank String cell, @NotNull @Size(max = 2000, message = "Too long.") String value) {}
+    record EnterJson(
+            @NotBlank String step,
+            @NotBlank String cell,
 
-    record EnterAllJson(@NotBlank @Size(max = 200, message = "There is no such step.") String step,
-            @NotNull @Size(max = 400, message = "No step has so many cells.") Map<String, @Size(max = 2000, message = "Too long.") String> cells) {}
+            @NotNull @Size(max = 2000, message = "Too long.")
+            String value) {}
 
-    record FinishJson(@NotBlank String step, @Nullable @Size(max = 300, message = "At most 300 letters.") String accept) {}
+    record EnterAllJson(
+            @NotBlank @Size(max = 200, message = "There is no such step.")
+            String step,
 
-    record SkipJson(@NotBlank String step, @NotNull @Size(max = 300, message = "At most 300 letters.") String reason) {}
+            @NotNull @Size(max = 400, message = "No step has so many cells.")
+            Map<String, @Size(max = 2000, message = "Too long.") String> cells) {}
+
+    record FinishJson(
+            @NotBlank String step,
+
+            @Nullable @Size(max = 300, message = "At most 300 letters.")
+            String accept) {}
+
+    record SkipJson(
+            @NotBlank String step,
+
+            @NotNull @Size(max = 300, message = "At most 300 letters.")
+            String reason) {}
 
     record FailJson(@NotBlank String step, @NotBlank String branch) {}
 
     record StepRef(@NotBlank String step) {}
 
-    record NoteOn(@NotBlank String step, @NotBlank(message = "Write something first.") @Size(max = 2000, message = "At most 2000 letters.") String words) {}
+    record NoteOn(
+            @NotBlank String step,
 
-    record GiveUpJson(@NotBlank(message = "Say why, so that the next person knows.") @Size(max = 300, message = "At most 300 letters.") String reason) {}
+            @NotBlank(message = "Write something first.") @Size(max = 2000, message = "At most 2000 letters.")
+            String words) {}
+
+    record GiveUpJson(
+            @NotBlank(message = "Say why, so that the next person knows.")
+            @Size(max = 300, message = "At most 300 letters.")
+            String reason) {}
 
     @PostMapping("/api/cards")
     @ResponseStatus(HttpStatus.CREATED)
@@ -154,7 +254,13 @@ class CardController {
 
     @PostMapping("/api/cards/{card}/finish")
     CardJson finishStep(@PathVariable long card, @Valid @RequestBody FinishJson act) {
-        return act(card, new CardAct.Finish(act.step(), act.accept() == null || act.accept().isBlank() ? null : act.accept().strip()));
+        return act(
+                card,
+                new CardAct.Finish(
+                        act.step(),
+                        act.accept() == null || act.accept().isBlank()
+                                ? null
+                                : act.accept().strip()));
     }
 
     @PostMapping("/api/cards/{card}/skip")
@@ -208,52 +314,140 @@ class CardController {
         var machine = machines.get(kept.machine());
         var notes = cards.notes(kept.id()).stream().collect(java.util.stream.Collectors.groupingBy(Cards.Note::step));
         var state = card.state();
-        var steps = card.runs().stream().map(run -> step(card, state, run, notes.getOrDefault(run.step().id(), List.of()))).toList();
-        var inks = shelf.lots().stream().filter(l -> !l.fluid() && !l.left().isZero()).toList();
-        var lots = inks.stream().filter(l -> l.family() == kept.family())
-                .map(l -> new LotJson(l.id(), String.valueOf(l.channel()), "%s, %s".formatted(l.make(), l.code()), l.left(), l.openedOn() != null)).toList();
+        var steps = card.runs().stream()
+                .map(run -> step(card, state, run, notes.getOrDefault(run.step().id(), List.of())))
+                .toList();
+        var inks = shelf.lots().stream()
+                .filter(l -> !l.fluid() && !l.left().isZero())
+                .toList();
+        var lots = inks.stream()
+                .filter(l -> l.family() == kept.family())
+                .map(l -> new LotJson(
+                        l.id(),
+                        String.valueOf(l.channel()),
+                        "%s, %s".formatted(l.make(), l.code()),
+                        l.left(),
+                        l.openedOn() != null))
+                .toList();
         var bottles = inks.stream()
-                .map(l -> new LotJson(l.id(), String.valueOf(l.channel()), "%s · %s %s".formatted(l.code(), l.family().label(), l.channel()), l.left(), l.openedOn() != null)).toList();
-        return new CardJson(kept.id(), machine.id(), machine.name(), kept.title(), kept.version(),
-                kept.givenUp() != null ? "given up" : kept.finishedAt() != null ? "done" : "open", card.next().map(r -> r.step().id()).orElse(null), steps,
+                .map(l -> new LotJson(
+                        l.id(),
+                        String.valueOf(l.channel()),
+                        "%s · %s %s".formatted(l.code(), l.family().label(), l.channel()),
+                        l.left(),
+                        l.openedOn() != null))
+                .toList();
+        return new CardJson(
+                kept.id(),
+                machine.id(),
+                machine.name(),
+                kept.title(),
+                kept.version(),
+                kept.givenUp() != null ? "given up" : kept.finishedAt() != null ? "done" : "open",
+                card.next().map(r -> r.step().id()).orElse(null),
+                steps,
                 standing(card),
-                lots, bottles, comparison(kept, machine), kept.createdAt(), uncappedSince(card), card.state().value(Facet.POWER, null), kept.treating() == null && kept.caring() == null ? stages(card) : List.of(),
-                passports.picks(machine.id()).stream().collect(java.util.stream.Collectors.toMap(Passports.Pick::pattern, Passports.Pick::pick)),
-                presets.all().stream().filter(p -> p.family() == kept.family()).map(Presets.Preset::words).toList(), StopHere.of(card),
+                lots,
+                bottles,
+                comparison(kept, machine),
+                kept.createdAt(),
+                uncappedSince(card),
+                card.state().value(Facet.POWER, null),
+                kept.treating() == null && kept.caring() == null ? stages(card) : List.of(),
+                passports.picks(machine.id()).stream()
+                        .collect(java.util.stream.Collectors.toMap(Passports.Pick::pattern, Passports.Pick::pick)),
+                presets.all().stream()
+                        .filter(p -> p.family() == kept.family())
+                        .map(Presets.Preset::words)
+                        .toList(),
+                StopHere.of(card),
                 kept.treating() == null ? null : Long.valueOf(kept.treating().caseId()));
     }
 
     /** "the tank cap open: K C M Y", in the order of the facets. */
     private static List<String> standing(Card card) {
-        return card.state().conditions().stream().filter(c -> c.facet().putBack(c.value())).collect(java.util.stream.Collectors.groupingBy(
-                c -> c.facet().label() + " " + c.value(), java.util.TreeMap::new, java.util.stream.Collectors.toList())).entrySet().stream()
-                .map(e -> e.getKey() + e.getValue().stream().map(fairkettle.procedure.Condition::channel).filter(java.util.Objects::nonNull).sorted()
-                        .map(c -> " " + c).reduce(String::concat).map(codes -> ":" + codes).orElse("")).toList();
+        return card.state().conditions().stream()
+                .filter(c -> c.facet().putBack(c.value()))
+                .collect(java.util.stream.Collectors.groupingBy(
+                        c -> c.facet().label() + " " + c.value(),
+                        java.util.TreeMap::new,
+                        java.util.stream.Collectors.toList()))
+                .entrySet()
+                .stream()
+                .map(e -> e.getKey()
+                        + e.getValue().stream()
+                                .map(fairkettle.procedure.Condition::channel)
+                                .filter(java.util.Objects::nonNull)
+                                .sorted()
+                                .map(c -> " " + c)
+                                .reduce(String::concat)
+                                .map(codes -> ":" + codes)
+                                .orElse(""))
+                .toList();
     }
 
     private static List<ChannelStageJson> stages(Card card) {
-        return StageBoard.of(card).entrySet().stream().map(e -> new ChannelStageJson(e.getKey().code(), e.getValue().label(), e.getValue().ordinal())).toList();
+        return StageBoard.of(card).entrySet().stream()
+                .map(e -> new ChannelStageJson(
+                        e.getKey().code(), e.getValue().label(), e.getValue().ordinal()))
+                .toList();
     }
 
     private static @Nullable Instant uncappedSince(Card card) {
         if (!card.state().value(Facet.CARRIAGE, null).equals("free")) {
             return null;
         }
-        return card.runs().stream().filter(r -> r.status() == StepRun.Status.DONE)
-                .filter(r -> r.step().effects().stream().anyMatch(e -> e.facet() == Facet.CARRIAGE && e.value().equals("free")))
-                .map(StepRun::finishedAt).findFirst().orElse(null);
+        return card.runs().stream()
+                .filter(r -> r.status() == StepRun.Status.DONE)
+                .filter(r -> r.step().effects().stream()
+                        .anyMatch(e -> e.facet() == Facet.CARRIAGE && e.value().equals("free")))
+                .map(StepRun::finishedAt)
+                .findFirst()
+                .orElse(null);
     }
 
     private static StepJson step(Card card, MachineState state, StepRun run, List<Cards.Note> notes) {
         var step = run.step();
         var pause = step.pause();
-        return new StepJson(step.id(), step.part(), step.title(), step.say(), step.hold(), step.irreversible(), step.skippable(), step.minutes(),
-                step.tools(), step.cautions().stream().map(Caution::say).toList(), ask(step.ask()),
-                pause == null ? null : new PauseJson(pause.label(), pause.min().toMinutes(), pause.max() == null ? null : pause.max().toMinutes(), pause.machine()),
-                step.branches().stream().map(b -> new BranchJson(b.id(), b.label(), card.branches().getOrDefault(step.id() + "/" + b.id(), 0), b.limit(), b.stops() ? b.atLimit() : null)).toList(),
-                run.status().name().toLowerCase(java.util.Locale.ROOT), run.entries(), run.openedAt(), run.waitStarted(), run.waitOver().orElse(null),
-                run.finishedAt(), run.by(), run.reason(), run.isOpen() ? card.missing(step.id(), state) : List.of(),
-                notes.stream().map(n -> new NoteJson(n.at(), n.person(), n.words(), n.picture())).toList());
+        return new StepJson(
+                step.id(),
+                step.part(),
+                step.title(),
+                step.say(),
+                step.hold(),
+                step.irreversible(),
+                step.skippable(),
+                step.minutes(),
+                step.tools(),
+                step.cautions().stream().map(Caution::say).toList(),
+                ask(step.ask()),
+                pause == null
+                        ? null
+                        : new PauseJson(
+                                pause.label(),
+                                pause.min().toMinutes(),
+                                pause.max() == null ? null : pause.max().toMinutes(),
+                                pause.machine()),
+                step.branches().stream()
+                        .map(b -> new BranchJson(
+                                b.id(),
+                                b.label(),
+                                card.branches().getOrDefault(step.id() + "/" + b.id(), 0),
+                                b.limit(),
+                                b.stops() ? b.atLimit() : null))
+                        .toList(),
+                run.status().name().toLowerCase(java.util.Locale.ROOT),
+                run.entries(),
+                run.openedAt(),
+                run.waitStarted(),
+                run.waitOver().orElse(null),
+                run.finishedAt(),
+                run.by(),
+                run.reason(),
+                run.isOpen() ? card.missing(step.id(), state) : List.of(),
+                notes.stream()
+                        .map(n -> new NoteJson(n.at(), n.person(), n.words(), n.picture()))
+                        .toList());
     }
 
     private static AskJson ask(Ask ask) {
@@ -261,19 +455,45 @@ class CardController {
             case Ask.Done _ -> new AskJson("Done", List.of(), List.of(), List.of(), List.of(), 0, "");
             case Ask.KeyStored _ -> new AskJson("KeyStored", List.of(), List.of(), List.of(), List.of(), 0, "");
             case Ask.Words(var what) -> new AskJson("Words", List.of(), List.of(), List.of(), List.of(), 0, what);
-            case Ask.Choice(var question, var answers) -> new AskJson("Choice", answers, List.of(), List.of(), List.of(), 0, question);
-            case Ask.InOrder(var channels, var done) -> new AskJson("InOrder", List.of(), codes(channels), List.of(), List.of(), 0, done);
-            case Ask.Picks(var patterns, var squares, var hint) -> new AskJson("Picks", patterns, List.of(), List.of(), List.of(), squares, hint);
+            case Ask.Choice(var question, var answers) ->
+                new AskJson("Choice", answers, List.of(), List.of(), List.of(), 0, question);
+            case Ask.InOrder(var channels, var done) ->
+                new AskJson("InOrder", List.of(), codes(channels), List.of(), List.of(), 0, done);
+            case Ask.Picks(var patterns, var squares, var hint) ->
+                new AskJson("Picks", patterns, List.of(), List.of(), List.of(), squares, hint);
             case Ask.Photo _ -> new AskJson("Photo", List.of(), List.of(), List.of(), List.of(), 0, "");
-            case Ask.Ticks(var items, var inOrder) -> new AskJson("Ticks", items, List.of(), List.of(), List.of(), 0, Boolean.TRUE.equals(inOrder) ? "One after the other:" : "");
-            case Ask.Each(var question, var items, var answers, _) -> new AskJson("Each", items, List.of(), List.of(), List.of(), 0, question, answers);
-            case Ask.Tally(var what, var parts, _) -> new AskJson("Tally", parts, List.of(), List.of(), List.of(), 0, what);
-            case Ask.Count(var what, var expected) -> new AskJson("Count", List.of(), List.of(), List.of(), List.of(), expected, what);
-            case Ask.Acknowledge(var words) -> new AskJson("Acknowledge", List.of(), List.of(), List.of(), List.of(), 0, words);
-            case Ask.Lots(var channels, _) -> new AskJson("Lots", List.of(), codes(channels), List.of(), List.of(), 0, "");
-            case Ask.Comb(var channels, var nozzles) -> new AskJson("Comb", List.of(), codes(channels), List.of(), nozzles, 0, "");
-            case Ask.Grid(var channels, var columns) -> new AskJson("Grid", List.of(), codes(channels),
-                    columns.stream().map(c -> new ColumnJson(c.label(), c.kind().name(), c.expected())).toList(), List.of(), 0, "");
+            case Ask.Ticks(var items, var inOrder) ->
+                new AskJson(
+                        "Ticks",
+                        items,
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        0,
+                        Boolean.TRUE.equals(inOrder) ? "One after the other:" : "");
+            case Ask.Each(var question, var items, var answers, var _) ->
+                new AskJson("Each", items, List.of(), List.of(), List.of(), 0, question, answers);
+            case Ask.Tally(var what, var parts, var _) ->
+                new AskJson("Tally", parts, List.of(), List.of(), List.of(), 0, what);
+            case Ask.Count(var what, var expected) ->
+                new AskJson("Count", List.of(), List.of(), List.of(), List.of(), expected, what);
+            case Ask.Acknowledge(var words) ->
+                new AskJson("Acknowledge", List.of(), List.of(), List.of(), List.of(), 0, words);
+            case Ask.Lots(var channels, var _) ->
+                new AskJson("Lots", List.of(), codes(channels), List.of(), List.of(), 0, "");
+            case Ask.Comb(var channels, var nozzles) ->
+                new AskJson("Comb", List.of(), codes(channels), List.of(), nozzles, 0, "");
+            case Ask.Grid(var channels, var columns) ->
+                new AskJson(
+                        "Grid",
+                        List.of(),
+                        codes(channels),
+                        columns.stream()
+                                .map(c -> new ColumnJson(c.label(), c.kind().name(), c.expected()))
+                                .toList(),
+                        List.of(),
+                        0,
+                        "");
         };
     }
 
@@ -284,9 +504,12 @@ class CardController {
     private ComparisonJson comparison(Cards.Kept kept, Machines.Machine machine) {
         var planned = cards.summary(kept);
         var real = Real.of(kept.card());
-        return new ComparisonJson(List.of(new LineJson("hands on", "min", planned.handsOnMinutes(), real.minutes()),
-                new LineJson("old ink drawn", "mL", real.drawExpected(), real.drawn()), new LineJson("rinsed with", "mL", real.rinseExpected(), real.rinsed()),
-                new LineJson("new ink poured", "mL", real.pourExpected(), real.poured())),
+        return new ComparisonJson(
+                List.of(
+                        new LineJson("hands on", "min", planned.handsOnMinutes(), real.minutes()),
+                        new LineJson("old ink drawn", "mL", real.drawExpected(), real.drawn()),
+                        new LineJson("rinsed with", "mL", real.rinseExpected(), real.rinsed()),
+                        new LineJson("new ink poured", "mL", real.pourExpected(), real.poured())),
                 kept.broughtIn() ? List.of() : Lessons.of(kept.card(), machine.built()));
     }
 }

@@ -55,17 +55,44 @@ public class Cards {
     }
 
     /** A card that is being carried out. */
-    public record Open(long id, long machine, String title, int done, int steps, @Nullable String nextStep) {}
+    public record Open(
+            long id,
+            long machine,
+            String title,
+            int done,
+            int steps,
+            @Nullable String nextStep) {}
 
     /** @param state open, done or given up */
-    public record Listed(long id, String title, Instant createdAt, @Nullable Instant finishedAt, String state) {}
+    public record Listed(
+            long id,
+            String title,
+            Instant createdAt,
+            @Nullable Instant finishedAt,
+            String state) {}
 
     /**
      * @param fluidLot the bottle of fluid in use, 0 for one bought for the job
      * @param fitBefore how the machine was fitted when the card was made; {@code fitAfter} how it will be
      */
-    public record Kept(long id, long machine, String title, Family family, String make, long fluidLot, Card card, JSONB plan, JSONB fitBefore, JSONB fitAfter, Instant createdAt,
-            @Nullable Instant finishedAt, @Nullable String givenUp, boolean broughtIn, int version, @Nullable Treating treating, @Nullable Caring caring) {
+    public record Kept(
+            long id,
+            long machine,
+            String title,
+            Family family,
+            String make,
+            long fluidLot,
+            Card card,
+            JSONB plan,
+            JSONB fitBefore,
+            JSONB fitAfter,
+            Instant createdAt,
+            @Nullable Instant finishedAt,
+            @Nullable String givenUp,
+            boolean broughtIn,
+            int version,
+            @Nullable Treating treating,
+            @Nullable Caring caring) {
 
         public boolean open() {
             return finishedAt == null && givenUp == null;
@@ -81,31 +108,50 @@ public class Cards {
 
         static Treating of(long caseId, String text) {
             var words = text.split(" ");
-            return new Treating(caseId, Treatment.valueOf(words[0]), Arrays.stream(words).skip(1).map(ChannelCode::of).collect(Collectors.toSet()));
+            return new Treating(
+                    caseId,
+                    Treatment.valueOf(words[0]),
+                    Arrays.stream(words).skip(1).map(ChannelCode::of).collect(Collectors.toSet()));
         }
     }
 
-    /** What a card of bench work does. @param routine whose card it is, empty for other work; @param channels none for the whole machine */
+    /**
+     * What a card of bench work does. @param routine whose card it is, empty for other work; @param channels none for
+     * the whole machine
+     */
     public record Caring(BenchWork work, String routine, List<ChannelCode> channels) {
 
         String text() {
-            return work.name() + "/" + routine + channels.stream().map(c -> " " + c.code()).collect(Collectors.joining());
+            return work.name() + "/" + routine
+                    + channels.stream().map(c -> " " + c.code()).collect(Collectors.joining());
         }
 
         static Caring of(String text) {
             var words = text.split(" ");
             var what = words[0].split("/", -1);
-            return new Caring(BenchWork.valueOf(what[0]), what[1], Arrays.stream(words).skip(1).map(ChannelCode::of).toList());
+            return new Caring(
+                    BenchWork.valueOf(what[0]),
+                    what[1],
+                    Arrays.stream(words).skip(1).map(ChannelCode::of).toList());
         }
     }
 
-    record Note(String step, Instant at, String person, String words, @Nullable UUID picture) {}
+    record Note(
+            String step,
+            Instant at,
+            String person,
+            String words,
+            @Nullable UUID picture) {}
 
     /** By machine. */
     public Map<Long, Open> open() {
-        return db.select(CARD.ID, CARD.MACHINE_ID, CARD.TITLE, CARD.STEPS_DONE, CARD.STEPS, CARD.NEXT_STEP).from(CARD)
+        return db
+                .select(CARD.ID, CARD.MACHINE_ID, CARD.TITLE, CARD.STEPS_DONE, CARD.STEPS, CARD.NEXT_STEP)
+                .from(CARD)
                 .where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull())
-                .fetch(org.jooq.Records.mapping(Open::new)).stream().collect(Collectors.toMap(Open::machine, o -> o));
+                .fetch(org.jooq.Records.mapping(Open::new))
+                .stream()
+                .collect(Collectors.toMap(Open::machine, o -> o));
     }
 
     /**
@@ -113,68 +159,187 @@ public class Cards {
      *
      * @param waitOver when its running wait is over, or null
      */
-    public record Next(long card, long machine, String machineName, String title, int minutes, @Nullable Instant waitOver) {}
+    public record Next(
+            long card,
+            long machine,
+            String machineName,
+            String title,
+            int minutes,
+            @Nullable Instant waitOver) {}
 
     /** What stands open on the other cards: all benches are one room. */
     List<Surroundings.Beside> beside(long card) {
-        return db.select(CARD.asterisk(), MACHINE.NAME).from(CARD).join(MACHINE).on(MACHINE.ID.eq(CARD.MACHINE_ID)).where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull(), CARD.ID.ne(card))
-                .fetch().stream().flatMap(r -> kept(r.into(CARD)).card().next().filter(run -> run.openedAt() != null)
-                        .map(run -> new Surroundings.Beside(r.get(MACHINE.NAME), run.step().title(), run.step().cautions(), run.openedAt())).stream()).toList();
+        return db
+                .select(CARD.asterisk(), MACHINE.NAME)
+                .from(CARD)
+                .join(MACHINE)
+                .on(MACHINE.ID.eq(CARD.MACHINE_ID))
+                .where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull(), CARD.ID.ne(card))
+                .fetch()
+                .stream()
+                .flatMap(r -> kept(r.into(CARD))
+                        .card()
+                        .next()
+                        .filter(run -> run.openedAt() != null)
+                        .map(run -> new Surroundings.Beside(
+                                r.get(MACHINE.NAME),
+                                run.step().title(),
+                                run.step().cautions(),
+                                run.openedAt()))
+                        .stream())
+                .toList();
     }
 
     public List<Next> next() {
-        return db.select(CARD.asterisk(), MACHINE.NAME).from(CARD).join(MACHINE).on(MACHINE.ID.eq(CARD.MACHINE_ID)).where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull())
-                .orderBy(CARD.ID).fetch().stream().flatMap(r -> {
+        return db
+                .select(CARD.asterisk(), MACHINE.NAME)
+                .from(CARD)
+                .join(MACHINE)
+                .on(MACHINE.ID.eq(CARD.MACHINE_ID))
+                .where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull())
+                .orderBy(CARD.ID)
+                .fetch()
+                .stream()
+                .flatMap(r -> {
                     var kept = kept(r.into(CARD));
-                    return kept.card().next().map(run -> new Next(kept.id(), kept.machine(), r.get(MACHINE.NAME), run.step().title(), run.step().minutes(), run.waitOver().orElse(null))).stream();
-                }).toList();
+                    return kept
+                            .card()
+                            .next()
+                            .map(run -> new Next(
+                                    kept.id(),
+                                    kept.machine(),
+                                    r.get(MACHINE.NAME),
+                                    run.step().title(),
+                                    run.step().minutes(),
+                                    run.waitOver().orElse(null)))
+                            .stream();
+                })
+                .toList();
     }
 
     /** Those that are being carried out, whole. */
     public List<Kept> carried() {
-        return db.selectFrom(CARD).where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull()).orderBy(CARD.ID).fetch(this::kept);
+        return db.selectFrom(CARD)
+                .where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull())
+                .orderBy(CARD.ID)
+                .fetch(this::kept);
     }
 
     public List<Listed> of(long machine) {
-        return db.select(CARD.ID, CARD.TITLE, CARD.CREATED_AT, CARD.FINISHED_AT, CARD.GIVEN_UP).from(CARD).where(CARD.MACHINE_ID.eq(machine))
-                .orderBy(CARD.ID.desc()).limit(20).fetch(r -> new Listed(r.value1(), r.value2(), r.value3().toInstant(),
-                        r.value4() == null ? null : r.value4().toInstant(), r.value5() != null ? "given up" : r.value4() != null ? "done" : "open"));
+        return db.select(CARD.ID, CARD.TITLE, CARD.CREATED_AT, CARD.FINISHED_AT, CARD.GIVEN_UP)
+                .from(CARD)
+                .where(CARD.MACHINE_ID.eq(machine))
+                .orderBy(CARD.ID.desc())
+                .limit(20)
+                .fetch(r -> new Listed(
+                        r.value1(),
+                        r.value2(),
+                        r.value3().toInstant(),
+                        r.value4() == null ? null : r.value4().toInstant(),
+                        r.value5() != null ? "given up" : r.value4() != null ? "done" : "open"));
     }
 
-    long add(long machine, String title, String make, long fluidLot, JSONB fitBefore, JSONB fitAfter, Changeovers.Wish wish, Answer.Planned answer, Card card) {
-        long id = db.insertInto(CARD).set(CARD.MACHINE_ID, machine).set(CARD.TITLE, title).set(CARD.FAMILY, answer.plan().family().name()).set(CARD.MAKE, make)
-                .set(CARD.FIT_BEFORE, fitBefore).set(CARD.FIT_AFTER, fitAfter).set(CARD.WISH, JSONB.valueOf(json.writeValueAsString(wish)))
-                .set(CARD.FLUID_LOT, fluidLot).set(CARD.PLAN, JSONB.valueOf(json.writeValueAsString(Summary.of(answer.plan()))))
-                .set(CARD.BODY, body(card)).set(CARD.STEPS, card.runs().size())
+    long add(
+            long machine,
+            String title,
+            String make,
+            long fluidLot,
+            JSONB fitBefore,
+            JSONB fitAfter,
+            Changeovers.Wish wish,
+            Answer.Planned answer,
+            Card card) {
+        long id = db.insertInto(CARD)
+                .set(CARD.MACHINE_ID, machine)
+                .set(CARD.TITLE, title)
+                .set(CARD.FAMILY, answer.plan().family().name())
+                .set(CARD.MAKE, make)
+                .set(CARD.FIT_BEFORE, fitBefore)
+                .set(CARD.FIT_AFTER, fitAfter)
+                .set(CARD.WISH, JSONB.valueOf(json.writeValueAsString(wish)))
+                .set(CARD.FLUID_LOT, fluidLot)
+                .set(CARD.PLAN, JSONB.valueOf(json.writeValueAsString(Summary.of(answer.plan()))))
+                .set(CARD.BODY, body(card))
+                .set(CARD.STEPS, card.runs().size())
                 .set(CARD.NEXT_STEP, card.next().map(r -> r.step().title()).orElse(null))
-                .set(CARD.CREATED_AT, clock.instant().atOffset(ZoneOffset.UTC)).returningResult(CARD.ID).fetchSingle().value1();
+                .set(CARD.CREATED_AT, clock.instant().atOffset(ZoneOffset.UTC))
+                .returningResult(CARD.ID)
+                .fetchSingle()
+                .value1();
         live.changed("card/" + id);
         return id;
     }
 
     /** A card that leaves the machine fitted as it is. @param treating or @param caring: one of them */
-    long add(long machine, String title, Family family, String make, long fluidLot, JSONB fit, @Nullable Treating treating, @Nullable Caring caring, Summary promised, Card card) {
-        long id = db.insertInto(CARD).set(CARD.MACHINE_ID, machine).set(CARD.TITLE, title).set(CARD.FAMILY, family.name()).set(CARD.MAKE, make).set(CARD.FIT_BEFORE, fit).set(CARD.FIT_AFTER, fit)
-                .set(CARD.FLUID_LOT, fluidLot).set(CARD.PLAN, JSONB.valueOf(json.writeValueAsString(promised))).set(CARD.BODY, body(card)).set(CARD.STEPS, card.runs().size())
-                .set(CARD.NEXT_STEP, card.next().map(r -> r.step().title()).orElse(null)).set(CARD.CREATED_AT, clock.instant().atOffset(ZoneOffset.UTC)).set(CARD.CASE_ID, treating == null ? null : treating.caseId())
-                .set(CARD.TREATMENT, treating == null ? null : treating.text()).set(CARD.WORK, caring == null ? null : caring.text()).returningResult(CARD.ID).fetchSingle().value1();
+    long add(
+            long machine,
+            String title,
+            Family family,
+            String make,
+            long fluidLot,
+            JSONB fit,
+            @Nullable Treating treating,
+            @Nullable Caring caring,
+            Summary promised,
+            Card card) {
+        long id = db.insertInto(CARD)
+                .set(CARD.MACHINE_ID, machine)
+                .set(CARD.TITLE, title)
+                .set(CARD.FAMILY, family.name())
+                .set(CARD.MAKE, make)
+                .set(CARD.FIT_BEFORE, fit)
+                .set(CARD.FIT_AFTER, fit)
+                .set(CARD.FLUID_LOT, fluidLot)
+                .set(CARD.PLAN, JSONB.valueOf(json.writeValueAsString(promised)))
+                .set(CARD.BODY, body(card))
+                .set(CARD.STEPS, card.runs().size())
+                .set(CARD.NEXT_STEP, card.next().map(r -> r.step().title()).orElse(null))
+                .set(CARD.CREATED_AT, clock.instant().atOffset(ZoneOffset.UTC))
+                .set(CARD.CASE_ID, treating == null ? null : treating.caseId())
+                .set(CARD.TREATMENT, treating == null ? null : treating.text())
+                .set(CARD.WORK, caring == null ? null : caring.text())
+                .returningResult(CARD.ID)
+                .fetchSingle()
+                .value1();
         live.changed("card/" + id);
         return id;
     }
 
     /** A finished card of another shop, or of this one before: it is kept to be read, and moves nothing. */
     @org.springframework.transaction.annotation.Transactional
-    public long bringIn(long machine, String title, Family family, String make, Instant createdAt, Instant finishedAt, String summary, Card card) {
+    public long bringIn(
+            long machine,
+            String title,
+            Family family,
+            String make,
+            Instant createdAt,
+            Instant finishedAt,
+            String summary,
+            Card card) {
         try {
             Real.of(card);
             card.runs().forEach(run -> card.missing(run.step().id()));
             json.readValue(summary, Summary.class);
         } catch (IllegalArgumentException | IndexOutOfBoundsException | JacksonException e) {
-            throw Problem.refused("This card does not hold together: it was changed by hand. Bring in the file as it was saved.", List.of());
+            throw Problem.refused(
+                    "This card does not hold together: it was changed by hand. Bring in the file as it was saved.",
+                    List.of());
         }
-        long id = db.insertInto(CARD).set(CARD.MACHINE_ID, machine).set(CARD.TITLE, title).set(CARD.FAMILY, family.name()).set(CARD.MAKE, make).set(CARD.PLAN, JSONB.valueOf(summary))
-                .set(CARD.BODY, body(card)).set(CARD.STEPS, card.runs().size()).set(CARD.STEPS_DONE, card.runs().size()).set(CARD.CREATED_AT, createdAt.atOffset(ZoneOffset.UTC))
-                .set(CARD.FINISHED_AT, finishedAt.atOffset(ZoneOffset.UTC)).set(CARD.BROUGHT_IN, true).returningResult(CARD.ID).fetchSingle().value1();
+        long id = db.insertInto(CARD)
+                .set(CARD.MACHINE_ID, machine)
+                .set(CARD.TITLE, title)
+                .set(CARD.FAMILY, family.name())
+                .set(CARD.MAKE, make)
+                .set(CARD.PLAN, JSONB.valueOf(summary))
+                .set(CARD.BODY, body(card))
+                .set(CARD.STEPS, card.runs().size())
+                .set(CARD.STEPS_DONE, card.runs().size())
+                .set(CARD.CREATED_AT, createdAt.atOffset(ZoneOffset.UTC))
+                .set(CARD.FINISHED_AT, finishedAt.atOffset(ZoneOffset.UTC))
+                .set(CARD.BROUGHT_IN, true)
+                .returningResult(CARD.ID)
+                .fetchSingle()
+                .value1();
         live.changed("machine/" + machine);
         return id;
     }
@@ -186,14 +351,33 @@ public class Cards {
      * @param onFluid slots left on fluid, by the codes they carry afterwards
      * @param used supplies that are gone when it is finished
      */
-    public record Summary(long handsOnMinutes, double inkMl, double fluidMl, double wasteMl, String cost, @Nullable Boolean parks, @Nullable List<String> onFluid,
+    public record Summary(
+            long handsOnMinutes,
+            double inkMl,
+            double fluidMl,
+            double wasteMl,
+            String cost,
+            @Nullable Boolean parks,
+            @Nullable List<String> onFluid,
             @Nullable Map<Supply, Integer> used) {
         static Summary of(fairkettle.changeover.Plan plan) {
-            return new Summary(plan.times().handsOn().toMinutes(),
-                    plan.channels().stream().mapToDouble(c -> c.inkUsed().mL()).sum(), plan.fluid().mL(),
-                    plan.channels().stream().mapToDouble(c -> c.toWasteBottle().mL()).sum(), plan.total().toString(), plan.route() == Route.PARK,
-                    plan.channels().stream().filter(c -> c.doing() == ChannelPlan.Doing.ON_FLUID).map(c -> c.code().code()).toList(),
-                    plan.needs().stream().filter(n -> n.what().kind() != Supply.Kind.TOOL).collect(Collectors.toMap(fairkettle.changeover.Plan.Need::what, fairkettle.changeover.Plan.Need::count)));
+            return new Summary(
+                    plan.times().handsOn().toMinutes(),
+                    plan.channels().stream().mapToDouble(c -> c.inkUsed().mL()).sum(),
+                    plan.fluid().mL(),
+                    plan.channels().stream()
+                            .mapToDouble(c -> c.toWasteBottle().mL())
+                            .sum(),
+                    plan.total().toString(),
+                    plan.route() == Route.PARK,
+                    plan.channels().stream()
+                            .filter(c -> c.doing() == ChannelPlan.Doing.ON_FLUID)
+                            .map(c -> c.code().code())
+                            .toList(),
+                    plan.needs().stream()
+                            .filter(n -> n.what().kind() != Supply.Kind.TOOL)
+                            .collect(Collectors.toMap(
+                                    fairkettle.changeover.Plan.Need::what, fairkettle.changeover.Plan.Need::count)));
         }
     }
 
@@ -201,7 +385,10 @@ public class Cards {
         return json.readValue(kept.plan().data(), Summary.class);
     }
 
-    /** Supplies that a card used up or fitted, as far as its steps say: what was promised, but of dampers only those that went in new. */
+    /**
+     * Supplies that a card used up or fitted, as far as its steps say: what was promised, but of dampers only those
+     * that went in new.
+     */
     public Map<Supply, Integer> used(Kept kept, Card card) {
         var used = new EnumMap<Supply, Integer>(Supply.class);
         var promised = summary(kept).used();
@@ -214,34 +401,62 @@ public class Cards {
 
     /** What a changeover's card was wished for; empty for other cards. */
     Optional<Changeovers.Wish> wish(long id) {
-        return db.select(CARD.WISH).from(CARD).where(CARD.ID.eq(id), CARD.WISH.isNotNull()).fetchOptional(r -> json.readValue(r.value1().data(), Changeovers.Wish.class));
+        return db.select(CARD.WISH)
+                .from(CARD)
+                .where(CARD.ID.eq(id), CARD.WISH.isNotNull())
+                .fetchOptional(r -> json.readValue(r.value1().data(), Changeovers.Wish.class));
     }
 
     public Kept get(long id) {
-        return db.selectFrom(CARD).where(CARD.ID.eq(id)).fetchOptional(this::kept)
+        return db.selectFrom(CARD)
+                .where(CARD.ID.eq(id))
+                .fetchOptional(this::kept)
                 .orElseThrow(() -> Problem.notFound("There is no card of this number (%d).".formatted(id)));
     }
 
     /** The card, held until the transaction ends: two tablets act one after the other. */
     Kept hold(long id) {
-        return db.selectFrom(CARD).where(CARD.ID.eq(id)).forUpdate().fetchOptional(this::kept)
+        return db.selectFrom(CARD)
+                .where(CARD.ID.eq(id))
+                .forUpdate()
+                .fetchOptional(this::kept)
                 .orElseThrow(() -> Problem.notFound("There is no card of this number (%d).".formatted(id)));
     }
 
     private Kept kept(CardRecord r) {
-        return new Kept(r.getId(), r.getMachineId(), r.getTitle(), Family.valueOf(r.getFamily()), r.getMake(), r.getFluidLot(),
-                json.readValue(r.getBody().data(), Card.class), r.getPlan(), r.getFitBefore(), r.getFitAfter(), r.getCreatedAt().toInstant(),
-                r.getFinishedAt() == null ? null : r.getFinishedAt().toInstant(), r.getGivenUp(), r.getBroughtIn(), r.getVersion(),
-                r.getCaseId() == null ? null : Treating.of(r.getCaseId(), java.util.Objects.requireNonNull(r.getTreatment())),
+        return new Kept(
+                r.getId(),
+                r.getMachineId(),
+                r.getTitle(),
+                Family.valueOf(r.getFamily()),
+                r.getMake(),
+                r.getFluidLot(),
+                json.readValue(r.getBody().data(), Card.class),
+                r.getPlan(),
+                r.getFitBefore(),
+                r.getFitAfter(),
+                r.getCreatedAt().toInstant(),
+                r.getFinishedAt() == null ? null : r.getFinishedAt().toInstant(),
+                r.getGivenUp(),
+                r.getBroughtIn(),
+                r.getVersion(),
+                r.getCaseId() == null
+                        ? null
+                        : Treating.of(r.getCaseId(), java.util.Objects.requireNonNull(r.getTreatment())),
                 r.getWork() == null ? null : Caring.of(r.getWork()));
     }
 
     void save(Kept kept, Card card) {
-        db.update(CARD).set(CARD.BODY, body(card)).set(CARD.STEPS, card.runs().size())
-                .set(CARD.STEPS_DONE, (int) card.runs().stream().filter(r -> !r.isOpen()).count())
+        db.update(CARD)
+                .set(CARD.BODY, body(card))
+                .set(CARD.STEPS, card.runs().size())
+                .set(CARD.STEPS_DONE, (int)
+                        card.runs().stream().filter(r -> !r.isOpen()).count())
                 .set(CARD.NEXT_STEP, card.next().map(r -> r.step().title()).orElse(null))
                 .set(CARD.FINISHED_AT, card.finished() ? clock.instant().atOffset(ZoneOffset.UTC) : null)
-                .set(CARD.VERSION, CARD.VERSION.plus(1)).where(CARD.ID.eq(kept.id())).execute();
+                .set(CARD.VERSION, CARD.VERSION.plus(1))
+                .where(CARD.ID.eq(kept.id()))
+                .execute();
         live.changed("card/" + kept.id());
     }
 
@@ -255,18 +470,34 @@ public class Cards {
     }
 
     int photos(long card, String step) {
-        return db.fetchCount(CARD_NOTE, CARD_NOTE.CARD_ID.eq(card), CARD_NOTE.STEP_ID.eq(step), CARD_NOTE.PICTURE_ID.isNotNull());
+        return db.fetchCount(
+                CARD_NOTE, CARD_NOTE.CARD_ID.eq(card), CARD_NOTE.STEP_ID.eq(step), CARD_NOTE.PICTURE_ID.isNotNull());
     }
 
     void note(long card, String step, @Nullable Long person, String words, @Nullable UUID picture) {
-        db.insertInto(CARD_NOTE).set(CARD_NOTE.CARD_ID, card).set(CARD_NOTE.STEP_ID, step).set(CARD_NOTE.AT, clock.instant().atOffset(ZoneOffset.UTC))
-                .set(CARD_NOTE.PERSON_ID, person).set(CARD_NOTE.WORDS, words).set(CARD_NOTE.PICTURE_ID, picture).execute();
+        db.insertInto(CARD_NOTE)
+                .set(CARD_NOTE.CARD_ID, card)
+                .set(CARD_NOTE.STEP_ID, step)
+                .set(CARD_NOTE.AT, clock.instant().atOffset(ZoneOffset.UTC))
+                .set(CARD_NOTE.PERSON_ID, person)
+                .set(CARD_NOTE.WORDS, words)
+                .set(CARD_NOTE.PICTURE_ID, picture)
+                .execute();
         live.changed("card/" + card);
     }
 
     List<Note> notes(long card) {
-        return db.select(CARD_NOTE.STEP_ID, CARD_NOTE.AT, PERSON.NAME, CARD_NOTE.WORDS, CARD_NOTE.PICTURE_ID).from(CARD_NOTE).leftJoin(PERSON)
-                .on(PERSON.ID.eq(CARD_NOTE.PERSON_ID)).where(CARD_NOTE.CARD_ID.eq(card)).orderBy(CARD_NOTE.ID)
-                .fetch(r -> new Note(r.value1(), r.value2().toInstant(), r.value3() == null ? "somebody" : r.value3(), r.value4(), r.value5()));
+        return db.select(CARD_NOTE.STEP_ID, CARD_NOTE.AT, PERSON.NAME, CARD_NOTE.WORDS, CARD_NOTE.PICTURE_ID)
+                .from(CARD_NOTE)
+                .leftJoin(PERSON)
+                .on(PERSON.ID.eq(CARD_NOTE.PERSON_ID))
+                .where(CARD_NOTE.CARD_ID.eq(card))
+                .orderBy(CARD_NOTE.ID)
+                .fetch(r -> new Note(
+                        r.value1(),
+                        r.value2().toInstant(),
+                        r.value3() == null ? "somebody" : r.value3(),
+                        r.value4(),
+                        r.value5()));
     }
 }

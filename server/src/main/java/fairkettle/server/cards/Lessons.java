@@ -24,13 +24,22 @@ final class Lessons {
      * @param vessel the line, or where there is none the first vessel; it is what differs most from machine to machine
      * @param capacity of that vessel, if all of the difference is its own
      */
-    record Lesson(String channel, Millilitres gave, Millilitres said, VesselKind vessel, Millilitres capacity, Millilitres heel) {}
+    record Lesson(
+            String channel,
+            Millilitres gave,
+            Millilitres said,
+            VesselKind vessel,
+            Millilitres capacity,
+            Millilitres heel) {}
 
     /** @param profile of the machine as it was built: what was fitted since is not its to teach */
     static List<Lesson> of(Card card, Profile profile) {
         var lessons = new ArrayList<Lesson>();
         for (var run : card.runs()) {
-            if (run.status() == StepRun.Status.DONE && run.step().ask() instanceof Ask.Grid grid && run.step().move() instanceof Move.Draw(var reach) && reach.contains(VesselKind.TANK)) {
+            if (run.status() == StepRun.Status.DONE
+                    && run.step().ask() instanceof Ask.Grid grid
+                    && run.step().move() instanceof Move.Draw(var reach)
+                    && reach.contains(VesselKind.TANK)) {
                 for (int row = 0; row < grid.channels().size(); row++) {
                     lesson(run, grid, row, profile, lessons);
                 }
@@ -51,15 +60,24 @@ final class Lessons {
         long said = 0;
         for (int column = 0; column < grid.columns().size(); column++) {
             if (grid.columns().get(column).kind() == ColumnKind.VOLUME) {
-                gave += Entries.volume(run, code, column).map(Millilitres::microlitres).orElse(0L);
+                gave += Entries.volume(run, code, column)
+                        .map(Millilitres::microlitres)
+                        .orElse(0L);
                 said += grid.columns().get(column).expected().get(row).microlitres();
             }
         }
         var channel = profile.channel(code);
         var vessel = channel.has(VesselKind.TUBE) ? channel.vessel(VesselKind.TUBE) : channel.first();
         long capacity = vessel.capacity().microlitres() + gave - said;
-        if (Math.abs(gave - said) >= Math.max(WORTH_IT * 1000, SHARE * said) && capacity > vessel.heel().microlitres()) {
-            lessons.add(new Lesson(code.code(), new Millilitres(gave), new Millilitres(said), vessel.kind(), new Millilitres(capacity), vessel.heel()));
+        if (Math.abs(gave - said) >= Math.max(WORTH_IT * 1000, SHARE * said)
+                && capacity > vessel.heel().microlitres()) {
+            lessons.add(new Lesson(
+                    code.code(),
+                    new Millilitres(gave),
+                    new Millilitres(said),
+                    vessel.kind(),
+                    new Millilitres(capacity),
+                    vessel.heel()));
         }
     }
 }

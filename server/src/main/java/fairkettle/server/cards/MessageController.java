@@ -14,6 +14,8 @@ class MessageController {
 
     @GetMapping("/api/messages")
     List<MessageJson> messages(@RequestParam(defaultValue = "") String words) {
-        return MachineMessage.matching(words).stream().map(m -> new MessageJson(m.wording(), m.meaning(), m.act())).toList();
+        return MachineMessage.matching(words).stream()
+                .map(m -> new MessageJson(m.wording(), m.meaning(), m.act()))
+                .toList();
     }
 }

@@ -6,7 +6,6 @@ import fairkettle.changeover.Plan;
 import fairkettle.changeover.Rinses;
 import fairkettle.changeover.Route;
 import fairkettle.changeover.TradeOff;
-import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
 import fairkettle.machine.Chips;
@@ -40,28 +39,88 @@ class ChangeoverController {
     }
 
     /** @param kind planned, not-so or refused; the plan is there exactly when planned */
-    record AnswerJson(String kind, @Nullable String reason, @Nullable String instead, @Nullable PlanJson plan, List<TradeOff> tradeOffs) {}
+    record AnswerJson(
+            String kind,
+            @Nullable String reason,
+            @Nullable String instead,
+            @Nullable PlanJson plan,
+            List<TradeOff> tradeOffs) {}
 
-    record PlanJson(Route routeId, String route, List<ChoiceJson> otherRoutes, List<ChipJson> chipChoices, String chips, String feed, String from, String to, double purity,
-            List<String> acknowledgements, List<ChannelPlanJson> channels, Millilitres fluid, List<String> fluidBottles, Millilitres wasteBottle,
-            Millilitres padWaste, double padAfter, List<PurchaseJson> toBuy, TimesJson times, List<Plan.CostLine> cost, Money total,
-            Plan.Badly badly, Plan.Payback payback, Plan.Fitness fitness, List<OtherWayJson> otherWays, List<FollowedJson> schools, List<String> cautions, List<PartJson> parts) {}
+    record PlanJson(
+            Route routeId,
+            String route,
+            List<ChoiceJson> otherRoutes,
+            List<ChipJson> chipChoices,
+            String chips,
+            String feed,
+            String from,
+            String to,
+            double purity,
+            List<String> acknowledgements,
+            List<ChannelPlanJson> channels,
+            Millilitres fluid,
+            List<String> fluidBottles,
+            Millilitres wasteBottle,
+            Millilitres padWaste,
+            double padAfter,
+            List<PurchaseJson> toBuy,
+            TimesJson times,
+            List<Plan.CostLine> cost,
+            Money total,
+            Plan.Badly badly,
+            Plan.Payback payback,
+            Plan.Fitness fitness,
+            List<OtherWayJson> otherWays,
+            List<FollowedJson> schools,
+            List<String> cautions,
+            List<PartJson> parts) {}
 
     record ChoiceJson(Route id, String label) {}
 
     record ChipJson(Chips id, String label) {}
 
     /** @param doing FILL, KEEP or ON_FLUID */
-    record ChannelPlanJson(String before, String code, String colour, String doing, String from, String to, Millilitres holds, String pulls, String rinses,
-            List<StageJson> stages, Millilitres chaser, Millilitres charge, Millilitres rests, Millilitres commissioning, int sheets, Millilitres needed, Millilitres onShelf,
-            List<Millilitres> bottles, Millilitres leftOver, double drainedOnly, double residue, double fluidLeft, double throughUntilClean) {}
+    record ChannelPlanJson(
+            String before,
+            String code,
+            String colour,
+            String doing,
+            String from,
+            String to,
+            Millilitres holds,
+            String pulls,
+            String rinses,
+            List<StageJson> stages,
+            Millilitres chaser,
+            Millilitres charge,
+            Millilitres rests,
+            Millilitres commissioning,
+            int sheets,
+            Millilitres needed,
+            Millilitres onShelf,
+            List<Millilitres> bottles,
+            Millilitres leftOver,
+            double drainedOnly,
+            double residue,
+            double fluidLeft,
+            double throughUntilClean) {}
 
-    record StageJson(String name, List<String> reach, int count, Millilitres volume, Millilitres chaser, Millilitres syringe) {}
+    record StageJson(
+            String name, List<String> reach, int count, Millilitres volume, Millilitres chaser, Millilitres syringe) {}
 
     /** @param onShelf of {@code count}, struck off because they are there; @param price of what is to be bought */
-    record PurchaseJson(String kind, String what, int count, int onShelf, int buy, @Nullable Money price) {}
+    record PurchaseJson(
+            String kind,
+            String what,
+            int count,
+            int onShelf,
+            int buy,
+            @Nullable Money price) {}
 
-    /** @param ready the earliest time it may take promised work, if begun now; @param missed what is promised before that */
+    /**
+     * @param ready the earliest time it may take promised work, if begun now; @param missed what is promised before
+     *     that
+     */
     record TimesJson(long handsOn, long machine, long waiting, Instant ready, List<Promises.Promise> missed) {}
 
     record PartJson(String name, int steps, int minutes, long machineMinutes, long waitMinutes) {}
@@ -69,39 +128,100 @@ class ChangeoverController {
     record FollowedJson(School id, String question, String position, String reason, List<OtherwiseJson> others) {}
 
     /** Differences against this plan; more is positive. */
-    record OtherwiseJson(String id, String position, String reason, @Nullable String impossible, int steps, double liquid, long minutes, @Nullable Money cost) {}
+    record OtherwiseJson(
+            String id,
+            String position,
+            String reason,
+            @Nullable String impossible,
+            int steps,
+            double liquid,
+            long minutes,
+            @Nullable Money cost) {}
 
     /**
      * The same prints come by: more is dearer.
      *
      * @param sheets from which on the changeover is the cheaper one; null if it never is
      */
-    record OtherWayJson(String what, Money once, Money perSheet, int days, @Nullable Long sheets) {}
+    record OtherWayJson(
+            String what,
+            Money once,
+            Money perSheet,
+            int days,
+            @Nullable Long sheets) {}
 
     @GetMapping("/api/machines/{machine}/changeover")
     AnswerJson planChangeover(@PathVariable long machine, @ParameterObject WishQuery query) {
         var wish = query.on(machine);
         return switch (changeovers.plan(wish)) {
             case Answer.Refused(var reason) -> new AnswerJson("refused", reason, null, null, List.of());
-            case Answer.NotSo(var reason, var instead) -> new AnswerJson("not-so", reason, instead, null, changeovers.tradeOffs(wish));
-            case Answer.Planned(var plan) -> new AnswerJson("planned", null, null, plan(wish, plan), changeovers.tradeOffs(wish));
+            case Answer.NotSo(var reason, var instead) ->
+                new AnswerJson("not-so", reason, instead, null, changeovers.tradeOffs(wish));
+            case Answer.Planned(var plan) ->
+                new AnswerJson("planned", null, null, plan(wish, plan), changeovers.tradeOffs(wish));
         };
     }
 
     private PlanJson plan(Changeovers.Wish wish, Plan plan) {
         var times = plan.times();
-        return new PlanJson(plan.route(), plan.route().label(), plan.others().stream().map(r -> new ChoiceJson(r, r.label())).toList(),
-                plan.chipChoices().stream().map(c -> new ChipJson(c, c.label())).toList(), plan.chips().label(), plan.fit().feed().label(),
-                plan.from(), plan.to(), plan.purity(), plan.acknowledgements(), plan.channels().stream().map(ChangeoverController::channel).toList(), plan.fluid(),
-                plan.fluidBottles().bottles().stream().map(b -> b.volume() + " mL").toList(), plan.wasteBottle(), plan.padWaste(), plan.padAfter(),
-                Shopping.of(plan).stream().map(l -> new PurchaseJson(l.kind(), l.what(), l.count(), l.onShelf(), l.buy(), l.price())).toList(),
-                new TimesJson(times.handsOn().toMinutes(), times.machine().toMinutes(), times.waiting().toMinutes(), ready(plan), promises.before(wish.machine(), ready(plan))),
-                plan.cost(), plan.total(), plan.badly(), plan.payback(), plan.fitness(), otherWays(plan), schools(wish, plan), plan.cautions().stream().map(Caution::say).toList(), parts(plan));
+        return new PlanJson(
+                plan.route(),
+                plan.route().label(),
+                plan.others().stream().map(r -> new ChoiceJson(r, r.label())).toList(),
+                plan.chipChoices().stream().map(c -> new ChipJson(c, c.label())).toList(),
+                plan.chips().label(),
+                plan.fit().feed().label(),
+                plan.from(),
+                plan.to(),
+                plan.purity(),
+                plan.acknowledgements(),
+                plan.channels().stream().map(ChangeoverController::channel).toList(),
+                plan.fluid(),
+                plan.fluidBottles().bottles().stream()
+                        .map(b -> b.volume() + " mL")
+                        .toList(),
+                plan.wasteBottle(),
+                plan.padWaste(),
+                plan.padAfter(),
+                Shopping.of(plan).stream()
+                        .map(l -> new PurchaseJson(l.kind(), l.what(), l.count(), l.onShelf(), l.buy(), l.price()))
+                        .toList(),
+                new TimesJson(
+                        times.handsOn().toMinutes(),
+                        times.machine().toMinutes(),
+                        times.waiting().toMinutes(),
+                        ready(plan),
+                        promises.before(wish.machine(), ready(plan))),
+                plan.cost(),
+                plan.total(),
+                plan.badly(),
+                plan.payback(),
+                plan.fitness(),
+                otherWays(plan),
+                schools(wish, plan),
+                plan.cautions().stream().map(Caution::say).toList(),
+                parts(plan));
     }
 
     private List<FollowedJson> schools(Changeovers.Wish wish, Plan plan) {
-        return changeovers.schools(wish, plan).stream().map(f -> new FollowedJson(f.school(), f.school().question(), f.position().label(), f.position().reason(),
-                f.others().stream().map(o -> new OtherwiseJson(o.position().id(), o.position().label(), o.position().reason(), o.impossible(), o.steps(), o.liquid(), o.minutes(), o.cost())).toList())).toList();
+        return changeovers.schools(wish, plan).stream()
+                .map(f -> new FollowedJson(
+                        f.school(),
+                        f.school().question(),
+                        f.position().label(),
+                        f.position().reason(),
+                        f.others().stream()
+                                .map(o -> new OtherwiseJson(
+                                        o.position().id(),
+                                        o.position().label(),
+                                        o.position().reason(),
+                                        o.impossible(),
+                                        o.steps(),
+                                        o.liquid(),
+                                        o.minutes(),
+                                        o.cost()))
+                                .toList()))
+                .toList();
     }
 
     /** Against the changeover's cost and its ink: a machine built for it, ordering, and sheets that come inked. */
@@ -110,16 +230,40 @@ class ChangeoverController {
         var money = shop.settings().money();
         var sheet = plan.payback().newSheet();
         return List.of(
-                new OtherWayJson("this changeover", plan.total(), sheet, (int) plan.times().waiting().plus(plan.times().handsOn()).toDays() + 1, null),
+                new OtherWayJson(
+                        "this changeover",
+                        plan.total(),
+                        sheet,
+                        (int) plan.times()
+                                        .waiting()
+                                        .plus(plan.times().handsOn())
+                                        .toDays()
+                                + 1,
+                        null),
                 way("a machine built for it", new Money(compared.dedicatedMachine(), money), sheet, 7, plan),
-                way("ordering prints", new Money(0, money), new Money(compared.orderedSheet(), money), compared.orderedDays(), plan),
-                way("sheets that come inked", new Money(0, money), new Money(compared.inkedSheet(), money), compared.orderedDays(), plan));
+                way(
+                        "ordering prints",
+                        new Money(0, money),
+                        new Money(compared.orderedSheet(), money),
+                        compared.orderedDays(),
+                        plan),
+                way(
+                        "sheets that come inked",
+                        new Money(0, money),
+                        new Money(compared.inkedSheet(), money),
+                        compared.orderedDays(),
+                        plan));
     }
 
     private static OtherWayJson way(String what, Money once, Money perSheet, int days, Plan plan) {
         double saved = perSheet.major() - plan.payback().newSheet().major();
         double more = plan.total().minus(once).major();
-        return new OtherWayJson(what, once, perSheet, days, more <= 0 ? Long.valueOf(0) : saved > 0 ? Long.valueOf((long) Math.ceil(more / saved)) : null);
+        return new OtherWayJson(
+                what,
+                once,
+                perSheet,
+                days,
+                more <= 0 ? Long.valueOf(0) : saved > 0 ? Long.valueOf((long) Math.ceil(more / saved)) : null);
     }
 
     /** Hands work in opening hours; the machine and rests go on through the night. */
@@ -136,26 +280,67 @@ class ChangeoverController {
     }
 
     private static List<PartJson> parts(Plan plan) {
-        return plan.procedure().steps().stream().collect(java.util.stream.Collectors.groupingBy(s -> s.part(), java.util.LinkedHashMap::new,
-                java.util.stream.Collectors.toList())).entrySet().stream().map(e -> new PartJson(e.getKey(), e.getValue().size(),
-                        e.getValue().stream().mapToInt(s -> s.minutes()).sum(), pauses(e.getValue(), true), pauses(e.getValue(), false))).toList();
+        return plan.procedure().steps().stream()
+                .collect(java.util.stream.Collectors.groupingBy(
+                        s -> s.part(), java.util.LinkedHashMap::new, java.util.stream.Collectors.toList()))
+                .entrySet()
+                .stream()
+                .map(e -> new PartJson(
+                        e.getKey(),
+                        e.getValue().size(),
+                        e.getValue().stream().mapToInt(s -> s.minutes()).sum(),
+                        pauses(e.getValue(), true),
+                        pauses(e.getValue(), false)))
+                .toList();
     }
 
     private static long pauses(List<fairkettle.procedure.Step> steps, boolean machine) {
-        return steps.stream().map(s -> s.pause()).filter(java.util.Objects::nonNull).filter(p -> p.machine() == machine)
-                .mapToLong(p -> p.min().toMinutes()).sum();
+        return steps.stream()
+                .map(s -> s.pause())
+                .filter(java.util.Objects::nonNull)
+                .filter(p -> p.machine() == machine)
+                .mapToLong(p -> p.min().toMinutes())
+                .sum();
     }
 
     private static ChannelPlanJson channel(ChannelPlan c) {
-        var rinses = c.rinses().stream().filter(s -> s.count() > 0).map(s -> "%d × %s".formatted(s.count(), s.volume())).toList();
-        return new ChannelPlanJson(c.before().code(), c.code().code(), c.code().colour(), c.doing().name(), c.from(), c.to(), c.holds(), c.pulls().label(),
-                rinses.isEmpty() ? "none" : String.join(", then ", rinses), c.rinses().stream().map(ChangeoverController::stage).toList(), c.chaser(),
-                c.fill().plus(c.topUp()), c.rests(), c.commissioning(), c.sheets(), c.needed(), c.onShelf(),
-                c.bottles().bottles().stream().map(b -> b.volume()).toList(), c.bottles().leftOver(), c.drainedOnly(), c.residue(), c.fluidLeft(),
+        var rinses = c.rinses().stream()
+                .filter(s -> s.count() > 0)
+                .map(s -> "%d × %s".formatted(s.count(), s.volume()))
+                .toList();
+        return new ChannelPlanJson(
+                c.before().code(),
+                c.code().code(),
+                c.code().colour(),
+                c.doing().name(),
+                c.from(),
+                c.to(),
+                c.holds(),
+                c.pulls().label(),
+                rinses.isEmpty() ? "none" : String.join(", then ", rinses),
+                c.rinses().stream().map(ChangeoverController::stage).toList(),
+                c.chaser(),
+                c.fill().plus(c.topUp()),
+                c.rests(),
+                c.commissioning(),
+                c.sheets(),
+                c.needed(),
+                c.onShelf(),
+                c.bottles().bottles().stream().map(b -> b.volume()).toList(),
+                c.bottles().leftOver(),
+                c.drainedOnly(),
+                c.residue(),
+                c.fluidLeft(),
                 c.throughUntilClean());
     }
 
     private static StageJson stage(Rinses.Stage s) {
-        return new StageJson(s.stage().name(), s.stage().reach().stream().map(k -> k.label()).toList(), s.count(), s.volume(), s.chaser(), s.syringe().size());
+        return new StageJson(
+                s.stage().name(),
+                s.stage().reach().stream().map(k -> k.label()).toList(),
+                s.count(),
+                s.volume(),
+                s.chaser(),
+                s.syringe().size());
     }
 }

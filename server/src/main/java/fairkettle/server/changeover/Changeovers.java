@@ -49,8 +49,16 @@ public class Changeovers {
      * @param make null for the one that the machine holds
      * @param purity old-ink share aimed for; null for the usual one
      */
-    public record Wish(long machine, Purpose purpose, @Nullable Family family, @Nullable String make, @Nullable Double purity, @Nullable Route route,
-            @Nullable Chips chips, Map<ChannelCode, ChannelCode> carries, Set<ChannelCode> onFluid) {
+    public record Wish(
+            long machine,
+            Purpose purpose,
+            @Nullable Family family,
+            @Nullable String make,
+            @Nullable Double purity,
+            @Nullable Route route,
+            @Nullable Chips chips,
+            Map<ChannelCode, ChannelCode> carries,
+            Set<ChannelCode> onFluid) {
 
         public static Wish change(long machine, Family family, String make) {
             return new Wish(machine, Purpose.CHANGE, family, make, null, null, null, Map.of(), Set.of());
@@ -58,7 +66,9 @@ public class Changeovers {
     }
 
     /** Why no powder is worked with in a shut room. */
-    public static final String NOT_AIRED = "By the shop’s settings this room can neither be aired nor has it a fan: powder, alcohol and hot adhesive need moving air. Find another room, or put in a fan and say so under Shop.";
+    public static final String NOT_AIRED =
+            "By the shop’s settings this room can neither be aired nor has it a fan: powder, alcohol and hot adhesive"
+                    + " need moving air. Find another room, or put in a fan and say so under Shop.";
 
     public Answer plan(Wish wish) {
         var job = job(wish);
@@ -83,9 +93,20 @@ public class Changeovers {
     public Job job(Wish wish) {
         var machine = machines.get(wish.machine());
         var today = LocalDate.now(clock.withZone(shop.settings().zoneId()));
-        var meant = fairkettle.changeover.Wish.of(wish.purpose(), wish.family(), wish.make(), wish.purity(), machine.built(), List.copyOf(machine.holdings().values()))
-                .by(wish.route()).chips(wish.chips()).slots(wish.carries(), wish.onFluid());
-        var stock = new Stock(shelf.inkFor(meant.family(), meant.make(), today), shelf.fluidFor(meant.family(), today), supplies.counts());
+        var meant = fairkettle.changeover.Wish.of(
+                        wish.purpose(),
+                        wish.family(),
+                        wish.make(),
+                        wish.purity(),
+                        machine.built(),
+                        List.copyOf(machine.holdings().values()))
+                .by(wish.route())
+                .chips(wish.chips())
+                .slots(wish.carries(), wish.onFluid());
+        var stock = new Stock(
+                shelf.inkFor(meant.family(), meant.make(), today),
+                shelf.fluidFor(meant.family(), today),
+                supplies.counts());
         return machines.job(machine, meant, stock);
     }
 }

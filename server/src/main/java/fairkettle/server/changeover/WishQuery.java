@@ -12,11 +12,26 @@ import org.jspecify.annotations.Nullable;
  * @param carries slots and what they are to carry: "LC:W1,LM:W2"
  * @param onFluid slots left on fluid: "LC,LM"
  */
-public record WishQuery(@Nullable Purpose purpose, @Nullable Family family, @Nullable String make, @Nullable Double purity, @Nullable Route route, @Nullable Chips chips,
-        @Nullable String carries, @Nullable String onFluid) {
+public record WishQuery(
+        @Nullable Purpose purpose,
+        @Nullable Family family,
+        @Nullable String make,
+        @Nullable Double purity,
+        @Nullable Route route,
+        @Nullable Chips chips,
+        @Nullable String carries,
+        @Nullable String onFluid) {
 
     public Changeovers.Wish on(long machine) {
-        return new Changeovers.Wish(machine, purpose == null ? Purpose.CHANGE : purpose, family, make == null || make.isBlank() ? null : make.strip(), purity, route, chips,
-                Slots.carries(carries), Slots.codes(onFluid));
+        return new Changeovers.Wish(
+                machine,
+                purpose == null ? Purpose.CHANGE : purpose,
+                family,
+                make == null || make.isBlank() ? null : make.strip(),
+                purity,
+                route,
+                chips,
+                Slots.carries(carries),
+                Slots.codes(onFluid));
     }
 }

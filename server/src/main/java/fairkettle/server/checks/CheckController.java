@@ -21,7 +21,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -57,36 +56,102 @@ class CheckController {
     }
 
     /** @param fade share of density lost down the page; @param says what it points at, null if it is even */
-    record SolidJson(double fade, int streaks, double foreign, double confidence, @Nullable String says) {}
+    record SolidJson(
+            double fade,
+            int streaks,
+            double foreign,
+            double confidence,
+            @Nullable String says) {}
 
     /**
      * @param missing as it counts: corrected where a person did
      * @param spots where each stroke is in the straightened picture, shares of width and height, x and y in turn
      * @param limit share of full ink under which a stroke counts as missing
      */
-    record ChannelSeenJson(String channel, int strokes, List<Integer> missing, List<Integer> faint, List<Integer> partial, List<Integer> bent, List<Integer> unsure, double limit, @Nullable SolidJson solid,
-            @Nullable String unreadable, boolean corrected, List<Double> spots) {}
+    record ChannelSeenJson(
+            String channel,
+            int strokes,
+            List<Integer> missing,
+            List<Integer> faint,
+            List<Integer> partial,
+            List<Integer> bent,
+            List<Integer> unsure,
+            double limit,
+            @Nullable SolidJson solid,
+            @Nullable String unreadable,
+            boolean corrected,
+            List<Double> spots) {}
 
-    record ReadingJson(long id, Instant at, UUID picture, @Nullable UUID straight, @Nullable Long machine, @Nullable String machineName, @Nullable SheetKind kind, @Nullable String kindLabel, @Nullable String whyNot,
-            List<ChannelSeenJson> looks, List<String> doubts, @Nullable Double pixelsPerMm, boolean reference) {
+    record ReadingJson(
+            long id,
+            Instant at,
+            UUID picture,
+            @Nullable UUID straight,
+            @Nullable Long machine,
+            @Nullable String machineName,
+            @Nullable SheetKind kind,
+            @Nullable String kindLabel,
+            @Nullable String whyNot,
+            List<ChannelSeenJson> looks,
+            List<String> doubts,
+            @Nullable Double pixelsPerMm,
+            boolean reference) {
 
         static ReadingJson of(Readings.Reading r, @Nullable String machine) {
-            return new ReadingJson(r.id(), r.at(), r.picture(), r.straight(), r.machine(), machine, r.kind(), r.kind() == null ? null : r.kind().label(), r.whyNot(),
-                    r.looks().stream().map(l -> look(l, r)).toList(), r.doubts(), r.pixelsPerMm(), r.reference());
+            return new ReadingJson(
+                    r.id(),
+                    r.at(),
+                    r.picture(),
+                    r.straight(),
+                    r.machine(),
+                    machine,
+                    r.kind(),
+                    r.kind() == null ? null : r.kind().label(),
+                    r.whyNot(),
+                    r.looks().stream().map(l -> look(l, r)).toList(),
+                    r.doubts(),
+                    r.pixelsPerMm(),
+                    r.reference());
         }
 
         private static ChannelSeenJson look(Look l, Readings.Reading r) {
             var code = l.channel().code();
-            var solid = l.solid() == null ? null : new SolidJson(l.solid().fade(), l.solid().streaks().size(), l.solid().foreign(), l.solid().confidence(), l.solid().says());
+            var solid = l.solid() == null
+                    ? null
+                    : new SolidJson(
+                            l.solid().fade(),
+                            l.solid().streaks().size(),
+                            l.solid().foreign(),
+                            l.solid().confidence(),
+                            l.solid().says());
             var corrected = r.corrected().get(code);
-            return new ChannelSeenJson(code, l.strokes(), corrected == null ? l.missing() : corrected, l.faint(), l.partial(), l.bent(), l.unsure(), l.limit(), solid, l.unreadable(), corrected != null,
+            return new ChannelSeenJson(
+                    code,
+                    l.strokes(),
+                    corrected == null ? l.missing() : corrected,
+                    l.faint(),
+                    l.partial(),
+                    l.bent(),
+                    l.unsure(),
+                    l.limit(),
+                    solid,
+                    l.unreadable(),
+                    corrected != null,
                     r.spots().getOrDefault(code, List.of()));
         }
     }
 
-    record CornersJson(@NotNull(message = "Which machine?") Long machine, @NotNull @Size(min = 8, max = 8, message = "Four corners, x and y each.") List<Double> corners, boolean dark) {}
+    record CornersJson(
+            @NotNull(message = "Which machine?") Long machine,
 
-    record CorrectionJson(@NotNull String channel, @NotNull @Size(max = 2000) List<Integer> missing) {}
+            @NotNull @Size(min = 8, max = 8, message = "Four corners, x and y each.")
+            List<Double> corners,
+
+            boolean dark) {}
+
+    record CorrectionJson(
+            @NotNull String channel,
+            @NotNull @Size(max = 2000) List<Integer> missing) {}
 
     /** @param since what was done to the machine between the check before and this one, in order */
     record PastCheckJson(Instant at, List<Integer> missing, List<String> since) {}
@@ -97,8 +162,19 @@ class CheckController {
      * @param change one of same, healed, moved, new, worse; null for the first check
      * @param standing strokes missing in the last {@code standingChecks} checks, since {@code standingSince}
      */
-    record ComparedJson(String channel, int strokes, Instant at, List<Integer> missing, @Nullable String change, @Nullable String changeWords, @Nullable Instant before, int best, List<Integer> standing,
-            int standingChecks, Instant standingSince, List<PastCheckJson> past) {
+    record ComparedJson(
+            String channel,
+            int strokes,
+            Instant at,
+            List<Integer> missing,
+            @Nullable String change,
+            @Nullable String changeWords,
+            @Nullable Instant before,
+            int best,
+            List<Integer> standing,
+            int standingChecks,
+            Instant standingSince,
+            List<PastCheckJson> past) {
 
         /** Newest check first; between two of them stands what was done. */
         ComparedJson withActs(List<Diary.Done> acts) {
@@ -106,9 +182,27 @@ class CheckController {
             for (int i = 0; i < past.size(); i++) {
                 var now = past.get(i);
                 var before = i + 1 < past.size() ? past.get(i + 1).at() : now.at();
-                told.add(new PastCheckJson(now.at(), now.missing(), acts.stream().filter(a -> a.at().isAfter(before) && a.at().isBefore(now.at())).map(Diary.Done::words).toList()));
+                told.add(new PastCheckJson(
+                        now.at(),
+                        now.missing(),
+                        acts.stream()
+                                .filter(a -> a.at().isAfter(before) && a.at().isBefore(now.at()))
+                                .map(Diary.Done::words)
+                                .toList()));
             }
-            return new ComparedJson(channel, strokes, at, missing, change, changeWords, this.before, best, standing, standingChecks, standingSince, told);
+            return new ComparedJson(
+                    channel,
+                    strokes,
+                    at,
+                    missing,
+                    change,
+                    changeWords,
+                    this.before,
+                    best,
+                    standing,
+                    standingChecks,
+                    standingSince,
+                    told);
         }
     }
 
@@ -119,13 +213,24 @@ class CheckController {
      * @param looked days of the last four weeks on which somebody looked, oldest first
      * @param purgePages printed since the last check: after three of them it is time to look again
      */
-    record MachineChecksJson(long machine, String name, List<ComparedJson> channels, @Nullable VerdictJson verdict, List<ReadingJson> readings, List<DayJson> looked, int purgePages, boolean lookAgain) {}
+    record MachineChecksJson(
+            long machine,
+            String name,
+            List<ComparedJson> channels,
+            @Nullable VerdictJson verdict,
+            List<ReadingJson> readings,
+            List<DayJson> looked,
+            int purgePages,
+            boolean lookAgain) {}
 
     record DayJson(LocalDate day, boolean open, boolean looked) {}
 
     @PostMapping(path = "/api/readings", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    ReadingJson readPicture(@RequestParam(required = false) @Nullable Long machine, @RequestParam(defaultValue = "true") boolean keep, @RequestBody byte[] picture) {
+    ReadingJson readPicture(
+            @RequestParam(required = false) @Nullable Long machine,
+            @RequestParam(defaultValue = "true") boolean keep,
+            @RequestBody byte[] picture) {
         return json(readings.read(picture, machine, keep));
     }
 
@@ -141,7 +246,11 @@ class CheckController {
 
     @PostMapping("/api/readings/{reading}/corners")
     ReadingJson tapCorners(@PathVariable long reading, @Valid @RequestBody CornersJson tapped) {
-        return json(readings.tapped(reading, tapped.machine(), tapped.corners().stream().mapToDouble(Double::doubleValue).toArray(), tapped.dark()));
+        return json(readings.tapped(
+                reading,
+                tapped.machine(),
+                tapped.corners().stream().mapToDouble(Double::doubleValue).toArray(),
+                tapped.dark()));
     }
 
     @PostMapping("/api/readings/{reading}/corrections")
@@ -158,7 +267,9 @@ class CheckController {
 
     @GetMapping("/api/checks/help")
     List<EyeHelpJson> checksHelp() {
-        return Arrays.stream(EyeHelp.values()).map(h -> new EyeHelpJson(h.question(), h.answer())).toList();
+        return Arrays.stream(EyeHelp.values())
+                .map(h -> new EyeHelpJson(h.question(), h.answer()))
+                .toList();
     }
 
     @GetMapping("/api/machines/{machine}/checks")
@@ -172,36 +283,88 @@ class CheckController {
                 var now = counting.getFirst();
                 var before = counting.size() > 1 ? counting.get(1) : null;
                 var change = before == null ? null : Change.between(before.missing(), now.missing());
-                var course = Course.of(counting.stream().map(c -> new Course.Seen(c.at(), c.missing())).toList());
+                var course = Course.of(counting.stream()
+                        .map(c -> new Course.Seen(c.at(), c.missing()))
+                        .toList());
                 judged.add(new Verdict.Judged(ChannelCode.of(code), now.nozzles(), now.missing(), change, course));
-                compared.add(new ComparedJson(code, now.nozzles(), now.at(), now.missing(), change == null ? null : change.kind().label(), change == null ? null : change.words(),
-                        before == null ? null : before.at(), counting.stream().mapToInt(c -> c.missing().size()).min().orElse(0), course.stands() ? course.standing() : List.of(), course.checks(), course.since(),
-                        counting.stream().map(c -> new PastCheckJson(c.at(), c.missing(), List.of())).toList()));
+                compared.add(new ComparedJson(
+                        code,
+                        now.nozzles(),
+                        now.at(),
+                        now.missing(),
+                        change == null ? null : change.kind().label(),
+                        change == null ? null : change.words(),
+                        before == null ? null : before.at(),
+                        counting.stream()
+                                .mapToInt(c -> c.missing().size())
+                                .min()
+                                .orElse(0),
+                        course.stands() ? course.standing() : List.of(),
+                        course.checks(),
+                        course.since(),
+                        counting.stream()
+                                .map(c -> new PastCheckJson(c.at(), c.missing(), List.of()))
+                                .toList()));
             }
         });
-        var acts = diary.since(machine, compared.stream().flatMap(c -> c.past().stream()).map(PastCheckJson::at).min(Comparator.naturalOrder()).orElse(clock.instant()));
+        var acts = diary.since(
+                machine,
+                compared.stream()
+                        .flatMap(c -> c.past().stream())
+                        .map(PastCheckJson::at)
+                        .min(Comparator.naturalOrder())
+                        .orElse(clock.instant()));
         compared.replaceAll(c -> c.withActs(acts));
         compared.sort(Comparator.comparing(c -> ChannelCode.of(c.channel())));
         judged.sort(Comparator.comparing(Verdict.Judged::channel));
-        var verdict = judged.isEmpty() ? null : verdict(Verdict.of(judged, shop.settings().tolerated()));
-        int pages = diary.purgePagesSince(machine, compared.stream().map(ComparedJson::at).max(Comparator.naturalOrder()).orElse(Instant.EPOCH));
-        return new MachineChecksJson(machine, found.name(), compared, verdict, readings.latest(machine, LOOK_BACK).stream().map(r -> ReadingJson.of(r, found.name())).toList(),
-                looked(machine), pages, pages >= Course.PAGES_BETWEEN_CHECKS);
+        var verdict = judged.isEmpty()
+                ? null
+                : verdict(Verdict.of(judged, shop.settings().tolerated()));
+        int pages = diary.purgePagesSince(
+                machine,
+                compared.stream()
+                        .map(ComparedJson::at)
+                        .max(Comparator.naturalOrder())
+                        .orElse(Instant.EPOCH));
+        return new MachineChecksJson(
+                machine,
+                found.name(),
+                compared,
+                verdict,
+                readings.latest(machine, LOOK_BACK).stream()
+                        .map(r -> ReadingJson.of(r, found.name()))
+                        .toList(),
+                looked(machine),
+                pages,
+                pages >= Course.PAGES_BETWEEN_CHECKS);
     }
 
     /** The last four weeks, by the shop's own days. */
     private List<DayJson> looked(long machine) {
         var zone = shop.settings().zoneId();
         var today = LocalDate.ofInstant(clock.instant(), zone);
-        var days = checks.days(machine, today.minusDays(WEEKS * 7 - 1L).atStartOfDay(zone).toInstant(), zone);
-        return today.minusDays(WEEKS * 7 - 1L).datesUntil(today.plusDays(1)).map(day -> new DayJson(day, shop.settings().hours().opensOn(day), days.contains(day))).toList();
+        var days = checks.days(
+                machine, today.minusDays(WEEKS * 7 - 1L).atStartOfDay(zone).toInstant(), zone);
+        return today.minusDays(WEEKS * 7 - 1L)
+                .datesUntil(today.plusDays(1))
+                .map(day -> new DayJson(day, shop.settings().hours().opensOn(day), days.contains(day)))
+                .toList();
     }
 
     private static VerdictJson verdict(Verdict v) {
-        return new VerdictJson(v.headline(), v.says(), v.goodFor().stream().sorted().map(Work::label).toList(), v.notFor().stream().sorted().map(Work::label).toList(), v.spoiled());
+        return new VerdictJson(
+                v.headline(),
+                v.says(),
+                v.goodFor().stream().sorted().map(Work::label).toList(),
+                v.notFor().stream().sorted().map(Work::label).toList(),
+                v.spoiled());
     }
 
     private ReadingJson json(Readings.Reading reading) {
-        return ReadingJson.of(reading, reading.machine() == null ? null : machines.get(reading.machine()).name());
+        return ReadingJson.of(
+                reading,
+                reading.machine() == null
+                        ? null
+                        : machines.get(reading.machine()).name());
     }
 }

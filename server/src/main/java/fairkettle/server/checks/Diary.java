@@ -29,14 +29,27 @@ class Diary {
     /** Oldest first; what was struck out is left out. */
     List<Done> since(long machine, Instant from) {
         var contra = ENTRY.as("contra");
-        return db.select(ENTRY.AT, ENTRY.WORDS).from(ENTRY).where(ENTRY.MACHINE_ID.eq(machine)).and(ENTRY.KIND.in(KINDS)).and(ENTRY.AT.ge(from.atOffset(ZoneOffset.UTC)))
-                .and(DSL.notExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID)))).orderBy(ENTRY.AT.desc(), ENTRY.ID.desc()).limit(MOST)
-                .fetch(r -> new Done(r.value1().toInstant(), r.value2().replaceFirst("^[^:]+: ", ""))).reversed();
+        return db.select(ENTRY.AT, ENTRY.WORDS)
+                .from(ENTRY)
+                .where(ENTRY.MACHINE_ID.eq(machine))
+                .and(ENTRY.KIND.in(KINDS))
+                .and(ENTRY.AT.ge(from.atOffset(ZoneOffset.UTC)))
+                .and(DSL.notExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID))))
+                .orderBy(ENTRY.AT.desc(), ENTRY.ID.desc())
+                .limit(MOST)
+                .fetch(r -> new Done(r.value1().toInstant(), r.value2().replaceFirst("^[^:]+: ", "")))
+                .reversed();
     }
 
     int purgePagesSince(long machine, Instant from) {
-        var pages = db.select(DSL.sum(SHEET.PAGES)).from(SHEET).join(ENTRY).on(ENTRY.ID.eq(SHEET.ENTRY_ID)).where(SHEET.MACHINE_ID.eq(machine)).and(SHEET.KIND.eq(SheetKind.PURGE.name()))
-                .and(ENTRY.AT.gt(from.atOffset(ZoneOffset.UTC))).fetchOne(0, Integer.class);
+        var pages = db.select(DSL.sum(SHEET.PAGES))
+                .from(SHEET)
+                .join(ENTRY)
+                .on(ENTRY.ID.eq(SHEET.ENTRY_ID))
+                .where(SHEET.MACHINE_ID.eq(machine))
+                .and(SHEET.KIND.eq(SheetKind.PURGE.name()))
+                .and(ENTRY.AT.gt(from.atOffset(ZoneOffset.UTC)))
+                .fetchOne(0, Integer.class);
         return pages == null ? 0 : pages;
     }
 }

@@ -48,6 +48,7 @@ public class Readings {
 
     /** One picture at a time: twelve megapixels take a tenth of the memory there is. */
     private final Semaphore eye = new Semaphore(1, true);
+
     private final DSLContext db;
     private final Pictures pictures;
     private final SheetBook sheets;
@@ -58,7 +59,16 @@ public class Readings {
     private final JsonMapper json;
     private final Clock clock;
 
-    Readings(DSLContext db, Pictures pictures, SheetBook sheets, Machines machines, Checks checks, Live live, Who who, JsonMapper json, Clock clock) {
+    Readings(
+            DSLContext db,
+            Pictures pictures,
+            SheetBook sheets,
+            Machines machines,
+            Checks checks,
+            Live live,
+            Who who,
+            JsonMapper json,
+            Clock clock) {
         this.db = db;
         this.pictures = pictures;
         this.sheets = sheets;
@@ -77,24 +87,55 @@ public class Readings {
      * @param spots by channel, where each stroke is in the straightened picture: shares of its width and height
      * @param reference the one that foreign colour is held against
      */
-    public record Reading(long id, Instant at, UUID picture, @Nullable UUID straight, @Nullable Long machine, @Nullable SheetKind kind, @Nullable String whyNot, List<Look> looks,
-            Map<String, List<Integer>> corrected, List<String> doubts, Map<String, List<Double>> spots, @Nullable Double pixelsPerMm, boolean reference, @Nullable Long entry) {}
+    public record Reading(
+            long id,
+            Instant at,
+            UUID picture,
+            @Nullable UUID straight,
+            @Nullable Long machine,
+            @Nullable SheetKind kind,
+            @Nullable String whyNot,
+            List<Look> looks,
+            Map<String, List<Integer>> corrected,
+            List<String> doubts,
+            Map<String, List<Double>> spots,
+            @Nullable Double pixelsPerMm,
+            boolean reference,
+            @Nullable Long entry) {}
 
     /**
-     * @param looking at which machine the sender was; null for none. A picture that tells of another is filed there, and that is said
+     * @param looking at which machine the sender was; null for none. A picture that tells of another is filed there,
+     *     and that is said
      * @param keep false if it counts as a check elsewhere: on a card, whose step keeps it
      */
     @Transactional
     public Reading read(byte[] bytes, @Nullable Long looking, boolean keep) {
         if (bytes.length == 0 || bytes.length > pictures.maxBytes()) {
-            throw Problem.atField("picture", bytes.length == 0 ? "The picture is empty. Take it again." : "The picture has %d MB; at most %d MB are taken.".formatted(bytes.length / 1_000_000, pictures.maxBytes() / 1_000_000));
+            throw Problem.atField(
+                    "picture",
+                    bytes.length == 0
+                            ? "The picture is empty. Take it again."
+                            : "The picture has %d MB; at most %d MB are taken."
+                                    .formatted(bytes.length / 1_000_000, pictures.maxBytes() / 1_000_000));
         }
         eye.acquireUninterruptibly();
         try {
             var photo = Photo.decode(bytes);
-            var id = pictures.keep(bytes, Photo.Format.of(bytes).orElseThrow().mediaType(), photo.width(), photo.height());
-            var before = db.select(READING.ID).from(READING).where(READING.PICTURE_ID.eq(id)).and(READING.WHY_NOT.isNull())
-                    .and(keep ? READING.ENTRY_ID.isNotNull().or(READING.KIND.notIn(SheetKind.FRAME.name(), SheetKind.DARK_FRAME.name())) : DSL.noCondition()).orderBy(READING.ID.desc()).limit(1).fetchOptional(READING.ID);
+            var id = pictures.keep(
+                    bytes, Photo.Format.of(bytes).orElseThrow().mediaType(), photo.width(), photo.height());
+            var before = db.select(READING.ID)
+                    .from(READING)
+                    .where(READING.PICTURE_ID.eq(id))
+                    .and(READING.WHY_NOT.isNull())
+                    .and(
+                            keep
+                                    ? READING.ENTRY_ID
+                                            .isNotNull()
+                                            .or(READING.KIND.notIn(SheetKind.FRAME.name(), SheetKind.DARK_FRAME.name()))
+                                    : DSL.noCondition())
+                    .orderBy(READING.ID.desc())
+                    .limit(1)
+                    .fetchOptional(READING.ID);
             if (before.isPresent()) {
                 return get(before.get()); // the same picture twice is one check
             }
@@ -106,7 +147,10 @@ public class Readings {
         }
     }
 
-    /** A picture without marks, after a person tapped its pattern's corners. @param corners in pixels, as for {@link SheetReader#tapped} */
+    /**
+     * A picture without marks, after a person tapped its pattern's corners. @param corners in pixels, as for
+     * {@link SheetReader#tapped}
+     */
     @Transactional
     public Reading tapped(long reading, long machine, double[] corners, boolean dark) {
         var old = get(reading);
@@ -119,7 +163,11 @@ public class Readings {
                     throw Problem.atField("corners", "Tap the four corners inside the picture.");
                 }
             }
-            return file(old.picture(), SheetReader.tapped(photo, corners, machines.get(machine).profile(), dark), machine, true);
+            return file(
+                    old.picture(),
+                    SheetReader.tapped(photo, corners, machines.get(machine).profile(), dark),
+                    machine,
+                    true);
         } catch (Photo.Refused e) {
             throw Problem.atField("picture", String.valueOf(e.getMessage()));
         } finally {
@@ -128,16 +176,25 @@ public class Readings {
     }
 
     private Optional<SheetReader.Known> known(SheetCode code) {
-        return sheets.look(code).map(looked -> new SheetReader.Known(looked.page(), looked.machine().profile(), clean(looked.machine().id())));
+        return sheets.look(code)
+                .map(looked -> new SheetReader.Known(
+                        looked.page(),
+                        looked.machine().profile(),
+                        clean(looked.machine().id())));
     }
 
     private Map<ChannelCode, List<Double>> clean(long machine) {
         var tints = new HashMap<ChannelCode, List<Double>>();
-        db.select(READING.LOOKS).from(READING).where(READING.MACHINE_ID.eq(machine)).and(READING.REFERENCE).fetchOptional(READING.LOOKS).ifPresent(looks -> json.readValue(looks.data(), LOOKS).forEach(l -> {
-            if (l.solid() != null) {
-                tints.put(l.channel(), l.solid().tint());
-            }
-        }));
+        db.select(READING.LOOKS)
+                .from(READING)
+                .where(READING.MACHINE_ID.eq(machine))
+                .and(READING.REFERENCE)
+                .fetchOptional(READING.LOOKS)
+                .ifPresent(looks -> json.readValue(looks.data(), LOOKS).forEach(l -> {
+                    if (l.solid() != null) {
+                        tints.put(l.channel(), l.solid().tint());
+                    }
+                }));
         return tints;
     }
 
@@ -148,20 +205,27 @@ public class Readings {
         row.setPictureId(picture);
         switch (result) {
             case Result.Unread(var code, var why) -> {
-                row.setMachineId(code.flatMap(sheets::look).map(l -> l.machine().id()).orElse(looking));
+                row.setMachineId(
+                        code.flatMap(sheets::look).map(l -> l.machine().id()).orElse(looking));
                 code.ifPresent(c -> row.setKind(c.kind().name()));
                 row.setWhyNot(why);
             }
             case Result.Read read -> {
-                long machine = read.code().map(c -> c.machine()).or(() -> Optional.ofNullable(looking)).orElseThrow();
+                long machine = read.code()
+                        .map(c -> c.machine())
+                        .or(() -> Optional.ofNullable(looking))
+                        .orElseThrow();
                 row.setMachineId(machine);
                 row.setSheetId(read.code().map(SheetCode::sheet).orElse(null));
                 row.setKind(read.code().map(c -> c.kind().name()).orElse(null));
-                boolean pattern = read.code().map(c -> c.kind().frame()).orElse(true); // tapped corners are always the machine's own pattern's
+                boolean pattern = read.code()
+                        .map(c -> c.kind().frame())
+                        .orElse(true); // tapped corners are always the machine's own pattern's
                 var found = machines.get(machine);
                 var doubts = new ArrayList<>(read.doubts());
                 if (looking != null && looking != machine) {
-                    doubts.addFirst("This is %s’s sheet, so it was filed with %s.".formatted(found.name(), found.name()));
+                    doubts.addFirst(
+                            "This is %s’s sheet, so it was filed with %s.".formatted(found.name(), found.name()));
                 }
                 row.setDoubts(write(doubts));
                 row.setLooks(write(read.looks()));
@@ -177,7 +241,12 @@ public class Readings {
                     read.looks().stream().filter(Look::readable).forEach(l -> missing.put(l.channel(), l.missing()));
                     row.setEntryId(checks.read(found, missing));
                 } else if (!pattern) {
-                    row.setReference(!read.looks().isEmpty() && read.looks().stream().allMatch(l -> l.solid() != null && l.solid().clean()) && !db.fetchExists(READING, READING.MACHINE_ID.eq(machine).and(READING.REFERENCE)));
+                    row.setReference(!read.looks().isEmpty()
+                            && read.looks().stream()
+                                    .allMatch(
+                                            l -> l.solid() != null && l.solid().clean())
+                            && !db.fetchExists(
+                                    READING, READING.MACHINE_ID.eq(machine).and(READING.REFERENCE)));
                 }
             }
         }
@@ -195,18 +264,37 @@ public class Readings {
 
     /** @throws Problem if there is none of this number */
     public Reading get(long id) {
-        return db.selectFrom(READING).where(READING.ID.eq(id)).fetchOptional(this::of).orElseThrow(() -> Problem.notFound("There is no reading of this number (%d).".formatted(id)));
+        return db.selectFrom(READING)
+                .where(READING.ID.eq(id))
+                .fetchOptional(this::of)
+                .orElseThrow(() -> Problem.notFound("There is no reading of this number (%d).".formatted(id)));
     }
 
     /** @param machine null for all; newest first */
     public List<Reading> latest(@Nullable Long machine, int count) {
-        return db.selectFrom(READING).where(machine == null ? DSL.noCondition() : READING.MACHINE_ID.eq(machine)).orderBy(READING.AT.desc(), READING.ID.desc()).limit(count).fetch(this::of);
+        return db.selectFrom(READING)
+                .where(machine == null ? DSL.noCondition() : READING.MACHINE_ID.eq(machine))
+                .orderBy(READING.AT.desc(), READING.ID.desc())
+                .limit(count)
+                .fetch(this::of);
     }
 
     private Reading of(ReadingRecord r) {
-        return new Reading(r.getId(), r.getAt().toInstant(), r.getPictureId(), r.getStraightId(), r.getMachineId(), r.getKind() == null ? null : SheetKind.valueOf(r.getKind()), r.getWhyNot(),
-                json.readValue(r.getLooks().data(), LOOKS), json.readValue(r.getCorrected().data(), CORRECTED), json.readValue(r.getDoubts().data(), DOUBTS), json.readValue(r.getSpots().data(), SPOTS),
-                r.getPixelsPerMm(), r.getReference(), r.getEntryId());
+        return new Reading(
+                r.getId(),
+                r.getAt().toInstant(),
+                r.getPictureId(),
+                r.getStraightId(),
+                r.getMachineId(),
+                r.getKind() == null ? null : SheetKind.valueOf(r.getKind()),
+                r.getWhyNot(),
+                json.readValue(r.getLooks().data(), LOOKS),
+                json.readValue(r.getCorrected().data(), CORRECTED),
+                json.readValue(r.getDoubts().data(), DOUBTS),
+                json.readValue(r.getSpots().data(), SPOTS),
+                r.getPixelsPerMm(),
+                r.getReference(),
+                r.getEntryId());
     }
 
     /** @param missing strokes of that channel, as a person sees them */
@@ -214,19 +302,26 @@ public class Readings {
     public Reading correct(long id, String channel, List<Integer> missing) {
         var reading = get(id);
         var code = ChannelCode.of(channel);
-        var look = reading.looks().stream().filter(l -> l.channel().equals(code)).findFirst().orElseThrow(() -> Problem.atField("channel", "This picture does not show %s.".formatted(channel)));
+        var look = reading.looks().stream()
+                .filter(l -> l.channel().equals(code))
+                .findFirst()
+                .orElseThrow(() -> Problem.atField("channel", "This picture does not show %s.".formatted(channel)));
         if (missing.stream().anyMatch(s -> s < 0 || s >= look.strokes())) {
             throw Problem.atField("missing", "%s has %d strokes, numbered from 0.".formatted(channel, look.strokes()));
         }
         var corrected = new LinkedHashMap<>(reading.corrected());
         corrected.put(channel, missing.stream().sorted().distinct().toList());
-        db.update(READING).set(READING.CORRECTED, write(corrected)).where(READING.ID.eq(id)).execute();
+        db.update(READING)
+                .set(READING.CORRECTED, write(corrected))
+                .where(READING.ID.eq(id))
+                .execute();
         if (reading.entry() != null && reading.machine() != null) {
             if (look.readable()) {
                 checks.correct(reading.entry(), machines.get(reading.machine()), code, missing);
             } else {
                 var machine = machines.get(reading.machine());
-                checks.keep(reading.entry(), machine.id(), machine.profile(), Map.of(code, missing), reading.at(), true);
+                checks.keep(
+                        reading.entry(), machine.id(), machine.profile(), Map.of(code, missing), reading.at(), true);
             }
         }
         live.changed("readings");
@@ -240,7 +335,11 @@ public class Readings {
         if (reading.machine() == null || reading.looks().stream().noneMatch(l -> l.solid() != null)) {
             throw Problem.refused("Only a sheet with full areas can be the clean one.", List.of());
         }
-        db.update(READING).set(READING.REFERENCE, false).where(READING.MACHINE_ID.eq(reading.machine())).and(READING.REFERENCE).execute();
+        db.update(READING)
+                .set(READING.REFERENCE, false)
+                .where(READING.MACHINE_ID.eq(reading.machine()))
+                .and(READING.REFERENCE)
+                .execute();
         db.update(READING).set(READING.REFERENCE, true).where(READING.ID.eq(id)).execute();
         live.changed("readings");
         return get(id);

@@ -62,49 +62,104 @@ class ClimateController {
     /** @param since when it last printed, was checked or cleaned; @param drying on average since then */
     record MachineAirJson(long id, String name, @Nullable Instant since, double drying) {}
 
-    /** @param day average of the last 24 h; @param probe its address, null if there is none; @param trouble why it was not read */
-    record ClimateJson(@Nullable AirJson now, double day, List<String> advice, List<AirJson> readings, List<LookDayJson> days, List<MachineAirJson> machines, @Nullable String probe, @Nullable String trouble) {}
+    /**
+     * @param day average of the last 24 h; @param probe its address, null if there is none; @param trouble why it was
+     *     not read
+     */
+    record ClimateJson(
+            @Nullable AirJson now,
+            double day,
+            List<String> advice,
+            List<AirJson> readings,
+            List<LookDayJson> days,
+            List<MachineAirJson> machines,
+            @Nullable String probe,
+            @Nullable String trouble) {}
 
-    /** @param gaps teeth missing on all machines together, each as it was seen last that day; @param looked how many machines somebody looked at */
+    /**
+     * @param gaps teeth missing on all machines together, each as it was seen last that day; @param looked how many
+     *     machines somebody looked at
+     */
     record LookDayJson(LocalDate day, int gaps, int looked) {}
 
-    record NewAirJson(@NotNull(message = "How warm, in °C?") Double celsius, @NotNull(message = "How humid, in %?") Double humidity, @Nullable Instant at) {}
+    record NewAirJson(
+            @NotNull(message = "How warm, in °C?") Double celsius,
+            @NotNull(message = "How humid, in %?") Double humidity,
+            @Nullable Instant at) {}
 
-    record CsvJson(@NotNull @Size(max = 2_000_000, message = "At most 2 MB.") String csv) {}
+    record CsvJson(
+            @NotNull @Size(max = 2_000_000, message = "At most 2 MB.")
+            String csv) {}
 
-    record ProbeJson(@NotNull @Size(max = 200, message = "At most 200 letters.") String uri) {}
+    record ProbeJson(
+            @NotNull @Size(max = 200, message = "At most 200 letters.")
+            String uri) {}
 
     @GetMapping("/api/climate")
     ClimateJson climate() {
         var now = clock.instant();
         var last = room.lastEvents();
-        var oldest = last.values().stream().min(Comparator.naturalOrder()).filter(o -> o.isBefore(now.minus(SHOWN))).orElse(now.minus(SHOWN));
+        var oldest = last.values().stream()
+                .min(Comparator.naturalOrder())
+                .filter(o -> o.isBefore(now.minus(SHOWN)))
+                .orElse(now.minus(SHOWN));
         var readings = room.since(oldest.minus(SHOWN));
-        var shown = readings.stream().filter(a -> a.at().isAfter(now.minus(SHOWN))).toList();
+        var shown =
+                readings.stream().filter(a -> a.at().isAfter(now.minus(SHOWN))).toList();
         int every = Math.max(1, shown.size() / POINTS);
-        var thinned = IntStream.range(0, shown.size()).filter(i -> i % every == 0 || i == shown.size() - 1).mapToObj(i -> AirJson.of(shown.get(i))).toList();
+        var thinned = IntStream.range(0, shown.size())
+                .filter(i -> i % every == 0 || i == shown.size() - 1)
+                .mapToObj(i -> AirJson.of(shown.get(i)))
+                .toList();
         var probe = room.probe();
-        return new ClimateJson(readings.isEmpty() ? null : AirJson.of(readings.getLast()), Drying.average(readings, now.minus(Duration.ofDays(1)), now), advice(readings, now), thinned, days(now),
-                machines.all().stream().map(m -> new MachineAirJson(m.id(), m.name(), last.get(m.id()), last.containsKey(m.id()) ? Drying.average(readings, last.get(m.id()), now) : 1)).toList(),
-                probe.map(Room.Probe::uri).orElse(null), probe.map(Room.Probe::trouble).orElse(null));
+        return new ClimateJson(
+                readings.isEmpty() ? null : AirJson.of(readings.getLast()),
+                Drying.average(readings, now.minus(Duration.ofDays(1)), now),
+                advice(readings, now),
+                thinned,
+                days(now),
+                machines.all().stream()
+                        .map(m -> new MachineAirJson(
+                                m.id(),
+                                m.name(),
+                                last.get(m.id()),
+                                last.containsKey(m.id()) ? Drying.average(readings, last.get(m.id()), now) : 1))
+                        .toList(),
+                probe.map(Room.Probe::uri).orElse(null),
+                probe.map(Room.Probe::trouble).orElse(null));
     }
 
     private List<String> advice(List<Air> readings, Instant now) {
         var names = machines.all().stream().collect(Collectors.toMap(Machines.Machine::id, Machines.Machine::name));
-        var week = checks.looks(now.minus(A_WEEK)).stream().collect(Collectors.groupingBy(Checks.Glance::machine, TreeMap::new, Collectors.mapping(Checks.Glance::gaps, Collectors.toList())));
-        var together = Decline.together(week.entrySet().stream().map(e -> new Decline.Course(names.getOrDefault(e.getKey(), ""), e.getValue())).toList());
-        return Stream.concat(together.isEmpty() ? Stream.empty() : Stream.of(Decline.words(together)), RoomAdvice.of(readings, now).stream()).toList();
+        var week = checks.looks(now.minus(A_WEEK)).stream()
+                .collect(Collectors.groupingBy(
+                        Checks.Glance::machine,
+                        TreeMap::new,
+                        Collectors.mapping(Checks.Glance::gaps, Collectors.toList())));
+        var together = Decline.together(week.entrySet().stream()
+                .map(e -> new Decline.Course(names.getOrDefault(e.getKey(), ""), e.getValue()))
+                .toList());
+        return Stream.concat(
+                        together.isEmpty() ? Stream.empty() : Stream.of(Decline.words(together)),
+                        RoomAdvice.of(readings, now).stream())
+                .toList();
     }
 
     /** Gaps and looks of each day that is shown. */
     private List<LookDayJson> days(Instant now) {
         var zone = shop.settings().zoneId();
-        var byDay = checks.looks(now.minus(SHOWN)).stream().collect(Collectors.groupingBy(g -> LocalDate.ofInstant(g.at(), zone), Collectors.toMap(Checks.Glance::machine, Checks.Glance::gaps, (_, later) -> later)));
+        var byDay = checks.looks(now.minus(SHOWN)).stream()
+                .collect(Collectors.groupingBy(
+                        g -> LocalDate.ofInstant(g.at(), zone),
+                        Collectors.toMap(Checks.Glance::machine, Checks.Glance::gaps, (_, later) -> later)));
         var first = LocalDate.ofInstant(now.minus(SHOWN), zone).plusDays(1);
-        return first.datesUntil(LocalDate.ofInstant(now, zone).plusDays(1)).map(day -> {
-            var looks = byDay.getOrDefault(day, Map.of());
-            return new LookDayJson(day, looks.values().stream().mapToInt(i -> i).sum(), looks.size());
-        }).toList();
+        return first.datesUntil(LocalDate.ofInstant(now, zone).plusDays(1))
+                .map(day -> {
+                    var looks = byDay.getOrDefault(day, Map.of());
+                    return new LookDayJson(
+                            day, looks.values().stream().mapToInt(i -> i).sum(), looks.size());
+                })
+                .toList();
     }
 
     @PostMapping("/api/climate/readings")

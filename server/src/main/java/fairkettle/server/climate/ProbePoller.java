@@ -81,15 +81,27 @@ class ProbePoller {
         if (probe.isEmpty()) {
             return;
         }
-        try (var http = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(4)).build()) {
-            var answer = http.send(HttpRequest.newBuilder(URI.create(probe.get().uri())).timeout(Duration.ofSeconds(8)).build(), HttpResponse.BodyHandlers.ofInputStream());
+        try (var http =
+                HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(4)).build()) {
+            var answer = http.send(
+                    HttpRequest.newBuilder(URI.create(probe.get().uri()))
+                            .timeout(Duration.ofSeconds(8))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofInputStream());
             try (InputStream body = answer.body()) {
                 var said = json.readTree(body.readNBytes(LARGEST));
-                if (answer.statusCode() != 200 || !said.path("celsius").isNumber() || !said.path("humidity").isNumber()) {
+                if (answer.statusCode() != 200
+                        || !said.path("celsius").isNumber()
+                        || !said.path("humidity").isNumber()) {
                     room.polled(Optional.empty(), "It answers, but not with celsius and humidity.");
                     return;
                 }
-                room.polled(Optional.of(new Air(clock.instant(), said.get("celsius").asDouble(), said.get("humidity").asDouble())), null);
+                room.polled(
+                        Optional.of(new Air(
+                                clock.instant(),
+                                said.get("celsius").asDouble(),
+                                said.get("humidity").asDouble())),
+                        null);
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

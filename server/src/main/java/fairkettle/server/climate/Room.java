@@ -51,7 +51,10 @@ public class Room {
 
     /** Ascending. */
     public List<Air> since(Instant from) {
-        return db.select(ROOM_READING.AT, ROOM_READING.CELSIUS, ROOM_READING.HUMIDITY).from(ROOM_READING).where(ROOM_READING.AT.ge(from.atOffset(ZoneOffset.UTC))).orderBy(ROOM_READING.AT)
+        return db.select(ROOM_READING.AT, ROOM_READING.CELSIUS, ROOM_READING.HUMIDITY)
+                .from(ROOM_READING)
+                .where(ROOM_READING.AT.ge(from.atOffset(ZoneOffset.UTC)))
+                .orderBy(ROOM_READING.AT)
                 .fetch(r -> new Air(r.value1().toInstant(), r.value2(), r.value3()));
     }
 
@@ -65,15 +68,31 @@ public class Room {
     }
 
     void keep(Air air, String source) {
-        db.insertInto(ROOM_READING).set(ROOM_READING.AT, air.at().atOffset(ZoneOffset.UTC)).set(ROOM_READING.CELSIUS, air.celsius()).set(ROOM_READING.HUMIDITY, air.humidity())
-                .set(ROOM_READING.SOURCE, source).set(ROOM_READING.PERSON_ID, who.id()).onConflictDoNothing().execute();
+        db.insertInto(ROOM_READING)
+                .set(ROOM_READING.AT, air.at().atOffset(ZoneOffset.UTC))
+                .set(ROOM_READING.CELSIUS, air.celsius())
+                .set(ROOM_READING.HUMIDITY, air.humidity())
+                .set(ROOM_READING.SOURCE, source)
+                .set(ROOM_READING.PERSON_ID, who.id())
+                .onConflictDoNothing()
+                .execute();
     }
 
-    /** RFC 4180 with a heading: {@code at,celsius,humidity}. All of it or nothing. @return how many rows were new or known */
+    /**
+     * RFC 4180 with a heading: {@code at,celsius,humidity}. All of it or nothing. @return how many rows were new or
+     * known
+     */
     @Transactional
     public int bringIn(String csv) {
         var rows = new ArrayList<Air>();
-        try (var parser = CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true).setIgnoreHeaderCase(true).setTrim(true).get().parse(new StringReader(csv))) {
+        try (var parser = CSVFormat.RFC4180
+                .builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setIgnoreHeaderCase(true)
+                .setTrim(true)
+                .get()
+                .parse(new StringReader(csv))) {
             if (!parser.getHeaderMap().keySet().containsAll(List.of("at", "celsius", "humidity"))) {
                 throw Problem.atField("csv", "The first line must name the columns: at,celsius,humidity.");
             }
@@ -84,7 +103,9 @@ public class Room {
                 rows.add(air(row));
             }
         } catch (IOException | RuntimeException e) {
-            throw e instanceof Problem problem ? problem : Problem.atField("csv", "This is no CSV with a heading: %s".formatted(e.getMessage()));
+            throw e instanceof Problem problem
+                    ? problem
+                    : Problem.atField("csv", "This is no CSV with a heading: %s".formatted(e.getMessage()));
         }
         rows.forEach(air -> keep(air, "file"));
         live.changed("climate");
@@ -93,9 +114,15 @@ public class Room {
 
     private static Air air(CSVRecord row) {
         try {
-            return new Air(Instant.parse(row.get("at")), Double.parseDouble(row.get("celsius")), Double.parseDouble(row.get("humidity")));
+            return new Air(
+                    Instant.parse(row.get("at")),
+                    Double.parseDouble(row.get("celsius")),
+                    Double.parseDouble(row.get("humidity")));
         } catch (DateTimeException | IllegalArgumentException e) {
-            throw Problem.atField("csv", "Row %d: %s. Times look like 2026-11-25T09:00:00Z.".formatted(row.getRecordNumber(), e.getMessage()));
+            throw Problem.atField(
+                    "csv",
+                    "Row %d: %s. Times look like 2026-11-25T09:00:00Z."
+                            .formatted(row.getRecordNumber(), e.getMessage()));
         }
     }
 
@@ -128,7 +155,10 @@ public class Room {
     @Transactional
     void polled(Optional<Air> air, @Nullable String trouble) {
         air.ifPresent(a -> keep(a, "probe"));
-        int changed = db.update(PROBE).set(PROBE.TROUBLE, trouble).where(PROBE.TROUBLE.isDistinctFrom(trouble)).execute();
+        int changed = db.update(PROBE)
+                .set(PROBE.TROUBLE, trouble)
+                .where(PROBE.TROUBLE.isDistinctFrom(trouble))
+                .execute();
         if (air.isPresent() || changed > 0) {
             live.changed("climate");
         }
@@ -136,13 +166,20 @@ public class Room {
 
     /** Whether this server may ask the probe now: one of several does. */
     boolean myTurn(Instant notAfter) {
-        return db.fetchExists(PROBE) && !db.fetchExists(ROOM_READING, ROOM_READING.SOURCE.eq("probe").and(ROOM_READING.AT.gt(notAfter.atOffset(ZoneOffset.UTC))));
+        return db.fetchExists(PROBE)
+                && !db.fetchExists(
+                        ROOM_READING,
+                        ROOM_READING.SOURCE.eq("probe").and(ROOM_READING.AT.gt(notAfter.atOffset(ZoneOffset.UTC))));
     }
 
     /** When each machine last printed, was checked or cleaned. */
     Map<Long, Instant> lastEvents() {
         var last = new HashMap<Long, Instant>();
-        db.select(ENTRY.MACHINE_ID, DSL.max(ENTRY.AT)).from(ENTRY).where(ENTRY.KIND.in("check", "sheet", "cleaning", "step")).and(ENTRY.MACHINE_ID.isNotNull()).groupBy(ENTRY.MACHINE_ID)
+        db.select(ENTRY.MACHINE_ID, DSL.max(ENTRY.AT))
+                .from(ENTRY)
+                .where(ENTRY.KIND.in("check", "sheet", "cleaning", "step"))
+                .and(ENTRY.MACHINE_ID.isNotNull())
+                .groupBy(ENTRY.MACHINE_ID)
                 .forEach(r -> last.put(r.value1(), r.value2().toInstant()));
         return last;
     }

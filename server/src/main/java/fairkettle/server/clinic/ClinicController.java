@@ -80,7 +80,15 @@ class ClinicController {
     record ClinicWordsJson(List<ComplaintJson> complaints, List<TreatmentJson> treatments) {}
 
     /** @param next what it asks for now */
-    record CaseLineJson(long id, long machine, String name, List<String> complaints, Instant openedAt, @Nullable Instant endedAt, @Nullable Ending ending, String next) {}
+    record CaseLineJson(
+            long id,
+            long machine,
+            String name,
+            List<String> complaints,
+            Instant openedAt,
+            @Nullable Instant endedAt,
+            @Nullable Ending ending,
+            String next) {}
 
     /** @param learned newest figures of this shop, most often tried first */
     record ClinicJson(List<CaseLineJson> open, List<CaseLineJson> ended, List<LearnedJson> learned) {}
@@ -88,20 +96,55 @@ class ClinicController {
     record LearnedJson(String treatment, String kind, String family, int worked, int times, double prior, double now) {}
 
     /** @param place where it sits on the ink path */
-    record FindingJson(Finding.Cause cause, String label, Finding.Place place, String signature, List<String> channels, double share, String band) {}
+    record FindingJson(
+            Finding.Cause cause,
+            String label,
+            Finding.Place place,
+            String signature,
+            List<String> channels,
+            double share,
+            String band) {}
 
     /** @param kind LOOK, WAIT, PAGE, SIMPLE, ASK, TRY, TREAT, CLOSE or STOP */
-    record CaseAdviceJson(String kind, String title, String say, List<String> channels, @Nullable Treatment treatment, Advice.@Nullable Question question, @Nullable Remedy remedy, double minutes, long lastsMinutes, double mL, double padML,
-            double fluidML, double parts, double cost, @Nullable Double fit, @Nullable String expect, @Nullable String otherwise, @Nullable String here) {}
+    record CaseAdviceJson(
+            String kind,
+            String title,
+            String say,
+            List<String> channels,
+            @Nullable Treatment treatment,
+            Advice.@Nullable Question question,
+            @Nullable Remedy remedy,
+            double minutes,
+            long lastsMinutes,
+            double mL,
+            double padML,
+            double fluidML,
+            double parts,
+            double cost,
+            @Nullable Double fit,
+            @Nullable String expect,
+            @Nullable String otherwise,
+            @Nullable String here) {}
 
-    record OtherJson(String title, String whyNot, double over, @Nullable Treatment treatment, List<String> channels) {}
+    record OtherJson(
+            String title,
+            String whyNot,
+            double over,
+            @Nullable Treatment treatment,
+            List<String> channels) {}
 
-    record TriedJson(Instant at, String by, String what, List<String> channels, @Nullable String result) {}
+    record TriedJson(
+            Instant at,
+            String by,
+            String what,
+            List<String> channels,
+            @Nullable String result) {}
 
     /** @param padShare of its pad, before and with what this case put there */
     record SpentJson(double mL, double padML, double hands, double hours, double money) {}
 
-    record CaseChannelJson(String channel, int strokes, int tolerated, int gaps, boolean failing, double level, double capacity) {}
+    record CaseChannelJson(
+            String channel, int strokes, int tolerated, int gaps, boolean failing, double level, double capacity) {}
 
     /**
      * @param rules acts that should not be done now, and why
@@ -109,9 +152,36 @@ class ClinicController {
      * @param card open for it
      * @param padRoom mL until its pad is full
      */
-    record CaseJson(long id, long machine, String name, String family, List<String> complaints, String words, String work, Instant openedAt, String openedBy, @Nullable Instant endedAt, @Nullable Ending ending, String endingWords,
-            List<CaseChannelJson> channels, List<FindingJson> findings, List<String> because, @Nullable CaseAdviceJson advice, List<OtherJson> others, List<TriedJson> tried, SpentJson spent, List<RuleJson> rules, List<String> beside,
-            @Nullable Long card, @Nullable String drift, List<String> cannotKnow, double padRoom, List<SimpleJson> simple, @Nullable Instant provisionalUntil, @Nullable String printOn, @Nullable RoundsJson rounds) {}
+    record CaseJson(
+            long id,
+            long machine,
+            String name,
+            String family,
+            List<String> complaints,
+            String words,
+            String work,
+            Instant openedAt,
+            String openedBy,
+            @Nullable Instant endedAt,
+            @Nullable Ending ending,
+            String endingWords,
+            List<CaseChannelJson> channels,
+            List<FindingJson> findings,
+            List<String> because,
+            @Nullable CaseAdviceJson advice,
+            List<OtherJson> others,
+            List<TriedJson> tried,
+            SpentJson spent,
+            List<RuleJson> rules,
+            List<String> beside,
+            @Nullable Long card,
+            @Nullable String drift,
+            List<String> cannotKnow,
+            double padRoom,
+            List<SimpleJson> simple,
+            @Nullable Instant provisionalUntil,
+            @Nullable String printOn,
+            @Nullable RoundsJson rounds) {}
 
     /** @param known why nobody need look; null if somebody must */
     record SimpleJson(String label, String look, @Nullable String known) {}
@@ -121,8 +191,18 @@ class ClinicController {
 
     record RuleJson(Treatment treatment, String why) {}
 
-    record OpenCaseJson(@NotEmpty(message = "Which machine?") @Size(max = 20, message = "At most 20 machines.") List<Long> machines, @NotEmpty(message = "Say what is wrong, in any words that fit.") Set<Complaint> complaints,
-            @NotNull(message = "For which work must it be good?") Work work, @NotNull @Size(max = 500, message = "At most 500 letters.") String words) {}
+    record OpenCaseJson(
+            @NotEmpty(message = "Which machine?") @Size(max = 20, message = "At most 20 machines.")
+            List<Long> machines,
+
+            @NotEmpty(message = "Say what is wrong, in any words that fit.")
+            Set<Complaint> complaints,
+
+            @NotNull(message = "For which work must it be good?")
+            Work work,
+
+            @NotNull @Size(max = 500, message = "At most 500 letters.")
+            String words) {}
 
     record PageSeenJson(String channel, double fade, boolean band, boolean off) {}
 
@@ -131,45 +211,96 @@ class ClinicController {
      *
      * @param kind SIMPLE, WASTE_ROSE, BUBBLES, THREAD, CRUST, FELT, SHIFTED, PAGE, TRIED, DONE or PARTED
      */
-    record EvidenceJson(@NotNull String kind, @Nullable List<String> channels, @Nullable Boolean yes, @Nullable List<PageSeenJson> page, Evidence.@Nullable Feel feel, @Nullable Remedy remedy, @Nullable Treatment treatment) {}
+    record EvidenceJson(
+            @NotNull String kind,
+            @Nullable List<String> channels,
+            @Nullable Boolean yes,
+            @Nullable List<PageSeenJson> page,
+            Evidence.@Nullable Feel feel,
+            @Nullable Remedy remedy,
+            @Nullable Treatment treatment) {}
 
-    record TreatJson(@NotNull(message = "What is to be tried?") Treatment treatment, @NotNull List<String> channels) {}
+    record TreatJson(
+            @NotNull(message = "What is to be tried?") Treatment treatment,
+            @NotNull List<String> channels) {}
 
     record CardOpenedJson(long card) {}
 
-    record EndJson(@NotNull(message = "How does it end?") Ending ending, @NotNull @Size(max = 500, message = "At most 500 letters.") String words) {}
+    record EndJson(
+            @NotNull(message = "How does it end?") Ending ending,
+
+            @NotNull @Size(max = 500, message = "At most 500 letters.")
+            String words) {}
 
     record FigureJson(String key, List<Double> figures, String reason) {}
 
     @GetMapping("/api/clinic/words")
     ClinicWordsJson words() {
-        return new ClinicWordsJson(Arrays.stream(Complaint.values()).map(c -> new ComplaintJson(c, c.label(), c.say())).toList(),
-                Arrays.stream(Treatment.values()).map(t -> new TreatmentJson(t, t.label(), t.why(), t.perChannel())).toList());
+        return new ClinicWordsJson(
+                Arrays.stream(Complaint.values())
+                        .map(c -> new ComplaintJson(c, c.label(), c.say()))
+                        .toList(),
+                Arrays.stream(Treatment.values())
+                        .map(t -> new TreatmentJson(t, t.label(), t.why(), t.perChannel()))
+                        .toList());
     }
 
     /** The table the clinic starts from: every figure with its reason. */
     @GetMapping("/api/clinic/table")
     List<FigureJson> clinicTable() {
-        return Table.USUAL.reasons().entrySet().stream().map(e -> new FigureJson(e.getKey(), Table.USUAL.figures(e.getKey()), e.getValue())).toList();
+        return Table.USUAL.reasons().entrySet().stream()
+                .map(e -> new FigureJson(e.getKey(), Table.USUAL.figures(e.getKey()), e.getValue()))
+                .toList();
     }
 
     @GetMapping("/api/clinic")
     ClinicJson clinic() {
-        return new ClinicJson(book.open().stream().map(this::line).toList(), book.ended(ENDED).stream().map(this::line).toList(), learned());
+        return new ClinicJson(
+                book.open().stream().map(this::line).toList(),
+                book.ended(ENDED).stream().map(this::line).toList(),
+                learned());
     }
 
     private List<LearnedJson> learned() {
         return Learning.of(Table.USUAL, book.outcomes()).stream()
-                .map(l -> new LearnedJson(l.treatment().label(), l.kind().label(), l.family().label(), l.worked(), l.times(), l.prior(), l.now())).toList();
+                .map(l -> new LearnedJson(
+                        l.treatment().label(),
+                        l.kind().label(),
+                        l.family().label(),
+                        l.worked(),
+                        l.times(),
+                        l.prior(),
+                        l.now()))
+                .toList();
     }
 
     private CaseLineJson line(Kept kept) {
-        var next = kept.open() ? AdviceWords.of(kept.file().advice(service.table(kept.file().situation().family()), clock.instant()), kept.file().situation()).title() : kept.endingWords();
-        return new CaseLineJson(kept.id(), kept.machine(), kept.machineName(), labels(kept), kept.openedAt(), kept.endedAt(), kept.ending(), next);
+        var next = kept.open()
+                ? AdviceWords.of(
+                                kept.file()
+                                        .advice(
+                                                service.table(
+                                                        kept.file().situation().family()),
+                                                clock.instant()),
+                                kept.file().situation())
+                        .title()
+                : kept.endingWords();
+        return new CaseLineJson(
+                kept.id(),
+                kept.machine(),
+                kept.machineName(),
+                labels(kept),
+                kept.openedAt(),
+                kept.endedAt(),
+                kept.ending(),
+                next);
     }
 
     private static List<String> labels(Kept kept) {
-        return kept.file().situation().complaints().stream().sorted().map(Complaint::label).toList();
+        return kept.file().situation().complaints().stream()
+                .sorted()
+                .map(Complaint::label)
+                .toList();
     }
 
     @DeleteMapping("/api/clinic/learned")
@@ -181,7 +312,8 @@ class ClinicController {
     @PostMapping("/api/cases")
     @ResponseStatus(HttpStatus.CREATED)
     CaseJson openCase(@Valid @RequestBody OpenCaseJson wanted) {
-        return json(book.get(service.open(wanted.machines(), wanted.complaints(), wanted.work(), wanted.words()).getFirst()));
+        return json(book.get(service.open(wanted.machines(), wanted.complaints(), wanted.work(), wanted.words())
+                .getFirst()));
     }
 
     @GetMapping("/api/cases/{id}")
@@ -218,14 +350,25 @@ class ClinicController {
     @GetMapping("/api/cases/{id}/paper.pdf")
     ResponseEntity<byte[]> casePaper(@PathVariable long id, @RequestParam(defaultValue = "a4") String paper) {
         var kept = book.get(id);
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.inline().filename("case-%d.pdf".formatted(id)).build().toString())
-                .body(CasePaper.of(Sheet.paper(paper), kept, json(kept), shop.settings().zoneId()));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.inline()
+                                .filename("case-%d.pdf".formatted(id))
+                                .build()
+                                .toString())
+                .body(CasePaper.of(
+                        Sheet.paper(paper), kept, json(kept), shop.settings().zoneId()));
     }
 
     // ---- in --------------------------------------------------------------------------------------------------------
 
     private static Set<ChannelCode> codes(@Nullable List<String> channels) {
-        return Stream.ofNullable(channels).flatMap(List::stream).map(ChannelCode::of).collect(Collectors.toCollection(TreeSet::new));
+        return Stream.ofNullable(channels)
+                .flatMap(List::stream)
+                .map(ChannelCode::of)
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     private static Evidence evidence(EvidenceJson said) {
@@ -244,7 +387,10 @@ class ClinicController {
             case "DONE" -> new Evidence.Done(need(said.treatment(), "treatment", "What was done?"), codes);
             case "PAGE" -> {
                 var seen = new LinkedHashMap<ChannelCode, Evidence.Seen>();
-                need(said.page(), "page", "Say what you see in each channel.").forEach(p -> seen.put(ChannelCode.of(p.channel()), new Evidence.Seen(Math.clamp(p.fade(), 0, 1), p.band(), p.off())));
+                need(said.page(), "page", "Say what you see in each channel.")
+                        .forEach(p -> seen.put(
+                                ChannelCode.of(p.channel()),
+                                new Evidence.Seen(Math.clamp(p.fade(), 0, 1), p.band(), p.off())));
                 if (seen.isEmpty()) {
                     throw Problem.atField("page", "Say what you see in each channel.");
                 }
@@ -278,20 +424,79 @@ class ClinicController {
         var failing = so.failing();
         var advice = kept.open() ? kept.file().advice(table, clock.instant()) : null;
         var card = cards.open().get(kept.machine());
-        var beside = book.open().stream().filter(k -> k.together().equals(kept.together()) && k.id() != kept.id()).map(Kept::machineName).toList();
-        return new CaseJson(kept.id(), kept.machine(), kept.machineName(), situation.family().label(), labels(kept), kept.words(), Work.valueOf(kept.work()).label(), kept.openedAt(), kept.openedBy(), kept.endedAt(), kept.ending(), kept.endingWords(),
-                situation.channels().stream().map(p -> new CaseChannelJson(p.code().code(), p.strokes(), p.tolerated(), so.gaps(p.code()), failing.contains(p.code()), so.level(p.code()), p.capacity())).toList(),
-                Finding.of(state.belief(), failing).stream().map(f -> new FindingJson(f.cause(), f.cause().label(), f.cause().place(), f.cause().signature(), names(f.channels()), f.share(), f.band())).toList(),
-                AdviceWords.because(kept.file()), advice == null ? null : adviceOf(advice, kept), advice == null ? List.of() : others(advice, kept),
-                kept.file().tried().stream().map(t -> new TriedJson(t.at(), t.by(), t.what(), names(t.channels()), t.result())).toList(),
-                new SpentJson(so.mL(), so.pad(), so.hands(), Duration.between(kept.openedAt(), kept.endedAt() == null ? clock.instant() : kept.endedAt()).toMinutes() / 60.0, so.money()), rules(kept, so), beside, card == null ? null : card.id(),
-                service.drift(kept).orElse(null), cannotKnow(kept.file()), so.padRoom(), simple(kept), kept.open() ? kept.file().provisionalUntil().filter(clock.instant()::isBefore).orElse(null) : null,
-                service.printOn(kept, so).map(WhitePasses::words).orElse(null), kept.open() && so.rounds() > 0 ? rounds(AnotherRound.of(so, failing)) : null);
+        var beside = book.open().stream()
+                .filter(k -> k.together().equals(kept.together()) && k.id() != kept.id())
+                .map(Kept::machineName)
+                .toList();
+        return new CaseJson(
+                kept.id(),
+                kept.machine(),
+                kept.machineName(),
+                situation.family().label(),
+                labels(kept),
+                kept.words(),
+                Work.valueOf(kept.work()).label(),
+                kept.openedAt(),
+                kept.openedBy(),
+                kept.endedAt(),
+                kept.ending(),
+                kept.endingWords(),
+                situation.channels().stream()
+                        .map(p -> new CaseChannelJson(
+                                p.code().code(),
+                                p.strokes(),
+                                p.tolerated(),
+                                so.gaps(p.code()),
+                                failing.contains(p.code()),
+                                so.level(p.code()),
+                                p.capacity()))
+                        .toList(),
+                Finding.of(state.belief(), failing).stream()
+                        .map(f -> new FindingJson(
+                                f.cause(),
+                                f.cause().label(),
+                                f.cause().place(),
+                                f.cause().signature(),
+                                names(f.channels()),
+                                f.share(),
+                                f.band()))
+                        .toList(),
+                AdviceWords.because(kept.file()),
+                advice == null ? null : adviceOf(advice, kept),
+                advice == null ? List.of() : others(advice, kept),
+                kept.file().tried().stream()
+                        .map(t -> new TriedJson(t.at(), t.by(), t.what(), names(t.channels()), t.result()))
+                        .toList(),
+                new SpentJson(
+                        so.mL(),
+                        so.pad(),
+                        so.hands(),
+                        Duration.between(kept.openedAt(), kept.endedAt() == null ? clock.instant() : kept.endedAt())
+                                        .toMinutes()
+                                / 60.0,
+                        so.money()),
+                rules(kept, so),
+                beside,
+                card == null ? null : card.id(),
+                service.drift(kept).orElse(null),
+                cannotKnow(kept.file()),
+                so.padRoom(),
+                simple(kept),
+                kept.open()
+                        ? kept.file()
+                                .provisionalUntil()
+                                .filter(clock.instant()::isBefore)
+                                .orElse(null)
+                        : null,
+                service.printOn(kept, so).map(WhitePasses::words).orElse(null),
+                kept.open() && so.rounds() > 0 ? rounds(AnotherRound.of(so, failing)) : null);
     }
 
     private List<SimpleJson> simple(Kept kept) {
         var known = kept.open() ? service.known(kept.machine()) : Map.<SimpleThing, String>of();
-        return Arrays.stream(SimpleThing.values()).map(t -> new SimpleJson(t.label(), t.look(), known.get(t))).toList();
+        return Arrays.stream(SimpleThing.values())
+                .map(t -> new SimpleJson(t.label(), t.look(), known.get(t)))
+                .toList();
     }
 
     private static RoundsJson rounds(AnotherRound round) {
@@ -307,9 +512,28 @@ class ClinicController {
         var next = advice.next();
         var treat = next instanceof Next.Treat t ? t : null;
         var ask = next instanceof Next.Ask a ? a : null;
-        var channels = treat != null && treat.treatment().perChannel() ? names(treat.channels()) : ask != null && ask.channel() != null ? List.of(ask.channel().code()) : List.<String>of();
-        return new CaseAdviceJson(kind(next), words.title(), words.say(), channels, treat == null ? null : treat.treatment(), ask == null ? null : ask.question(), next instanceof Next.Try(var remedy) ? remedy : null, words.minutes(),
-                words.lasts().toMinutes(), words.mL(), words.padML(), words.fluidML(), words.parts(), advice.cost(), advice.outlook() == null ? null : advice.outlook().fit(), words.expect(), words.otherwise(), here(treat, kept));
+        var channels = treat != null && treat.treatment().perChannel()
+                ? names(treat.channels())
+                : ask != null && ask.channel() != null ? List.of(ask.channel().code()) : List.<String>of();
+        return new CaseAdviceJson(
+                kind(next),
+                words.title(),
+                words.say(),
+                channels,
+                treat == null ? null : treat.treatment(),
+                ask == null ? null : ask.question(),
+                next instanceof Next.Try(var remedy) ? remedy : null,
+                words.minutes(),
+                words.lasts().toMinutes(),
+                words.mL(),
+                words.padML(),
+                words.fluidML(),
+                words.parts(),
+                advice.cost(),
+                advice.outlook() == null ? null : advice.outlook().fit(),
+                words.expect(),
+                words.otherwise(),
+                here(treat, kept));
     }
 
     /** "Here, it has worked 7 times of 9." */
@@ -317,9 +541,16 @@ class ClinicController {
         if (treat == null) {
             return null;
         }
-        var mine = Learning.of(Table.USUAL, book.outcomes()).stream().filter(l -> l.treatment() == treat.treatment() && l.family() == kept.file().situation().family()).toList();
+        var mine = Learning.of(Table.USUAL, book.outcomes()).stream()
+                .filter(l -> l.treatment() == treat.treatment()
+                        && l.family() == kept.file().situation().family())
+                .toList();
         int times = mine.stream().mapToInt(Learning.Learned::times).sum();
-        return times == 0 ? null : "Here it has helped %d times of %d.".formatted(mine.stream().mapToInt(Learning.Learned::worked).sum(), times);
+        return times == 0
+                ? null
+                : "Here it has helped %d times of %d."
+                        .formatted(
+                                mine.stream().mapToInt(Learning.Learned::worked).sum(), times);
     }
 
     private static String kind(Next next) {
@@ -337,16 +568,31 @@ class ClinicController {
     }
 
     private static List<OtherJson> others(Advice advice, Kept kept) {
-        return advice.others().stream().limit(OTHERS).map(o -> new OtherJson(AdviceWords.name(o.next()), AdviceWords.whyNot(o, kept.file().situation()), o.over(), o.next() instanceof Next.Treat(var t, _) ? t : null,
-                o.next() instanceof Next.Treat(_, var c) ? names(c) : List.of())).toList();
+        return advice.others().stream()
+                .limit(OTHERS)
+                .map(o -> new OtherJson(
+                        AdviceWords.name(o.next()),
+                        AdviceWords.whyNot(o, kept.file().situation()),
+                        o.over(),
+                        o.next() instanceof Next.Treat(var t, var _) ? t : null,
+                        o.next() instanceof Next.Treat(var _, var c) ? names(c) : List.of()))
+                .toList();
     }
 
     private static List<RuleJson> rules(Kept kept, Progress so) {
-        return !kept.open() ? List.of() : Arrays.stream(Treatment.values()).map(t -> new RuleJson(t, ClinicService.caution(t, so.failing(), kept, so))).filter(r -> !r.why().isEmpty()).toList();
+        return !kept.open()
+                ? List.of()
+                : Arrays.stream(Treatment.values())
+                        .map(t -> new RuleJson(t, ClinicService.caution(t, so.failing(), kept, so)))
+                        .filter(r -> !r.why().isEmpty())
+                        .toList();
     }
 
     private static List<String> cannotKnow(CaseFile file) {
-        return file.evidence().stream().noneMatch(e -> e.evidence() instanceof Evidence.Page) ? List.of("Whether ink follows on a full page: none was laid down yet.", "Whether a head is dead by its electronics: only time tells.")
+        return file.evidence().stream().noneMatch(e -> e.evidence() instanceof Evidence.Page)
+                ? List.of(
+                        "Whether ink follows on a full page: none was laid down yet.",
+                        "Whether a head is dead by its electronics: only time tells.")
                 : List.of("Whether a head is dead by its electronics: only time tells.");
     }
 }

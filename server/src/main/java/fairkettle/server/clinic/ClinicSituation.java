@@ -57,7 +57,16 @@ class ClinicSituation {
     private final Shop shop;
     private final Clock clock;
 
-    ClinicSituation(Machines machines, Checks checks, Standings standings, Ledger ledger, Room room, Shelf shelf, Supplies supplies, Shop shop, Clock clock) {
+    ClinicSituation(
+            Machines machines,
+            Checks checks,
+            Standings standings,
+            Ledger ledger,
+            Room room,
+            Shelf shelf,
+            Supplies supplies,
+            Shop shop,
+            Clock clock) {
         this.machines = machines;
         this.checks = checks;
         this.standings = standings;
@@ -69,19 +78,52 @@ class ClinicSituation {
         this.clock = clock;
     }
 
-    /** What needs no look. @param even when a full page last kept its weight; @param looked when somebody last looked at all of it */
+    /**
+     * What needs no look. @param even when a full page last kept its weight; @param looked when somebody last looked at
+     * all of it
+     */
     Map<SimpleThing, String> known(Machine machine, @Nullable Instant even, @Nullable Instant looked) {
         var now = clock.instant();
         var contents = ledger.ofMachineNow(machine.id());
         var profile = machine.profile();
-        double lowest = profile.channels().stream().filter(c -> machine.holdings().containsKey(c.code()))
-                .mapToDouble(c -> contents.getOrDefault(new Place.InPath(machine.id(), c.code(), c.first().kind()), Mixture.EMPTY).volume().mL() / c.first().capacity().mL()).min().orElse(0);
-        double pad = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY).volume().mL();
+        double lowest = profile.channels().stream()
+                .filter(c -> machine.holdings().containsKey(c.code()))
+                .mapToDouble(c -> contents.getOrDefault(
+                                        new Place.InPath(
+                                                machine.id(),
+                                                c.code(),
+                                                c.first().kind()),
+                                        Mixture.EMPTY)
+                                .volume()
+                                .mL()
+                        / c.first().capacity().mL())
+                .min()
+                .orElse(0);
+        double pad = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY)
+                .volume()
+                .mL();
         double cleaning = profile.draws().cleaning().mL() * machine.holdings().size();
         boolean lots = machine.holdings().keySet().stream().allMatch(c -> machines.lotIn(machine.id(), c) != 0);
-        var read = standings.of(machine.id()).all().stream().filter(s -> s.key().routine().equals("levels") && s.mark().entry() != null).map(s -> s.mark().since()).findFirst().orElse(null);
-        var printed = checks.latest(machine.id(), 1).values().stream().flatMap(List::stream).map(c -> c.at()).max(Comparator.naturalOrder()).orElse(null);
-        return SimpleThing.known(new SimpleThing.Books(read, lowest, lots, (int) ((profile.padCapacity().mL() - pad) / cleaning), printed, even, looked), now);
+        var read = standings.of(machine.id()).all().stream()
+                .filter(s -> s.key().routine().equals("levels") && s.mark().entry() != null)
+                .map(s -> s.mark().since())
+                .findFirst()
+                .orElse(null);
+        var printed = checks.latest(machine.id(), 1).values().stream()
+                .flatMap(List::stream)
+                .map(c -> c.at())
+                .max(Comparator.naturalOrder())
+                .orElse(null);
+        return SimpleThing.known(
+                new SimpleThing.Books(
+                        read,
+                        lowest,
+                        lots,
+                        (int) ((profile.padCapacity().mL() - pad) / cleaning),
+                        printed,
+                        even,
+                        looked),
+                now);
     }
 
     /** @param simple whether the books prove all the simple things */
@@ -92,25 +134,71 @@ class ClinicSituation {
         var family = UpkeepBook.family(machine).orElse(machine.profile().built());
         var contents = ledger.ofMachineNow(machine.id());
         var tolerance = settings.tolerated().getOrDefault(work, work.usual());
-        var channels = machine.profile().channels().stream().filter(c -> machine.holdings().containsKey(c.code())).map(c -> {
-            int forgiven = work.uses(c.code()) ? (int) Math.max(tolerance.share() * c.nozzles(), tolerance.neighbours() == 0 ? 0 : 1) : (int) Math.max(2, .06 * c.nozzles());
-            double level = contents.getOrDefault(new Place.InPath(machine.id(), c.code(), c.first().kind()), Mixture.EMPTY).volume().mL();
-            return new Part(c.code(), c.nozzles(), forgiven, months(standing, c.code().white() ? "white-damper" : "damper", now), level, c.first().capacity().mL());
-        }).toList();
-        var last = standing.all().stream().filter(s -> s.key().routine().equals("purge")).map(s -> s.mark().since()).min(Comparator.naturalOrder()).orElse(now.minus(Duration.ofDays(1)));
-        double pad = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY).volume().mL();
+        var channels = machine.profile().channels().stream()
+                .filter(c -> machine.holdings().containsKey(c.code()))
+                .map(c -> {
+                    int forgiven = work.uses(c.code())
+                            ? (int) Math.max(tolerance.share() * c.nozzles(), tolerance.neighbours() == 0 ? 0 : 1)
+                            : (int) Math.max(2, .06 * c.nozzles());
+                    double level = contents.getOrDefault(
+                                    new Place.InPath(
+                                            machine.id(), c.code(), c.first().kind()),
+                                    Mixture.EMPTY)
+                            .volume()
+                            .mL();
+                    return new Part(
+                            c.code(),
+                            c.nozzles(),
+                            forgiven,
+                            months(standing, c.code().white() ? "white-damper" : "damper", now),
+                            level,
+                            c.first().capacity().mL());
+                })
+                .toList();
+        var last = standing.all().stream()
+                .filter(s -> s.key().routine().equals("purge"))
+                .map(s -> s.mark().since())
+                .min(Comparator.naturalOrder())
+                .orElse(now.minus(Duration.ofDays(1)));
+        double pad = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY)
+                .volume()
+                .mL();
         var profile = machine.profile();
         var draws = profile.draws();
         var signedOff = machine.signedOff();
         boolean changed = signedOff != null && signedOff.isAfter(now.minus(Duration.ofDays(3)));
-        return new Situation(family, channels, profile.architecture() == Architecture.CARTRIDGE || profile.architecture() == Architecture.BULK, true, profile.capable().headOut(),
-                Math.max(.02, Duration.between(last, now).toMinutes() / 1440.0), last.isBefore(now) ? new DryingCurve(room.since(last.minus(Duration.ofDays(2)))).average(last, now) : 1, months(standing, "cap-rim", now) + YOUNG_PART,
-                standing.padPerDay() * profile.padCapacity().mL() > OFTEN * draws.cleaning().mL() * channels.size(), changed, simple, Math.max(0, profile.padCapacity().mL() - pad), IN_A_ROW, complaints, never(machine),
-                prices(family, profile), new Situation.Ink(draws.nozzleCheck().mL(), draws.sheet().mL(), draws.cleaning().mL(), draws.powerCleaning().mL()));
+        return new Situation(
+                family,
+                channels,
+                profile.architecture() == Architecture.CARTRIDGE || profile.architecture() == Architecture.BULK,
+                true,
+                profile.capable().headOut(),
+                Math.max(.02, Duration.between(last, now).toMinutes() / 1440.0),
+                last.isBefore(now) ? new DryingCurve(room.since(last.minus(Duration.ofDays(2)))).average(last, now) : 1,
+                months(standing, "cap-rim", now) + YOUNG_PART,
+                standing.padPerDay() * profile.padCapacity().mL()
+                        > OFTEN * draws.cleaning().mL() * channels.size(),
+                changed,
+                simple,
+                Math.max(0, profile.padCapacity().mL() - pad),
+                IN_A_ROW,
+                complaints,
+                never(machine),
+                prices(family, profile),
+                new Situation.Ink(
+                        draws.nozzleCheck().mL(),
+                        draws.sheet().mL(),
+                        draws.cleaning().mL(),
+                        draws.powerCleaning().mL()));
     }
 
     private static double months(Standings.OfMachine machine, String routine, Instant now) {
-        return machine.all().stream().filter(s -> s.key().routine().equals(routine)).map(Standing::mark).map(m -> Duration.between(m.since(), now).toMinutes() / 60.0 / HOURS_A_MONTH).max(Comparator.naturalOrder()).orElse(YOUNG_PART);
+        return machine.all().stream()
+                .filter(s -> s.key().routine().equals(routine))
+                .map(Standing::mark)
+                .map(m -> Duration.between(m.since(), now).toMinutes() / 60.0 / HOURS_A_MONTH)
+                .max(Comparator.naturalOrder())
+                .orElse(YOUNG_PART);
     }
 
     /** What this shop's school, or this machine's, leaves out. */
@@ -124,15 +212,37 @@ class ClinicSituation {
     private Prices prices(Family family, Profile profile) {
         var settings = shop.settings();
         double minor = Math.pow(10, settings.money().getDefaultFractionDigits());
-        double ink = shelf.lots().stream().filter(l -> !l.fluid() && l.family() == family && !l.volume().isZero()).mapToDouble(l -> l.price() / minor / l.volume().mL()).average().orElse(Prices.USUAL.ink());
-        double fluid = shelf.lots().stream().filter(l -> l.fluid() && !l.volume().isZero()).mapToDouble(l -> l.price() / minor / l.volume().mL()).average().orElse(Prices.USUAL.fluid());
+        double ink = shelf.lots().stream()
+                .filter(l -> !l.fluid() && l.family() == family && !l.volume().isZero())
+                .mapToDouble(l -> l.price() / minor / l.volume().mL())
+                .average()
+                .orElse(Prices.USUAL.ink());
+        double fluid = shelf.lots().stream()
+                .filter(l -> l.fluid() && !l.volume().isZero())
+                .mapToDouble(l -> l.price() / minor / l.volume().mL())
+                .average()
+                .orElse(Prices.USUAL.fluid());
         var parts = supplies.prices();
         double minute = settings.labourPerHour() / minor / 60;
         var usual = Prices.USUAL;
-        double scale = minute > 0 ? minute / usual.minute() : 1; // why: what a false cure costs is mostly hands and ink, at this shop's rates
+        double scale = minute > 0
+                ? minute / usual.minute()
+                : 1; // why: what a false cure costs is mostly hands and ink, at this shop's rates
         // why: where the user snaps the head in, a hopeless one is exchanged, and the ladder ends sooner
-        double head = profile.headsByUser() ? parts.getOrDefault(Supply.HEAD_CARTRIDGE, Supply.HEAD_CARTRIDGE.usualPrice()) / minor + SNAPPED_IN * minute : usual.head() * scale;
-        return new Prices(ink, settings.padPrice() / minor / profile.padCapacity().mL(), fluid, minute, usual.hour() * scale, parts.containsKey(Supply.DAMPER) ? parts.get(Supply.DAMPER) / minor : usual.damper(), usual.cap(), usual.falseDone() * scale,
-                usual.relapse() * scale, head);
+        double head = profile.headsByUser()
+                ? parts.getOrDefault(Supply.HEAD_CARTRIDGE, Supply.HEAD_CARTRIDGE.usualPrice()) / minor
+                        + SNAPPED_IN * minute
+                : usual.head() * scale;
+        return new Prices(
+                ink,
+                settings.padPrice() / minor / profile.padCapacity().mL(),
+                fluid,
+                minute,
+                usual.hour() * scale,
+                parts.containsKey(Supply.DAMPER) ? parts.get(Supply.DAMPER) / minor : usual.damper(),
+                usual.cap(),
+                usual.falseDone() * scale,
+                usual.relapse() * scale,
+                head);
     }
 }

@@ -44,7 +44,15 @@ class DemoBench implements ApplicationRunner, AutoCloseable {
     private final int port;
     private @Nullable Standins bench;
 
-    DemoBench(Machines machines, Checks checks, Ledger ledger, Printers printers, Room room, DemoHand hand, Clock clock, @Value("${kettle.bench-port:8651}") int port) {
+    DemoBench(
+            Machines machines,
+            Checks checks,
+            Ledger ledger,
+            Printers printers,
+            Room room,
+            DemoHand hand,
+            Clock clock,
+            @Value("${kettle.bench-port:8651}") int port) {
         this.machines = machines;
         this.checks = checks;
         this.ledger = ledger;
@@ -58,15 +66,29 @@ class DemoBench implements ApplicationRunner, AutoCloseable {
     @Override
     public void run(ApplicationArguments arguments) throws IOException {
         var all = machines.all();
-        var wanted = all.stream().map(m -> new Standins.Wanted(m.name(), m.profile(), !m.fit().levelsCount())).toList();
+        var wanted = all.stream()
+                .map(m -> new Standins.Wanted(m.name(), m.profile(), !m.fit().levelsCount()))
+                .toList();
         var started = start(wanted);
         bench = started;
         for (var machine : all) {
             var simulated = started.machine(machine.name());
-            checks.latest(machine.id(), 1).forEach((code, found) -> simulated.clog(code, found.getFirst().missing()));
+            checks.latest(machine.id(), 1)
+                    .forEach((code, found) ->
+                            simulated.clog(code, found.getFirst().missing()));
             var holds = ledger.ofMachineNow(machine.id());
-            machine.profile().channels().forEach(c -> simulated.level(c.code().code(),
-                    holds.getOrDefault(new Place.InPath(machine.id(), c.code(), c.first().kind()), Mixture.EMPTY).volume().mL()));
+            machine.profile()
+                    .channels()
+                    .forEach(c -> simulated.level(
+                            c.code().code(),
+                            holds.getOrDefault(
+                                            new Place.InPath(
+                                                    machine.id(),
+                                                    c.code(),
+                                                    c.first().kind()),
+                                            Mixture.EMPTY)
+                                    .volume()
+                                    .mL()));
             printers.set(machine.id(), started.printer(machine.name()).toString());
         }
         room.probe("http://127.0.0.1:%d/probe".formatted(started.port()));

@@ -12,8 +12,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import org.jooq.DSLContext;
-import org.jspecify.annotations.Nullable;
 import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -65,7 +65,11 @@ class DemoHand {
 
     private long copy(Standins bench, long last) {
         long now = last;
-        for (var entry : db.selectFrom(ENTRY).where(ENTRY.ID.gt(last)).and(ENTRY.MACHINE_ID.isNotNull()).orderBy(ENTRY.ID).limit(50)) {
+        for (var entry : db.selectFrom(ENTRY)
+                .where(ENTRY.ID.gt(last))
+                .and(ENTRY.MACHINE_ID.isNotNull())
+                .orderBy(ENTRY.ID)
+                .limit(50)) {
             now = entry.getId();
             var machine = bench.machine(machines.get(entry.getMachineId()).name());
             for (var act : acts(entry.getId(), entry.getMachineId(), entry.getKind(), entry.getWords())) {
@@ -89,9 +93,10 @@ class DemoHand {
             double mL = posting.getMicrolitres() / 1000.0;
             switch (Place.parse(posting.getPlace())) {
                 case Place.Pad _ -> pad += mL;
-                case Place.InPath(_, var code, _) -> (mL > 0 ? filled : drawn).merge(code.code(), Math.abs(mL), Double::sum);
+                case Place.InPath(var _, var code, var _) ->
+                    (mL > 0 ? filled : drawn).merge(code.code(), Math.abs(mL), Double::sum);
                 case Place.Outside outside -> paper |= outside == Place.Outside.PAPER;
-                case Place.Bottle _, Place.Tray _, Place.Waste _ -> { }
+                case Place.Bottle _, Place.Tray _, Place.Waste _ -> {}
             }
         }
         if (pad > 0) {

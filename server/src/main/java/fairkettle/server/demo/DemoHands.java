@@ -20,7 +20,9 @@ class DemoHands {
         this.shelf = shelf;
     }
 
-    /** Does every step before the one named, and the first rows of that one. Photos are not taken: that step is skipped. */
+    /**
+     * Does every step before the one named, and the first rows of that one. Photos are not taken: that step is skipped.
+     */
     void carryOut(long id, String until, int rows) {
         for (var next = next(id); !next.equals(until); next = next(id)) {
             var card = cards.look(id);
@@ -40,35 +42,38 @@ class DemoHands {
 
     private void fill(long id, Card card, String step, int rows) {
         switch (card.run(step).step().ask()) {
-            case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> { }
+            case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> {}
             case Ask.Words _ -> enter(id, step, "words", "as found");
-            case Ask.Choice(_, var answers) -> enter(id, step, "choice", answers.getFirst());
-            case Ask.Each(_, var items, var answers, var same) -> {
+            case Ask.Choice(var _, var answers) -> enter(id, step, "choice", answers.getFirst());
+            case Ask.Each(var _, var items, var answers, var same) -> {
                 for (int i = 0; i < items.size(); i++) {
                     enter(id, step, "each/" + i, Boolean.TRUE.equals(same) ? items.get(i) : answers.getFirst());
                 }
             }
-            case Ask.Tally(_, var parts, _) -> {
+            case Ask.Tally(var _, var parts, var _) -> {
                 for (int i = 0; i < parts.size(); i++) {
                     enter(id, step, "part/" + i, "2");
                 }
             }
-            case Ask.Ticks(var items, _) -> {
+            case Ask.Ticks(var items, var _) -> {
                 for (int i = 0; i < items.size(); i++) {
                     enter(id, step, "item/" + i, "yes");
                 }
             }
-            case Ask.InOrder(var channels, _) -> channels.forEach(c -> enter(id, step, c.code(), "yes"));
-            case Ask.Picks(var patterns, _, _) -> {
+            case Ask.InOrder(var channels, var _) -> channels.forEach(c -> enter(id, step, c.code(), "yes"));
+            case Ask.Picks(var patterns, var _, var _) -> {
                 for (int i = 0; i < patterns.size(); i++) {
                     enter(id, step, "pick/" + i, "5");
                 }
             }
             case Ask.Acknowledge _ -> enter(id, step, "agreed", "yes");
-            case Ask.Count(_, var expected) -> enter(id, step, "count", "" + expected);
-            case Ask.Comb(var channels, _) -> channels.forEach(c -> enter(id, step, c.code(), "none"));
-            case Ask.Lots(var channels, var family) -> channels.forEach(c -> shelf.lots().stream()
-                    .filter(l -> l.family() == family && c.code().equals(l.channel())).findFirst().ifPresent(l -> enter(id, step, c.code(), "" + l.id())));
+            case Ask.Count(var _, var expected) -> enter(id, step, "count", "" + expected);
+            case Ask.Comb(var channels, var _) -> channels.forEach(c -> enter(id, step, c.code(), "none"));
+            case Ask.Lots(var channels, var family) ->
+                channels.forEach(c -> shelf.lots().stream()
+                        .filter(l -> l.family() == family && c.code().equals(l.channel()))
+                        .findFirst()
+                        .ifPresent(l -> enter(id, step, c.code(), "" + l.id())));
             case Ask.Grid grid -> grid(id, card, step, grid, rows);
         }
     }
@@ -83,7 +88,14 @@ class DemoHands {
                 } else if (kind.kind() != Ask.ColumnKind.VOLUME) {
                     enter(id, step, cell, "yes");
                 } else if (!kind.expected().get(row).isZero()) {
-                    enter(id, step, cell, String.format(Locale.ROOT, "%.0f", kind.expected().get(row).mL()));
+                    enter(
+                            id,
+                            step,
+                            cell,
+                            String.format(
+                                    Locale.ROOT,
+                                    "%.0f",
+                                    kind.expected().get(row).mL()));
                 }
             }
         }

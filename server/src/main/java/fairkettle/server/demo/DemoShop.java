@@ -67,8 +67,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Quillmere Rosettes, a made-up shop in a made-up market town: show rosettes and sashes, club kit, biscuit toppers. Filled
- * once, through the same services that people use; everything in it is invented.
+ * Quillmere Rosettes, a made-up shop in a made-up market town: show rosettes and sashes, club kit, biscuit toppers.
+ * Filled once, through the same services that people use; everything in it is invented.
  */
 @Component
 @Order(10) // after the vault is open
@@ -103,8 +103,31 @@ class DemoShop implements ApplicationRunner {
     private final Clock clock;
     private final TransactionTemplate transaction;
 
-    DemoShop(Shop shop, People people, Machines machines, Checks checks, Shelf shelf, Supplies supplies, WasteBottles waste, Refills refills, Passports passports, Owed owed, Promises promises, Presets presets,
-            Vault vault, Room room, CardService cards, DemoHands hands, Hob hob, Ledger ledger, ClinicService clinic, Spares spares, Defects defects, LineLooks looks, Who who, Clock clock,
+    DemoShop(
+            Shop shop,
+            People people,
+            Machines machines,
+            Checks checks,
+            Shelf shelf,
+            Supplies supplies,
+            WasteBottles waste,
+            Refills refills,
+            Passports passports,
+            Owed owed,
+            Promises promises,
+            Presets presets,
+            Vault vault,
+            Room room,
+            CardService cards,
+            DemoHands hands,
+            Hob hob,
+            Ledger ledger,
+            ClinicService clinic,
+            Spares spares,
+            Defects defects,
+            LineLooks looks,
+            Who who,
+            Clock clock,
             TransactionTemplate transaction) {
         this.shop = shop;
         this.people = people;
@@ -148,7 +171,13 @@ class DemoShop implements ApplicationRunner {
         var tansy = people.add("Tansy");
         people.add("Alder");
         who.acting(tansy.id(), this::benches);
-        who.acting(wren.id(), () -> halfDone(machines.all().stream().filter(m -> m.name().equals("Juniper")).findFirst().orElseThrow().id()));
+        who.acting(
+                wren.id(),
+                () -> halfDone(machines.all().stream()
+                        .filter(m -> m.name().equals("Juniper"))
+                        .findFirst()
+                        .orElseThrow()
+                        .id()));
     }
 
     private void benches() {
@@ -162,7 +191,14 @@ class DemoShop implements ApplicationRunner {
         long juniper = add("Juniper", "Back bench", "wide-tank", dye, 0.66);
         long thistle = add("Thistle", "Back bench", "small-tank", dye, 0.71);
         add("Hazel", "Back bench", "small-tank", Holding.neverInked(), 0);
-        long bryony = machines.add(new NewMachine("Bryony", "Back bench", "wide-cartridge-four", Feed.BULK, Chips.IGNORED, sublimation, 0.5,
+        long bryony = machines.add(new NewMachine(
+                "Bryony",
+                "Back bench",
+                "wide-cartridge-four",
+                Feed.BULK,
+                Chips.IGNORED,
+                sublimation,
+                0.5,
                 clock.instant().minus(Duration.ofDays(DAYS + 12))));
         add("Mallow", "Back bench", "small-cartridge", new Holding.Parked(Family.SUBLIMATION, "own", false), 0.9);
         past(bramble, Map.of("M", new int[] {41, 42, 120}), 3);
@@ -193,22 +229,34 @@ class DemoShop implements ApplicationRunner {
 
     /** What was saved, what is broken, what Teasel’s white line looks like. */
     private void spares(long teasel, long sorrel) {
-        spares.add("spring clip of the roller bar", "wide tank machines", 1, "a machine that was given up in spring", true);
+        spares.add(
+                "spring clip of the roller bar",
+                "wide tank machines",
+                1,
+                "a machine that was given up in spring",
+                true);
         spares.add("wiper blade", "film machines", 2, "bought", false);
         spares.add("flat cable of the head", "small tank machines", 1, "a machine that was given up in spring", false);
-        defects.add(sorrel, Facet.COVERS, "the left clip of its rear cover is gone", "The cover holds by the right one: press it home with the flat hand, never by its corner.");
+        defects.add(
+                sorrel,
+                Facet.COVERS,
+                "the left clip of its rear cover is gone",
+                "The cover holds by the right one: press it home with the flat hand, never by its corner.");
         looks.keep(teasel, ChannelCode.of("W1"), LineLooks.Place.LINE, LineLooks.Seen.FILM, new byte[0]);
         looks.keep(teasel, ChannelCode.of("W2"), LineLooks.Place.LINE, LineLooks.Seen.CLEAR, new byte[0]);
     }
 
     /** Teasel's white fades, and nobody knows yet why; Thistle was cured of a closed vent last week. */
     private void ill(long teasel, long thistle) {
-        long closed = clinic.open(List.of(thistle), Set.of(Complaint.FADES), Work.SOLID, "yellow pale at the foot").getFirst();
+        long closed = clinic.open(List.of(thistle), Set.of(Complaint.FADES), Work.SOLID, "yellow pale at the foot")
+                .getFirst();
         clinic.say(closed, new Evidence.Simple(Set.of(ChannelCode.of("Y"))));
         checks.enter(machines.get(thistle), whole(thistle), null);
         clinic.say(closed, page(thistle, Map.of()));
         clinic.end(closed, Ending.CURED, "its vent was stuck over");
-        long open = clinic.open(List.of(teasel), Set.of(Complaint.FADES), Work.WHITE, "white thin towards the end of a shirt").getFirst();
+        long open = clinic.open(
+                        List.of(teasel), Set.of(Complaint.FADES), Work.WHITE, "white thin towards the end of a shirt")
+                .getFirst();
         clinic.say(open, new Evidence.Simple(Set.of()));
         var standing = whole(teasel);
         standing.put("W1", List.of(8, 31));
@@ -218,28 +266,54 @@ class DemoShop implements ApplicationRunner {
     }
 
     private Map<String, List<Integer>> whole(long machine) {
-        return machines.get(machine).profile().codes().stream().collect(Collectors.toMap(ChannelCode::code, _ -> List.of(), (a, _) -> a, HashMap::new));
+        return machines.get(machine).profile().codes().stream()
+                .collect(Collectors.toMap(ChannelCode::code, _ -> List.of(), (a, _) -> a, HashMap::new));
     }
 
     private Evidence.Page page(long machine, Map<String, Double> fades) {
-        return new Evidence.Page(machines.get(machine).profile().codes().stream().collect(Collectors.toMap(c -> c, c -> new Evidence.Seen(fades.getOrDefault(c.code(), .03), false, false))));
+        return new Evidence.Page(machines.get(machine).profile().codes().stream()
+                .collect(Collectors.toMap(
+                        c -> c, c -> new Evidence.Seen(fades.getOrDefault(c.code(), .03), false, false))));
     }
 
     /** Done at some time or other: most of it not long ago, a few things just about due. */
     private void upkeep() {
         var random = new Random(11);
         for (var machine : machines.all()) {
-            UpkeepBook.family(machine).ifPresent(family -> new Upkeep(machine.profile(), family).keys().forEach((key, routine) -> {
-                double days = routine.drives().stream().filter(d -> d.driver() == Driver.CLOCK || d.driver() == Driver.IDLE).mapToDouble(Routine.Drive::base).min().orElse(1);
-                double ago = Math.min(DAYS + 11, days * (0.1 + 0.75 * random.nextDouble()));
-                boolean due = random.nextInt(9) == 0 && routine.weight() < 9;
-                var at = clock.instant().minus(Duration.ofMinutes(Math.round((due ? Math.min(DAYS + 11, days * 1.05) : ago) * 24 * 60)));
-                if (!routine.id().equals("check")) {
-                    var channel = key.channel();
-                    ledger.record(NewEntry.of("upkeep", "%s: %s%s".formatted(machine.name(), routine.title(), channel == null ? "" : ", " + channel)).machine(machine.id())
-                            .about(channel == null ? routine.id() : routine.id() + "/" + channel.code(), 1).at(at), List.of());
-                }
-            }));
+            UpkeepBook.family(machine)
+                    .ifPresent(family -> new Upkeep(machine.profile(), family)
+                            .keys()
+                            .forEach((key, routine) -> {
+                                double days = routine.drives().stream()
+                                        .filter(d -> d.driver() == Driver.CLOCK || d.driver() == Driver.IDLE)
+                                        .mapToDouble(Routine.Drive::base)
+                                        .min()
+                                        .orElse(1);
+                                double ago = Math.min(DAYS + 11, days * (0.1 + 0.75 * random.nextDouble()));
+                                boolean due = random.nextInt(9) == 0 && routine.weight() < 9;
+                                var at = clock.instant()
+                                        .minus(Duration.ofMinutes(
+                                                Math.round((due ? Math.min(DAYS + 11, days * 1.05) : ago) * 24 * 60)));
+                                if (!routine.id().equals("check")) {
+                                    var channel = key.channel();
+                                    ledger.record(
+                                            NewEntry.of(
+                                                            "upkeep",
+                                                            "%s: %s%s"
+                                                                    .formatted(
+                                                                            machine.name(),
+                                                                            routine.title(),
+                                                                            channel == null ? "" : ", " + channel))
+                                                    .machine(machine.id())
+                                                    .about(
+                                                            channel == null
+                                                                    ? routine.id()
+                                                                    : routine.id() + "/" + channel.code(),
+                                                            1)
+                                                    .at(at),
+                                            List.of());
+                                }
+                            }));
         }
     }
 
@@ -248,7 +322,9 @@ class DemoShop implements ApplicationRunner {
         var random = new Random(7);
         for (int half = 28; half >= 1; half--) {
             boolean spell = half > 10 && half < 17;
-            room.enter(new Air(clock.instant().minus(Duration.ofHours(12L * half)), Math.round(10 * (20 + (half % 2 == 0 ? 0 : 2) + (spell ? 4 : 0) + random.nextGaussian())) / 10.0,
+            room.enter(new Air(
+                    clock.instant().minus(Duration.ofHours(12L * half)),
+                    Math.round(10 * (20 + (half % 2 == 0 ? 0 : 2) + (spell ? 4 : 0) + random.nextGaussian())) / 10.0,
                     Math.round(45 - (spell ? 16 : 0) + 3 * random.nextGaussian())));
         }
     }
@@ -256,13 +332,42 @@ class DemoShop implements ApplicationRunner {
     private static ShopSettings settings() {
         var nine = LocalTime.of(9, 0);
         var five = LocalTime.of(17, 0);
-        var week = Stream.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY, DayOfWeek.SATURDAY)
-                .map(day -> new ShopSettings.OpenDay(day, nine, day == DayOfWeek.SATURDAY ? LocalTime.of(13, 0) : five)).toList();
+        var week = Stream.of(
+                        DayOfWeek.MONDAY,
+                        DayOfWeek.TUESDAY,
+                        DayOfWeek.WEDNESDAY,
+                        DayOfWeek.THURSDAY,
+                        DayOfWeek.FRIDAY,
+                        DayOfWeek.SATURDAY)
+                .map(day -> new ShopSettings.OpenDay(day, nine, day == DayOfWeek.SATURDAY ? LocalTime.of(13, 0) : five))
+                .toList();
         var usual = ShopSettings.usual();
-        return new ShopSettings("Quillmere Rosettes", "GBP", "Europe/London", "mL", "mm", 1600, 250, 2400, usual.syringes(), usual.inkBottles(),
-                usual.fluidBottles(), usual.fluidTarget(), usual.reserve(), usual.maxRinses(), usual.minutesPerPull(), usual.minutesPerRinse(), week,
-                List.of(LocalDate.of(2026, 12, 25), LocalDate.of(2026, 12, 26), LocalDate.of(2027, 1, 1)), Map.of(),
-                "The household recycling yard takes it on Saturdays, capped and labelled.", usual.comparison(), null, null, null, null);
+        return new ShopSettings(
+                "Quillmere Rosettes",
+                "GBP",
+                "Europe/London",
+                "mL",
+                "mm",
+                1600,
+                250,
+                2400,
+                usual.syringes(),
+                usual.inkBottles(),
+                usual.fluidBottles(),
+                usual.fluidTarget(),
+                usual.reserve(),
+                usual.maxRinses(),
+                usual.minutesPerPull(),
+                usual.minutesPerRinse(),
+                week,
+                List.of(LocalDate.of(2026, 12, 25), LocalDate.of(2026, 12, 26), LocalDate.of(2027, 1, 1)),
+                Map.of(),
+                "The household recycling yard takes it on Saturdays, capped and labelled.",
+                usual.comparison(),
+                null,
+                null,
+                null,
+                null);
     }
 
     private void bottles() {
@@ -283,20 +388,50 @@ class DemoShop implements ApplicationRunner {
         bottle(Family.FILM, null, "FLU-F03", "1000", 2600, false, null);
     }
 
-    private void bottle(Family family, @Nullable String channel, String code, String volume, long price, boolean food, @Nullable LocalDate best) {
+    private void bottle(
+            Family family,
+            @Nullable String channel,
+            String code,
+            String volume,
+            long price,
+            boolean food,
+            @Nullable LocalDate best) {
         shelf.add(new NewLot(family, channel, "own", code, Millilitres.parse(volume), price, food, best, null));
     }
 
     private long add(String name, String bench, String profile, Holding holding, double tank) {
-        return machines.add(new NewMachine(name, bench, profile, Feed.AS_BUILT, null, holding, tank, clock.instant().minus(Duration.ofDays(DAYS + 12))));
+        return machines.add(new NewMachine(
+                name,
+                bench,
+                profile,
+                Feed.AS_BUILT,
+                null,
+                holding,
+                tank,
+                clock.instant().minus(Duration.ofDays(DAYS + 12))));
     }
 
     /** Bramble prints every day: her cyan goes fastest. */
     private void refills(long bramble) {
         for (int daysAgo : List.of(17, 11, 5)) {
-            for (var poured : Map.of("C", daysAgo == 17 ? "9" : daysAgo == 11 ? "7" : "12", "M", daysAgo == 11 ? "8" : "6").entrySet()) {
-                long lot = shelf.lots().stream().filter(l -> l.code().equals("SUB-4471" + poured.getKey())).findFirst().orElseThrow().id();
-                refills.pour(bramble, new Refills.NewRefill(ChannelCode.of(poured.getKey()), lot, Millilitres.parse(poured.getValue()), false, false, null), clock.instant().minus(Duration.ofDays(daysAgo)));
+            for (var poured : Map.of(
+                            "C", daysAgo == 17 ? "9" : daysAgo == 11 ? "7" : "12", "M", daysAgo == 11 ? "8" : "6")
+                    .entrySet()) {
+                long lot = shelf.lots().stream()
+                        .filter(l -> l.code().equals("SUB-4471" + poured.getKey()))
+                        .findFirst()
+                        .orElseThrow()
+                        .id();
+                refills.pour(
+                        bramble,
+                        new Refills.NewRefill(
+                                ChannelCode.of(poured.getKey()),
+                                lot,
+                                Millilitres.parse(poured.getValue()),
+                                false,
+                                false,
+                                null),
+                        clock.instant().minus(Duration.ofDays(daysAgo)));
             }
         }
     }
@@ -308,23 +443,61 @@ class DemoShop implements ApplicationRunner {
         passports.write(bramble, Fact.CONNECTION, "network; the cable lies behind it");
         passports.write(teasel, Fact.PROTECTED, "printed cover: the cable’s entry stays open");
         passports.write(teasel, Fact.BROKEN, "front tray; film is led over the bracket");
-        owed.add(teasel, new Owed.NewTask("Look at the outside waste bottle", "Joint wrapped and dry, bottle vented, level, lower than the outlet.", 0, 30));
-        owed.add(sorrel, new Owed.NewTask("Align the head", "It was aligned on a check with gaps: that is provisional.", 4, null));
+        owed.add(
+                teasel,
+                new Owed.NewTask(
+                        "Look at the outside waste bottle",
+                        "Joint wrapped and dry, bottle vented, level, lower than the outlet.",
+                        0,
+                        30));
+        owed.add(
+                sorrel,
+                new Owed.NewTask(
+                        "Align the head", "It was aligned on a check with gaps: that is provisional.", 4, null));
         promises.add(sorrel, "24 sashes for the spring show", clock.instant().plus(Duration.ofHours(30)), 120);
-        presets.keep(new Presets.Preset(0, "Sash, 10 cm satin", Family.SUBLIMATION, "transfer paper, A4", "matt, best", true, 190, 45));
-        presets.keep(new Presets.Preset(0, "Club shirt, chest", Family.FILM, "film, 33 cm roll", "white under colour", false, 150, 12));
+        presets.keep(new Presets.Preset(
+                0, "Sash, 10 cm satin", Family.SUBLIMATION, "transfer paper, A4", "matt, best", true, 190, 45));
+        presets.keep(new Presets.Preset(
+                0, "Club shirt, chest", Family.FILM, "film, 33 cm roll", "white under colour", false, 150, 12));
     }
 
     /** Bryony's firmware ignores chips, and she earns little: the season of sashes is over. */
     private void papers(long bryony) {
-        machines.papers(bryony, new Machines.Papers("BB-2204", "Sticks in the cold; warm the room first.", "K4.1 patched", true, 80L), 0);
+        machines.papers(
+                bryony,
+                new Machines.Papers("BB-2204", "Sticks in the cold; warm the room first.", "K4.1 patched", true, 80L),
+                0);
         if (vault.health().problem() == null) {
             vault.store(bryony, "Bryony", "QM-7731-KETTLE-042", "a made-up seller, program 1.4, on the shop’s stick");
         }
-        Map.of(Supply.SYRINGE, 6, Supply.NEEDLE, 8, Supply.ADAPTER, 4, Supply.GLOVES, 12, Supply.TOWELS, 20, Supply.PAPER, 300, Supply.CLOTH_AND_TRAY, 2, Supply.SCREWDRIVER, 1,
-                Supply.DAMPER, 2, Supply.TRANSFER_PAPER, 40).forEach((what, count) -> supplies.count(what, count, null));
+        Map.of(
+                        Supply.SYRINGE,
+                        6,
+                        Supply.NEEDLE,
+                        8,
+                        Supply.ADAPTER,
+                        4,
+                        Supply.GLOVES,
+                        12,
+                        Supply.TOWELS,
+                        20,
+                        Supply.PAPER,
+                        300,
+                        Supply.CLOTH_AND_TRAY,
+                        2,
+                        Supply.SCREWDRIVER,
+                        1,
+                        Supply.DAMPER,
+                        2,
+                        Supply.TRANSFER_PAPER,
+                        40)
+                .forEach((what, count) -> supplies.count(what, count, null));
         supplies.count(Supply.EYE_PROTECTION, 2, null);
-        waste.open("Back bench, autumn", WasteBottles.LIQUID, Millilitres.parse("2000"), LocalDate.now(clock).minusDays(40));
+        waste.open(
+                "Back bench, autumn",
+                WasteBottles.LIQUID,
+                Millilitres.parse("2000"),
+                LocalDate.now(clock).minusDays(40));
     }
 
     /** Inks are never used up evenly. */

@@ -53,8 +53,17 @@ final class CalendarFile {
 
     private static VEvent event(Published p) {
         var item = p.item();
-        var event = new VEvent(new PropertyList(List.of(new Uid(item.uid()), new DtStamp(p.changed()), new DtStart<>(item.from()), new DtEnd<>(item.to()), new Summary(item.title()), new Description(item.words()),
-                new LastModified(p.changed()), new Sequence(p.sequence()), p.gone() ? ImmutableStatus.VEVENT_CANCELLED : ImmutableStatus.VEVENT_CONFIRMED, ImmutableTransp.TRANSPARENT)));
+        var event = new VEvent(new PropertyList(List.of(
+                new Uid(item.uid()),
+                new DtStamp(p.changed()),
+                new DtStart<>(item.from()),
+                new DtEnd<>(item.to()),
+                new Summary(item.title()),
+                new Description(item.words()),
+                new LastModified(p.changed()),
+                new Sequence(p.sequence()),
+                p.gone() ? ImmutableStatus.VEVENT_CANCELLED : ImmutableStatus.VEVENT_CONFIRMED,
+                ImmutableTransp.TRANSPARENT)));
         if (Boolean.TRUE.equals(item.alarm()) && !p.gone()) {
             event.add(alarm(item.title(), Related.START, Duration.ZERO));
         }

@@ -52,7 +52,13 @@ class FeedBook {
         var bytes = new byte[SECRET_BYTES];
         new SecureRandom().nextBytes(bytes);
         var secret = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
-        db.insertInto(FEED).set(FEED.ID, 1).set(FEED.SECRET, secret).onConflict(FEED.ID).doUpdate().set(FEED.SECRET, secret).execute();
+        db.insertInto(FEED)
+                .set(FEED.ID, 1)
+                .set(FEED.SECRET, secret)
+                .onConflict(FEED.ID)
+                .doUpdate()
+                .set(FEED.SECRET, secret)
+                .execute();
         return secret;
     }
 
@@ -76,9 +82,20 @@ class FeedBook {
             var at = changed ? now : was.getChangedAt().toInstant();
             if (changed) {
                 var body = JSONB.valueOf(json.writeValueAsString(item));
-                db.insertInto(FEED_ITEM).set(FEED_ITEM.UID, item.uid()).set(FEED_ITEM.DIGEST, item.digest()).set(FEED_ITEM.SEQUENCE, sequence).set(FEED_ITEM.BODY, body).set(FEED_ITEM.CHANGED_AT, now.atOffset(ZoneOffset.UTC))
-                        .onConflict(FEED_ITEM.UID).doUpdate().set(FEED_ITEM.DIGEST, item.digest()).set(FEED_ITEM.SEQUENCE, sequence).set(FEED_ITEM.BODY, body).set(FEED_ITEM.CHANGED_AT, now.atOffset(ZoneOffset.UTC))
-                        .setNull(FEED_ITEM.GONE_AT).execute();
+                db.insertInto(FEED_ITEM)
+                        .set(FEED_ITEM.UID, item.uid())
+                        .set(FEED_ITEM.DIGEST, item.digest())
+                        .set(FEED_ITEM.SEQUENCE, sequence)
+                        .set(FEED_ITEM.BODY, body)
+                        .set(FEED_ITEM.CHANGED_AT, now.atOffset(ZoneOffset.UTC))
+                        .onConflict(FEED_ITEM.UID)
+                        .doUpdate()
+                        .set(FEED_ITEM.DIGEST, item.digest())
+                        .set(FEED_ITEM.SEQUENCE, sequence)
+                        .set(FEED_ITEM.BODY, body)
+                        .set(FEED_ITEM.CHANGED_AT, now.atOffset(ZoneOffset.UTC))
+                        .setNull(FEED_ITEM.GONE_AT)
+                        .execute();
             }
             all.add(new Published(item, sequence, at, false));
         }
@@ -91,7 +108,8 @@ class FeedBook {
                 gone.update();
                 all.add(new Published(item, gone.getSequence(), now, true));
             } else if (gone.getGoneAt() != null && gone.getGoneAt().toInstant().isAfter(now.minus(TOLD))) {
-                all.add(new Published(item, gone.getSequence(), gone.getChangedAt().toInstant(), true));
+                all.add(new Published(
+                        item, gone.getSequence(), gone.getChangedAt().toInstant(), true));
             } else {
                 gone.delete(); // it has had its time
             }

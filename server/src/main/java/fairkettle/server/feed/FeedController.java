@@ -24,7 +24,9 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Waits with alarms, today’s round, the coming days and promises, for calendar programs that know the secret address. */
+/**
+ * Waits with alarms, today’s round, the coming days and promises, for calendar programs that know the secret address.
+ */
 @RestController
 class FeedController {
 
@@ -66,11 +68,17 @@ class FeedController {
 
     @GetMapping(value = "/feed/{secret}.ics", produces = "text/calendar")
     ResponseEntity<String> calendar(@PathVariable String secret) {
-        boolean known = book.secret().filter(s -> MessageDigest.isEqual(s.getBytes(StandardCharsets.UTF_8), secret.getBytes(StandardCharsets.UTF_8))).isPresent();
+        boolean known = book.secret()
+                .filter(s -> MessageDigest.isEqual(
+                        s.getBytes(StandardCharsets.UTF_8), secret.getBytes(StandardCharsets.UTF_8)))
+                .isPresent();
         if (!known) {
             throw Problem.notFound("There is no calendar at this address. It may have been renewed: look under Shop.");
         }
-        return ResponseEntity.ok().cacheControl(CacheControl.noCache()).header("Content-Type", "text/calendar; charset=utf-8").body(CalendarFile.of(shop.settings().name(), book.publish(items())));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noCache())
+                .header("Content-Type", "text/calendar; charset=utf-8")
+                .body(CalendarFile.of(shop.settings().name(), book.publish(items())));
     }
 
     private List<FeedItem> items() {
@@ -78,30 +86,67 @@ class FeedController {
         hob.waits().forEach(w -> {
             var name = w.machineName() == null ? "" : w.machineName() + ": ";
             var late = w.lateAt();
-            items.add(new FeedItem("wait-%d@fair-kettle".formatted(w.id()), "%s%s ready".formatted(name, w.label()), late == null ? "The wait is over." : "Use it before it dries: the event ends then.", w.readyAt(),
-                    late == null ? w.readyAt().plus(A_GLANCE) : late, true, late != null));
+            items.add(new FeedItem(
+                    "wait-%d@fair-kettle".formatted(w.id()),
+                    "%s%s ready".formatted(name, w.label()),
+                    late == null ? "The wait is over." : "Use it before it dries: the event ends then.",
+                    w.readyAt(),
+                    late == null ? w.readyAt().plus(A_GLANCE) : late,
+                    true,
+                    late != null));
         });
         var week = rounds.week(DAYS);
         var today = rounds.round();
-        var names = today.machines().stream().collect(Collectors.toMap(RoundView.StationJson::id, RoundView.StationJson::name));
-        var people = today.people().stream().collect(Collectors.toMap(RoundView.WalkerJson::id, RoundView.WalkerJson::name));
-        today.visits().stream().filter(v -> v.begun() == null).forEach(v -> items.add(new FeedItem("visit-%s-%s@fair-kettle".formatted(today.day(), v.key().replace('/', '-')), "%s: %s".formatted(names.get(v.machine()), v.title()),
-                "%s. %s".formatted(v.person() == null ? "Somebody" : people.get(v.person()), v.say()), v.at(), v.at().plus(Duration.ofMinutes(v.hands())), false, false)));
+        var names = today.machines().stream()
+                .collect(Collectors.toMap(RoundView.StationJson::id, RoundView.StationJson::name));
+        var people =
+                today.people().stream().collect(Collectors.toMap(RoundView.WalkerJson::id, RoundView.WalkerJson::name));
+        today.visits().stream()
+                .filter(v -> v.begun() == null)
+                .forEach(v -> items.add(new FeedItem(
+                        "visit-%s-%s@fair-kettle".formatted(today.day(), v.key().replace('/', '-')),
+                        "%s: %s".formatted(names.get(v.machine()), v.title()),
+                        "%s. %s".formatted(v.person() == null ? "Somebody" : people.get(v.person()), v.say()),
+                        v.at(),
+                        v.at().plus(Duration.ofMinutes(v.hands())),
+                        false,
+                        false)));
         var zone = shop.settings().zoneId();
-        week.days().stream().skip(1).filter(RoundView.DayAheadJson::open).forEach(day -> ahead(day, zone, names, items));
-        week.days().stream().flatMap(d -> d.promises().stream()).forEach(p -> items.add(new FeedItem("promise-%d@fair-kettle".formatted(p.id()), "%s prints: %s".formatted(names.get(p.machine()), p.words()), "Promised.", p.at(),
-                p.at().plus(Duration.ofMinutes(p.minutes())), false, false)));
+        week.days().stream()
+                .skip(1)
+                .filter(RoundView.DayAheadJson::open)
+                .forEach(day -> ahead(day, zone, names, items));
+        week.days().stream()
+                .flatMap(d -> d.promises().stream())
+                .forEach(p -> items.add(new FeedItem(
+                        "promise-%d@fair-kettle".formatted(p.id()),
+                        "%s prints: %s".formatted(names.get(p.machine()), p.words()),
+                        "Promised.",
+                        p.at(),
+                        p.at().plus(Duration.ofMinutes(p.minutes())),
+                        false,
+                        false)));
         return items;
     }
 
     /** One event for each machine of a day to come: its minutes may still change. */
     private static void ahead(RoundView.DayAheadJson day, ZoneId zone, Map<Long, String> names, List<FeedItem> items) {
-        var byMachine = day.visits().stream().collect(Collectors.groupingBy(RoundView.VisitJson::machine, TreeMap::new, Collectors.toList()));
+        var byMachine = day.visits().stream()
+                .collect(Collectors.groupingBy(RoundView.VisitJson::machine, TreeMap::new, Collectors.toList()));
         byMachine.forEach((machine, visits) -> {
             int minutes = visits.stream().mapToInt(RoundView.VisitJson::hands).sum();
-            var first = visits.stream().map(RoundView.VisitJson::at).min(Instant::compareTo).orElse(day.day().atStartOfDay(zone).toInstant());
-            items.add(new FeedItem("day-%s-%d@fair-kettle".formatted(day.day(), machine), "%s: %d min".formatted(Objects.requireNonNull(names.get(machine)), minutes),
-                    visits.stream().map(RoundView.VisitJson::title).distinct().collect(Collectors.joining("\n")), first, first.plus(Duration.ofMinutes(minutes)), false, false));
+            var first = visits.stream()
+                    .map(RoundView.VisitJson::at)
+                    .min(Instant::compareTo)
+                    .orElse(day.day().atStartOfDay(zone).toInstant());
+            items.add(new FeedItem(
+                    "day-%s-%d@fair-kettle".formatted(day.day(), machine),
+                    "%s: %d min".formatted(Objects.requireNonNull(names.get(machine)), minutes),
+                    visits.stream().map(RoundView.VisitJson::title).distinct().collect(Collectors.joining("\n")),
+                    first,
+                    first.plus(Duration.ofMinutes(minutes)),
+                    false,
+                    false));
         });
     }
 }

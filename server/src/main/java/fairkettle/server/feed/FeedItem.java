@@ -10,7 +10,14 @@ import org.jspecify.annotations.Nullable;
  * @param alarm whether it rings when it begins
  * @param ends whether it rings again shortly before its end: it spoils then
  */
-record FeedItem(String uid, String title, String words, Instant from, Instant to, @Nullable Boolean alarm, @Nullable Boolean ends) {
+record FeedItem(
+        String uid,
+        String title,
+        String words,
+        Instant from,
+        Instant to,
+        @Nullable Boolean alarm,
+        @Nullable Boolean ends) {
 
     String digest() {
         return Integer.toHexString((title + words + from + to + alarm + ends).hashCode());

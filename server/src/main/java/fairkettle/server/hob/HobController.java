@@ -26,8 +26,13 @@ class HobController {
         this.hob = hob;
     }
 
-    record NewWait(@NotBlank(message = "What is waiting?") @Size(max = 60, message = "At most 60 letters.") String label,
-            @Min(value = 1, message = "At least a minute.") @Max(value = 20160, message = "At most two weeks.") int minutes,
+    record NewWait(
+            @NotBlank(message = "What is waiting?") @Size(max = 60, message = "At most 60 letters.")
+            String label,
+
+            @Min(value = 1, message = "At least a minute.") @Max(value = 20160, message = "At most two weeks.")
+            int minutes,
+
             @Nullable Long machine) {}
 
     @GetMapping("/api/hob")

@@ -16,7 +16,8 @@ final class Seal {
     private static final int KEY_BYTES = 32;
     private static final int NONCE_BYTES = 12;
     private static final int TAG_BITS = 128;
-    private static final String LETTERS = "ABCDEFGHJKMNPQRSTVWXYZ0123456789"; // no I, L, O, U: nobody mistakes them on paper
+    private static final String LETTERS =
+            "ABCDEFGHJKMNPQRSTVWXYZ0123456789"; // no I, L, O, U: nobody mistakes them on paper
     private static final SecureRandom RANDOM = new SecureRandom();
 
     private final byte[] key;
@@ -55,7 +56,8 @@ final class Seal {
         }
         byte[] key = Arrays.copyOf(bytes, KEY_BYTES);
         if (bytes[KEY_BYTES] != check(key)) {
-            throw new IllegalArgumentException("This key of the vault has a slip in it. Compare it with the paper letter by letter.");
+            throw new IllegalArgumentException(
+                    "This key of the vault has a slip in it. Compare it with the paper letter by letter.");
         }
         return new Seal(key);
     }
@@ -73,7 +75,8 @@ final class Seal {
             have += 8;
             while (have >= 5 && letters < 54) {
                 have -= 5;
-                words.append(letters > 0 && letters % 6 == 0 ? "-" : "").append(LETTERS.charAt((int) (bits >> have) & 31));
+                words.append(letters > 0 && letters % 6 == 0 ? "-" : "")
+                        .append(LETTERS.charAt((int) (bits >> have) & 31));
                 letters++;
             }
         }
@@ -100,7 +103,8 @@ final class Seal {
     /** @return empty if it was sealed with another key, or changed since */
     Optional<String> open(byte[] sealed) {
         try {
-            byte[] text = cipher(Cipher.DECRYPT_MODE, Arrays.copyOf(sealed, NONCE_BYTES)).doFinal(sealed, NONCE_BYTES, sealed.length - NONCE_BYTES);
+            byte[] text = cipher(Cipher.DECRYPT_MODE, Arrays.copyOf(sealed, NONCE_BYTES))
+                    .doFinal(sealed, NONCE_BYTES, sealed.length - NONCE_BYTES);
             return Optional.of(new String(text, StandardCharsets.UTF_8));
         } catch (GeneralSecurityException | IllegalArgumentException _) {
             return Optional.empty();

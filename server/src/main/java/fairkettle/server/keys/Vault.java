@@ -50,7 +50,14 @@ public class Vault implements ApplicationRunner {
     private final String keyFile;
     private State state = new State.Without("The vault is not open yet.");
 
-    Vault(DSLContext db, Ledger ledger, Live live, Who who, Clock clock, @Value("${kettle.key:}") String keyWords, @Value("${kettle.key-file:}") String keyFile) {
+    Vault(
+            DSLContext db,
+            Ledger ledger,
+            Live live,
+            Who who,
+            Clock clock,
+            @Value("${kettle.key:}") String keyWords,
+            @Value("${kettle.key-file:}") String keyFile) {
         this.db = db;
         this.ledger = ledger;
         this.live = live;
@@ -66,7 +73,10 @@ public class Vault implements ApplicationRunner {
         record Without(String why) implements State {}
     }
 
-    /** @param problem why codes can be neither read nor stored, or null; {@code printed} whether the recovery key was printed */
+    /**
+     * @param problem why codes can be neither read nor stored, or null; {@code printed} whether the recovery key was
+     *     printed
+     */
     public record Health(@Nullable String problem, boolean printed, int codes) {}
 
     /** @param masked the code with all but its last letters hidden, or null where it cannot be read */
@@ -81,7 +91,10 @@ public class Vault implements ApplicationRunner {
     public void open() {
         try {
             var seal = seal();
-            state = seal.isEmpty() ? new State.Without("No key is set, so activation codes cannot be kept. Set KETTLE_KEY_FILE to a place outside the data.")
+            state = seal.isEmpty()
+                    ? new State.Without(
+                            "No key is set, so activation codes cannot be kept. Set KETTLE_KEY_FILE to a place outside"
+                                    + " the data.")
                     : proved(seal.get());
         } catch (IllegalArgumentException | UncheckedIOException e) {
             state = new State.Without(String.valueOf(e.getMessage()));
@@ -94,7 +107,11 @@ public class Vault implements ApplicationRunner {
     private State proved(Seal seal) {
         var proof = db.select(VAULT.PROOF).from(VAULT).fetchOptional(VAULT.PROOF);
         if (proof.isEmpty()) {
-            db.insertInto(VAULT).set(VAULT.ID, 1).set(VAULT.PROOF, seal.seal(PROOF)).onConflictDoNothing().execute();
+            db.insertInto(VAULT)
+                    .set(VAULT.ID, 1)
+                    .set(VAULT.PROOF, seal.seal(PROOF))
+                    .onConflictDoNothing()
+                    .execute();
             return new State.Open(seal);
         }
         if (seal.open(proof.get()).filter(PROOF::equals).isPresent()) {
@@ -102,10 +119,15 @@ public class Vault implements ApplicationRunner {
         }
         int codes = db.fetchCount(ACTIVATION);
         if (codes == 0) {
-            db.update(VAULT).set(VAULT.PROOF, seal.seal(PROOF)).setNull(VAULT.PRINTED).execute();
+            db.update(VAULT)
+                    .set(VAULT.PROOF, seal.seal(PROOF))
+                    .setNull(VAULT.PRINTED)
+                    .execute();
             return new State.Open(seal);
         }
-        return new State.Without("The key is not the one that sealed the %d activation codes here. Everything else is there; put the right key back, from the paper that was printed at the first start.".formatted(codes));
+        return new State.Without(
+                "The key is not the one that sealed the %d activation codes here. Everything else is there; put the right key back, from the paper that was printed at the first start."
+                        .formatted(codes));
     }
 
     /** From the environment, or the file; the file is made if there is none. */
@@ -126,7 +148,9 @@ public class Vault implements ApplicationRunner {
                 Files.createDirectories(file.getParent());
             }
             Files.deleteIfExists(file.resolveSibling(file.getFileName() + ".part"));
-            var written = Files.createFile(file.resolveSibling(file.getFileName() + ".part"), PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+            var written = Files.createFile(
+                    file.resolveSibling(file.getFileName() + ".part"),
+                    PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
             Files.writeString(written, fresh.words() + "\n");
             Files.move(written, file, StandardCopyOption.ATOMIC_MOVE); // a full disk leaves no half a key
             LOG.info("The vault: a key was made in {}. Print its recovery key under Shop, and keep the paper.", file);
@@ -152,7 +176,9 @@ public class Vault implements ApplicationRunner {
     @Transactional
     public String recoveryKey() {
         var words = key().words();
-        db.update(VAULT).set(VAULT.PRINTED, clock.instant().atOffset(ZoneOffset.UTC)).execute();
+        db.update(VAULT)
+                .set(VAULT.PRINTED, clock.instant().atOffset(ZoneOffset.UTC))
+                .execute();
         ledger.record(NewEntry.of("key", "the vault’s recovery key was shown, to be printed"), List.of());
         return words;
     }
@@ -162,8 +188,14 @@ public class Vault implements ApplicationRunner {
     }
 
     public Optional<Kept> of(long machine) {
-        return db.selectFrom(ACTIVATION).where(ACTIVATION.MACHINE_ID.eq(machine)).fetchOptional(r -> new Kept(
-                state instanceof State.Open(var seal) ? seal.open(r.getSealed()).map(Vault::masked).orElse(null) : null, r.getOrigin(), r.getStoredAt().toInstant()));
+        return db.selectFrom(ACTIVATION)
+                .where(ACTIVATION.MACHINE_ID.eq(machine))
+                .fetchOptional(r -> new Kept(
+                        state instanceof State.Open(var seal)
+                                ? seal.open(r.getSealed()).map(Vault::masked).orElse(null)
+                                : null,
+                        r.getOrigin(),
+                        r.getStoredAt().toInstant()));
     }
 
     private static String masked(String code) {
@@ -175,20 +207,39 @@ public class Vault implements ApplicationRunner {
     public void store(long machine, String name, String code, String origin) {
         var now = clock.instant().atOffset(ZoneOffset.UTC);
         var sealed = key().seal(code.strip());
-        db.insertInto(ACTIVATION).set(ACTIVATION.MACHINE_ID, machine).set(ACTIVATION.SEALED, sealed).set(ACTIVATION.ORIGIN, origin.strip())
-                .set(ACTIVATION.STORED_AT, now).set(ACTIVATION.PERSON_ID, who.id()).onConflict(ACTIVATION.MACHINE_ID).doUpdate()
-                .set(ACTIVATION.SEALED, sealed).set(ACTIVATION.ORIGIN, origin.strip()).set(ACTIVATION.STORED_AT, now).set(ACTIVATION.PERSON_ID, who.id()).execute();
-        ledger.record(NewEntry.of("key", name + ": its activation code was put into the vault").machine(machine), List.of());
+        db.insertInto(ACTIVATION)
+                .set(ACTIVATION.MACHINE_ID, machine)
+                .set(ACTIVATION.SEALED, sealed)
+                .set(ACTIVATION.ORIGIN, origin.strip())
+                .set(ACTIVATION.STORED_AT, now)
+                .set(ACTIVATION.PERSON_ID, who.id())
+                .onConflict(ACTIVATION.MACHINE_ID)
+                .doUpdate()
+                .set(ACTIVATION.SEALED, sealed)
+                .set(ACTIVATION.ORIGIN, origin.strip())
+                .set(ACTIVATION.STORED_AT, now)
+                .set(ACTIVATION.PERSON_ID, who.id())
+                .execute();
+        ledger.record(
+                NewEntry.of("key", name + ": its activation code was put into the vault")
+                        .machine(machine),
+                List.of());
         live.changed("machine/" + machine);
     }
 
     /** The code itself. On purpose, and logged. */
     @Transactional
     public String reveal(long machine, String name) {
-        var sealed = db.select(ACTIVATION.SEALED).from(ACTIVATION).where(ACTIVATION.MACHINE_ID.eq(machine)).fetchOptional(ACTIVATION.SEALED)
+        var sealed = db.select(ACTIVATION.SEALED)
+                .from(ACTIVATION)
+                .where(ACTIVATION.MACHINE_ID.eq(machine))
+                .fetchOptional(ACTIVATION.SEALED)
                 .orElseThrow(() -> Problem.notFound("No activation code is kept for this machine."));
-        var code = key().open(sealed).orElseThrow(() -> Problem.refused("This code was sealed with another key, and cannot be read with this one.", List.of()));
-        ledger.record(NewEntry.of("key", name + ": its activation code was shown").machine(machine), List.of());
+        var code = key().open(sealed)
+                .orElseThrow(() -> Problem.refused(
+                        "This code was sealed with another key, and cannot be read with this one.", List.of()));
+        ledger.record(
+                NewEntry.of("key", name + ": its activation code was shown").machine(machine), List.of());
         return code;
     }
 }

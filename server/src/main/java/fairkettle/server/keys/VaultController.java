@@ -28,8 +28,12 @@ class VaultController {
     }
 
     /** @param origin where it came from, which file and version: the seller may vanish */
-    record CodeJson(@NotBlank(message = "Type the code.") @Size(max = 200, message = "At most 200 letters.") String code,
-            @NotNull @Size(max = 300, message = "At most 300 letters.") String origin) {}
+    record CodeJson(
+            @NotBlank(message = "Type the code.") @Size(max = 200, message = "At most 200 letters.")
+            String code,
+
+            @NotNull @Size(max = 300, message = "At most 300 letters.")
+            String origin) {}
 
     record Revealed(String words) {}
 
@@ -54,6 +58,8 @@ class VaultController {
     @PostMapping("/api/machines/{machine}/activation-code/reveal")
     ResponseEntity<Revealed> revealCode(@PathVariable long machine, HttpServletRequest request) {
         OnceFilter.keepNoAnswer(request);
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(new Revealed(vault.reveal(machine, machines.get(machine).name())));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .body(new Revealed(vault.reveal(machine, machines.get(machine).name())));
     }
 }

@@ -1,4 +1,6 @@
-/** Activation codes, sealed with a key that is never in the database. Start with {@link fairkettle.server.keys.Vault}. */
+/**
+ * Activation codes, sealed with a key that is never in the database. Start with {@link fairkettle.server.keys.Vault}.
+ */
 @NullMarked
 package fairkettle.server.keys;
 

@@ -58,8 +58,16 @@ public class Ledger {
      * @param topic what it was about beyond its words, such as “purge/C”; null for most
      * @param amount sheets that were printed, or mL that were moved without leaving; null for most
      */
-    public record NewEntry(String kind, String words, @Nullable Long machine, @Nullable Long card, @Nullable String step,
-            @Nullable Long contraOf, @Nullable Instant at, @Nullable String topic, @Nullable Double amount) {
+    public record NewEntry(
+            String kind,
+            String words,
+            @Nullable Long machine,
+            @Nullable Long card,
+            @Nullable String step,
+            @Nullable Long contraOf,
+            @Nullable Instant at,
+            @Nullable String topic,
+            @Nullable Double amount) {
 
         public static NewEntry of(String kind, String words) {
             return new NewEntry(kind, words, null, null, null, null, null, null, null);
@@ -91,10 +99,20 @@ public class Ledger {
     public long record(NewEntry entry, List<Posting> postings) {
         var when = entry.at() == null ? clock.instant() : entry.at();
         var at = when.atOffset(ZoneOffset.UTC);
-        long id = db.insertInto(ENTRY).set(ENTRY.AT, at).set(ENTRY.PERSON_ID, who.id()).set(ENTRY.MACHINE_ID, entry.machine())
-                .set(ENTRY.CARD_ID, entry.card()).set(ENTRY.STEP_ID, entry.step()).set(ENTRY.KIND, entry.kind())
-                .set(ENTRY.WORDS, entry.words()).set(ENTRY.CONTRA_OF, entry.contraOf())
-                .set(ENTRY.TOPIC, entry.topic()).set(ENTRY.AMOUNT, entry.amount()).returningResult(ENTRY.ID).fetchSingle().value1();
+        long id = db.insertInto(ENTRY)
+                .set(ENTRY.AT, at)
+                .set(ENTRY.PERSON_ID, who.id())
+                .set(ENTRY.MACHINE_ID, entry.machine())
+                .set(ENTRY.CARD_ID, entry.card())
+                .set(ENTRY.STEP_ID, entry.step())
+                .set(ENTRY.KIND, entry.kind())
+                .set(ENTRY.WORDS, entry.words())
+                .set(ENTRY.CONTRA_OF, entry.contraOf())
+                .set(ENTRY.TOPIC, entry.topic())
+                .set(ENTRY.AMOUNT, entry.amount())
+                .returningResult(ENTRY.ID)
+                .fetchSingle()
+                .value1();
         if (!postings.isEmpty()) {
             var rows = db.insertInto(POSTING, POSTING.ENTRY_ID, POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES);
             for (var p : postings) {
@@ -111,19 +129,25 @@ public class Ledger {
     private void bringUpToDate(Posting posting) {
         var place = posting.place().key();
         var substance = posting.substance().key();
-        if (posting.microlitres() < 0) { // why: the check on the column sees a negative row before the conflict is resolved
-            db.update(CONTENT).set(CONTENT.MICROLITRES, CONTENT.MICROLITRES.plus(posting.microlitres()))
-                    .where(CONTENT.PLACE.eq(place), CONTENT.SUBSTANCE.eq(substance)).execute();
+        if (posting.microlitres()
+                < 0) { // why: the check on the column sees a negative row before the conflict is resolved
+            db.update(CONTENT)
+                    .set(CONTENT.MICROLITRES, CONTENT.MICROLITRES.plus(posting.microlitres()))
+                    .where(CONTENT.PLACE.eq(place), CONTENT.SUBSTANCE.eq(substance))
+                    .execute();
         } else {
-            db.insertInto(CONTENT, CONTENT.PLACE, CONTENT.SUBSTANCE, CONTENT.MICROLITRES).values(place, substance, posting.microlitres())
-                    .onConflict(CONTENT.PLACE, CONTENT.SUBSTANCE).doUpdate()
-                    .set(CONTENT.MICROLITRES, CONTENT.MICROLITRES.plus(excluded(CONTENT.MICROLITRES))).execute();
+            db.insertInto(CONTENT, CONTENT.PLACE, CONTENT.SUBSTANCE, CONTENT.MICROLITRES)
+                    .values(place, substance, posting.microlitres())
+                    .onConflict(CONTENT.PLACE, CONTENT.SUBSTANCE)
+                    .doUpdate()
+                    .set(CONTENT.MICROLITRES, CONTENT.MICROLITRES.plus(excluded(CONTENT.MICROLITRES)))
+                    .execute();
         }
     }
 
     /**
-     * An account to act on: the machine's places and all bottles as they are now. Nobody else books until the transaction
-     * ends, so two tablets never pour the same mL.
+     * An account to act on: the machine's places and all bottles as they are now. Nobody else books until the
+     * transaction ends, so two tablets never pour the same mL.
      */
     @Transactional
     public Account openAccount(long machine) {
@@ -133,7 +157,8 @@ public class Ledger {
     /** @param waste where drawn and rinsed liquid goes */
     @Transactional
     public Account openAccount(long machine, Place waste) {
-        db.select(DSL.field("pg_advisory_xact_lock({0})", Object.class, DSL.val(LOCK))).execute();
+        db.select(DSL.field("pg_advisory_xact_lock({0})", Object.class, DSL.val(LOCK)))
+                .execute();
         return new Account(machine, contents(ofMachine(machine).or(CONTENT.PLACE.startsWith("bottle/"))), waste);
     }
 
@@ -161,44 +186,69 @@ public class Ledger {
     }
 
     private static Condition ofMachine(long machine) {
-        return CONTENT.PLACE.startsWith("path/" + machine + "/").or(CONTENT.PLACE.startsWith("tray/" + machine + "/")).or(CONTENT.PLACE.eq("pad/" + machine));
+        return CONTENT.PLACE
+                .startsWith("path/" + machine + "/")
+                .or(CONTENT.PLACE.startsWith("tray/" + machine + "/"))
+                .or(CONTENT.PLACE.eq("pad/" + machine));
     }
 
     private Map<Place, Mixture> contents(Condition where) {
         var found = new HashMap<Place, Mixture>();
-        db.select(CONTENT.PLACE, CONTENT.SUBSTANCE, CONTENT.MICROLITRES).from(CONTENT).where(where).forEach(row ->
-                found.merge(Place.parse(row.value1()), new Mixture(Map.of(Substance.parse(row.value2()), row.value3())), Mixture::plus));
+        db.select(CONTENT.PLACE, CONTENT.SUBSTANCE, CONTENT.MICROLITRES)
+                .from(CONTENT)
+                .where(where)
+                .forEach(row -> found.merge(
+                        Place.parse(row.value1()),
+                        new Mixture(Map.of(Substance.parse(row.value2()), row.value3())),
+                        Mixture::plus));
         return found;
     }
 
     /** What an entry moved. */
     public List<Posting> postings(long entry) {
-        return db.select(POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES).from(POSTING).where(POSTING.ENTRY_ID.eq(entry)).orderBy(POSTING.ID)
+        return db.select(POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES)
+                .from(POSTING)
+                .where(POSTING.ENTRY_ID.eq(entry))
+                .orderBy(POSTING.ID)
                 .fetch(r -> new Posting(Place.parse(r.value1()), Substance.parse(r.value2()), r.value3()));
     }
 
     /** The postings of what a card's step moved and has not yet been struck out, and the entry they belong to. */
     public Map<Long, List<Posting>> standing(long card, String step) {
         var contra = ENTRY.as("contra");
-        return db.select(ENTRY.ID, POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES).from(ENTRY).join(POSTING)
-                .on(POSTING.ENTRY_ID.eq(ENTRY.ID)).where(ENTRY.CARD_ID.eq(card), ENTRY.STEP_ID.eq(step), ENTRY.CONTRA_OF.isNull())
+        return db.select(ENTRY.ID, POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES)
+                .from(ENTRY)
+                .join(POSTING)
+                .on(POSTING.ENTRY_ID.eq(ENTRY.ID))
+                .where(ENTRY.CARD_ID.eq(card), ENTRY.STEP_ID.eq(step), ENTRY.CONTRA_OF.isNull())
                 .andNotExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID)))
-                .fetchGroups(ENTRY.ID, r -> new Posting(Place.parse(r.value2()), Substance.parse(r.value3()), r.value4()));
+                .fetchGroups(
+                        ENTRY.ID, r -> new Posting(Place.parse(r.value2()), Substance.parse(r.value3()), r.value4()));
     }
 
     /** Makes the contents again from the postings. @return how many rows differed: 0 unless something was broken */
     @Transactional
     public int rebuild() {
-        db.select(DSL.field("pg_advisory_xact_lock({0})", Object.class, DSL.val(LOCK))).execute();
+        db.select(DSL.field("pg_advisory_xact_lock({0})", Object.class, DSL.val(LOCK)))
+                .execute();
         var kept = everything();
         db.deleteFrom(CONTENT).execute();
         db.insertInto(CONTENT, CONTENT.PLACE, CONTENT.SUBSTANCE, CONTENT.MICROLITRES)
-                .select(db.select(POSTING.PLACE, POSTING.SUBSTANCE, sum(POSTING.MICROLITRES).cast(Long.class)).from(POSTING)
-                        .where(POSTING.PLACE.notLike("outside/%")).groupBy(POSTING.PLACE, POSTING.SUBSTANCE)
-                        .having(sum(POSTING.MICROLITRES).ne(java.math.BigDecimal.ZERO))).execute();
+                .select(db.select(
+                                POSTING.PLACE,
+                                POSTING.SUBSTANCE,
+                                sum(POSTING.MICROLITRES).cast(Long.class))
+                        .from(POSTING)
+                        .where(POSTING.PLACE.notLike("outside/%"))
+                        .groupBy(POSTING.PLACE, POSTING.SUBSTANCE)
+                        .having(sum(POSTING.MICROLITRES).ne(java.math.BigDecimal.ZERO)))
+                .execute();
         var made = everything();
         events.publishEvent(new Rebuilt());
-        return (int) java.util.stream.Stream.concat(kept.keySet().stream(), made.keySet().stream()).distinct()
-                .filter(place -> !kept.getOrDefault(place, Mixture.EMPTY).equals(made.getOrDefault(place, Mixture.EMPTY))).count();
+        return (int) java.util.stream.Stream.concat(kept.keySet().stream(), made.keySet().stream())
+                .distinct()
+                .filter(place ->
+                        !kept.getOrDefault(place, Mixture.EMPTY).equals(made.getOrDefault(place, Mixture.EMPTY)))
+                .count();
     }
 }

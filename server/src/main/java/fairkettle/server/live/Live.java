@@ -21,8 +21,9 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /**
- * Server-sent events with the id of the last change, so that a screen that lost its connection goes on where it was. The
- * changes lie in the database and PostgreSQL's notifications wake every server, so that two behind a balancer serve alike.
+ * Server-sent events with the id of the last change, so that a screen that lost its connection goes on where it was.
+ * The changes lie in the database and PostgreSQL's notifications wake every server, so that two behind a balancer serve
+ * alike.
  */
 @Component
 public class Live {
@@ -49,7 +50,8 @@ public class Live {
     /** Says within the current transaction that something changed; screens hear of it after the commit. */
     public void changed(String topic) {
         // why: ids are drawn before commits happen. Whoever reads "all after 7" must not miss a 6 that commits later.
-        db.select(DSL.field("pg_advisory_xact_lock({0})", Object.class, DSL.val(ORDER_LOCK))).execute();
+        db.select(DSL.field("pg_advisory_xact_lock({0})", Object.class, DSL.val(ORDER_LOCK)))
+                .execute();
         db.insertInto(CHANGE).set(CHANGE.TOPIC, topic).execute();
         db.select(DSL.field("pg_notify('kettle', '')", Object.class)).execute();
     }
@@ -68,16 +70,28 @@ public class Live {
     }
 
     private long newest() {
-        return db.select(DSL.coalesce(DSL.max(CHANGE.ID), 0L)).from(CHANGE).fetchSingle().value1();
+        return db.select(DSL.coalesce(DSL.max(CHANGE.ID), 0L))
+                .from(CHANGE)
+                .fetchSingle()
+                .value1();
     }
 
     private void tell(Screen screen) {
         synchronized (screen) {
-            var changes = db.select(CHANGE.ID, CHANGE.TOPIC).from(CHANGE).where(CHANGE.ID.gt(screen.last)).orderBy(CHANGE.ID)
-                    .limit(MOST_AT_ONCE).fetch();
+            var changes = db.select(CHANGE.ID, CHANGE.TOPIC)
+                    .from(CHANGE)
+                    .where(CHANGE.ID.gt(screen.last))
+                    .orderBy(CHANGE.ID)
+                    .limit(MOST_AT_ONCE)
+                    .fetch();
             for (var change : changes) {
                 screen.last = change.value1();
-                send(screen, SseEmitter.event().id("" + change.value1()).name("change").data("{\"topic\":\"" + change.value2() + "\"}"));
+                send(
+                        screen,
+                        SseEmitter.event()
+                                .id("" + change.value1())
+                                .name("change")
+                                .data("{\"topic\":\"" + change.value2() + "\"}"));
             }
         }
     }

@@ -52,10 +52,18 @@ class Burden {
      * One kind of machine.
      *
      * @param printed m² for customers
-     * @param minutes of hands; @param mL of ink that went into pads, waste and on upkeep’s paper; @param parts money, minor units
+     * @param minutes of hands; @param mL of ink that went into pads, waste and on upkeep’s paper; @param parts money,
+     *     minor units
      * @param perSquareMetre the three of them for each m²; null while nothing was printed
      */
-    record BurdenLine(String kind, List<String> machines, double printed, int minutes, double mL, long parts, @Nullable BurdenShare perSquareMetre) {}
+    record BurdenLine(
+            String kind,
+            List<String> machines,
+            double printed,
+            int minutes,
+            double mL,
+            long parts,
+            @Nullable BurdenShare perSquareMetre) {}
 
     record BurdenShare(double minutes, double mL, long parts) {}
 
@@ -67,7 +75,16 @@ class Burden {
         private long parts;
 
         private BurdenLine line(String kind) {
-            return new BurdenLine(kind, List.copyOf(names), printed, (int) Math.round(minutes), mL, parts, printed < 1e-9 ? null : new BurdenShare(minutes / printed, mL / printed, Math.round(parts / printed)));
+            return new BurdenLine(
+                    kind,
+                    List.copyOf(names),
+                    printed,
+                    (int) Math.round(minutes),
+                    mL,
+                    parts,
+                    printed < 1e-9
+                            ? null
+                            : new BurdenShare(minutes / printed, mL / printed, Math.round(parts / printed)));
         }
     }
 
@@ -79,43 +96,81 @@ class Burden {
         var hands = new HashMap<Long, Map<String, Integer>>();
         for (var machine : machines.all()) {
             boolean white = machine.profile().codes().stream().anyMatch(ChannelCode::white);
-            var kind = machine.profile().architecture().label() + (white ? ", with white" : "") + (machine.profile().headsByUser() ? ", two heads" : "");
+            var kind = machine.profile().architecture().label()
+                    + (white ? ", with white" : "")
+                    + (machine.profile().headsByUser() ? ", two heads" : "");
             var sum = kinds.computeIfAbsent(kind, _ -> new Sum());
             sum.names.add(machine.name());
             of.put(machine.id(), sum);
-            hands.put(machine.id(), UpkeepBook.family(machine).map(f -> Routines.of(machine.profile(), f)).orElse(List.of()).stream().collect(Collectors.toMap(r -> r.id(), r -> r.hands())));
+            hands.put(
+                    machine.id(),
+                    UpkeepBook.family(machine).map(f -> Routines.of(machine.profile(), f)).orElse(List.of()).stream()
+                            .collect(Collectors.toMap(r -> r.id(), r -> r.hands())));
         }
         var contra = ENTRY.as("contra");
-        db.select(ENTRY.MACHINE_ID, ENTRY.KIND, ENTRY.TOPIC, ENTRY.AMOUNT, ENTRY.CARD_ID).from(ENTRY).where(ENTRY.AT.ge(since), ENTRY.MACHINE_ID.isNotNull(), ENTRY.CONTRA_OF.isNull())
-                .andNotExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID))).forEach(r -> {
-            var sum = of.get(r.value1());
-            if (sum == null) {
-                return;
-            }
-            switch (r.value2()) {
-                case "print" -> sum.printed += (r.value4() == null ? 0 : r.value4()) * SHEET;
-                case "upkeep" -> sum.minutes += r.value5() != null || r.value3() == null ? 0 : hands.getOrDefault(r.value1(), Map.of()).getOrDefault(r.value3().split("/")[0], 0); // a card’s minutes are counted with its steps
-                case "check" -> sum.minutes += CHECK;
-                case "cleaning" -> sum.minutes += CLEANING;
-                default -> { }
-            }
-        });
-        db.select(ENTRY.MACHINE_ID, DSL.sum(POSTING.MICROLITRES)).from(POSTING).join(ENTRY).on(ENTRY.ID.eq(POSTING.ENTRY_ID)).where(ENTRY.AT.ge(since), ENTRY.MACHINE_ID.isNotNull(), ENTRY.KIND.ne("print"),
-                POSTING.PLACE.startsWith("pad/").or(POSTING.PLACE.startsWith("waste/")).or(POSTING.PLACE.in("outside/PAPER", "outside/WASTE_BOTTLE")), POSTING.SUBSTANCE.startsWith("ink")).groupBy(ENTRY.MACHINE_ID)
+        db.select(ENTRY.MACHINE_ID, ENTRY.KIND, ENTRY.TOPIC, ENTRY.AMOUNT, ENTRY.CARD_ID)
+                .from(ENTRY)
+                .where(ENTRY.AT.ge(since), ENTRY.MACHINE_ID.isNotNull(), ENTRY.CONTRA_OF.isNull())
+                .andNotExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID)))
+                .forEach(r -> {
+                    var sum = of.get(r.value1());
+                    if (sum == null) {
+                        return;
+                    }
+                    switch (r.value2()) {
+                        case "print" -> sum.printed += (r.value4() == null ? 0 : r.value4()) * SHEET;
+                        case "upkeep" ->
+                            sum.minutes += r.value5() != null || r.value3() == null
+                                    ? 0
+                                    : hands.getOrDefault(r.value1(), Map.of())
+                                            .getOrDefault(
+                                                    r.value3().split("/")[0],
+                                                    0); // a card’s minutes are counted with its steps
+                        case "check" -> sum.minutes += CHECK;
+                        case "cleaning" -> sum.minutes += CLEANING;
+                        default -> {}
+                    }
+                });
+        db.select(ENTRY.MACHINE_ID, DSL.sum(POSTING.MICROLITRES))
+                .from(POSTING)
+                .join(ENTRY)
+                .on(ENTRY.ID.eq(POSTING.ENTRY_ID))
+                .where(
+                        ENTRY.AT.ge(since),
+                        ENTRY.MACHINE_ID.isNotNull(),
+                        ENTRY.KIND.ne("print"),
+                        POSTING.PLACE
+                                .startsWith("pad/")
+                                .or(POSTING.PLACE.startsWith("waste/"))
+                                .or(POSTING.PLACE.in("outside/PAPER", "outside/WASTE_BOTTLE")),
+                        POSTING.SUBSTANCE.startsWith("ink"))
+                .groupBy(ENTRY.MACHINE_ID)
                 .forEach(r -> of.computeIfPresent(r.value1(), (_, sum) -> {
                     sum.mL += r.value2().doubleValue() / 1000;
                     return sum;
                 }));
         var prices = supplies.prices();
-        db.select(CARD.ID).from(CARD).where(CARD.CREATED_AT.ge(since), CARD.WORK.isNotNull().or(CARD.CASE_ID.isNotNull())).fetch(CARD.ID).stream().map(cards::get).forEach(kept -> {
-            var sum = of.get(kept.machine());
-            if (sum != null) {
-                sum.minutes += kept.card().runs().stream().filter(r -> r.status() == StepRun.Status.DONE).mapToInt(r -> r.step().minutes()).sum();
-                if (kept.finishedAt() != null) {
-                    cards.used(kept, kept.card()).forEach((what, count) -> sum.parts += count * prices.getOrDefault(what, what.usualPrice()));
-                }
-            }
-        });
+        db
+                .select(CARD.ID)
+                .from(CARD)
+                .where(CARD.CREATED_AT.ge(since), CARD.WORK.isNotNull().or(CARD.CASE_ID.isNotNull()))
+                .fetch(CARD.ID)
+                .stream()
+                .map(cards::get)
+                .forEach(kept -> {
+                    var sum = of.get(kept.machine());
+                    if (sum != null) {
+                        sum.minutes += kept.card().runs().stream()
+                                .filter(r -> r.status() == StepRun.Status.DONE)
+                                .mapToInt(r -> r.step().minutes())
+                                .sum();
+                        if (kept.finishedAt() != null) {
+                            cards.used(kept, kept.card())
+                                    .forEach((what, count) ->
+                                            sum.parts += count * prices.getOrDefault(what, what.usualPrice()));
+                        }
+                    }
+                });
         return kinds.entrySet().stream().map(e -> e.getValue().line(e.getKey())).toList();
     }
 }

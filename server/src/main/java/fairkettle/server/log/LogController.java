@@ -23,7 +23,29 @@ import org.springframework.web.bind.annotation.RestController;
 class LogController {
 
     private static final int PAGE = 50;
-    private static final List<String> KINDS = List.of("bottle", "branch", "card", "check", "cleaning", "clinic", "key", "machine", "note", "owed", "pad", "print", "purge", "reading", "skip", "step", "strike", "supply", "treatment", "upkeep", "waste", "white");
+    private static final List<String> KINDS = List.of(
+            "bottle",
+            "branch",
+            "card",
+            "check",
+            "cleaning",
+            "clinic",
+            "key",
+            "machine",
+            "note",
+            "owed",
+            "pad",
+            "print",
+            "purge",
+            "reading",
+            "skip",
+            "step",
+            "strike",
+            "supply",
+            "treatment",
+            "upkeep",
+            "waste",
+            "white");
 
     private final DSLContext db;
     private final Burden burden;
@@ -34,8 +56,17 @@ class LogController {
     }
 
     /** @param moved mL that the entry moved in the ink account; @param struckOut whether a later entry took it back */
-    record EntryJson(long id, Instant at, String person, @Nullable Long machine, @Nullable String machineName, @Nullable Long card, String kind,
-            String words, double moved, boolean struckOut) {}
+    record EntryJson(
+            long id,
+            Instant at,
+            String person,
+            @Nullable Long machine,
+            @Nullable String machineName,
+            @Nullable Long card,
+            String kind,
+            String words,
+            double moved,
+            boolean struckOut) {}
 
     /** @param older the id to ask before for the next page; absent on the last */
     record LogJson(List<EntryJson> entries, @Nullable Long older, List<String> kinds) {}
@@ -43,60 +74,104 @@ class LogController {
     record PostingJson(String place, String what, double mL) {}
 
     @GetMapping("/api/log")
-    LogJson log(@RequestParam(required = false) @Nullable Long machine, @RequestParam(required = false) @Nullable String kind,
-            @RequestParam(required = false) @Nullable String words, @RequestParam(required = false) @Nullable Long card,
+    LogJson log(
+            @RequestParam(required = false) @Nullable Long machine,
+            @RequestParam(required = false) @Nullable String kind,
+            @RequestParam(required = false) @Nullable String words,
+            @RequestParam(required = false) @Nullable Long card,
             @RequestParam(required = false) @Nullable Long before) {
         var contra = ENTRY.as("contra");
-        var moved = DSL.field(DSL.select(DSL.coalesce(DSL.sum(POSTING.MICROLITRES), java.math.BigDecimal.ZERO)).from(POSTING)
+        var moved = DSL.field(DSL.select(DSL.coalesce(DSL.sum(POSTING.MICROLITRES), java.math.BigDecimal.ZERO))
+                .from(POSTING)
                 .where(POSTING.ENTRY_ID.eq(ENTRY.ID), POSTING.MICROLITRES.gt(0L)));
         var struck = DSL.field(DSL.exists(DSL.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID))));
-        var entries = db.select(ENTRY.ID, ENTRY.AT, PERSON.NAME, ENTRY.MACHINE_ID, MACHINE.NAME, ENTRY.CARD_ID, ENTRY.KIND, ENTRY.WORDS, moved, struck)
-                .from(ENTRY).leftJoin(PERSON).on(PERSON.ID.eq(ENTRY.PERSON_ID)).leftJoin(MACHINE).on(MACHINE.ID.eq(ENTRY.MACHINE_ID))
+        var entries = db.select(
+                        ENTRY.ID,
+                        ENTRY.AT,
+                        PERSON.NAME,
+                        ENTRY.MACHINE_ID,
+                        MACHINE.NAME,
+                        ENTRY.CARD_ID,
+                        ENTRY.KIND,
+                        ENTRY.WORDS,
+                        moved,
+                        struck)
+                .from(ENTRY)
+                .leftJoin(PERSON)
+                .on(PERSON.ID.eq(ENTRY.PERSON_ID))
+                .leftJoin(MACHINE)
+                .on(MACHINE.ID.eq(ENTRY.MACHINE_ID))
                 .where(machine == null ? DSL.noCondition() : ENTRY.MACHINE_ID.eq(machine))
                 .and(kind == null ? DSL.noCondition() : ENTRY.KIND.eq(kind))
                 .and(card == null ? DSL.noCondition() : ENTRY.CARD_ID.eq(card))
-                .and(words == null || words.isBlank() ? DSL.noCondition() : ENTRY.WORDS.containsIgnoreCase(words.strip()))
+                .and(
+                        words == null || words.isBlank()
+                                ? DSL.noCondition()
+                                : ENTRY.WORDS.containsIgnoreCase(words.strip()))
                 .and(before == null ? DSL.noCondition() : olderThan(before))
-                .orderBy(ENTRY.AT.desc(), ENTRY.ID.desc()).limit(PAGE + 1)
-                .fetch(r -> new EntryJson(r.value1(), r.value2().toInstant(), r.value3() == null ? "somebody" : r.value3(), r.value4(), r.value5(),
-                        r.value6(), r.value7(), r.value8(), r.value9().doubleValue() / 1000, Boolean.TRUE.equals(r.value10())));
+                .orderBy(ENTRY.AT.desc(), ENTRY.ID.desc())
+                .limit(PAGE + 1)
+                .fetch(r -> new EntryJson(
+                        r.value1(),
+                        r.value2().toInstant(),
+                        r.value3() == null ? "somebody" : r.value3(),
+                        r.value4(),
+                        r.value5(),
+                        r.value6(),
+                        r.value7(),
+                        r.value8(),
+                        r.value9().doubleValue() / 1000,
+                        Boolean.TRUE.equals(r.value10())));
         boolean more = entries.size() > PAGE;
-        return new LogJson(more ? entries.subList(0, PAGE) : entries, more ? entries.get(PAGE - 1).id() : null,
+        return new LogJson(
+                more ? entries.subList(0, PAGE) : entries,
+                more ? entries.get(PAGE - 1).id() : null,
                 KINDS);
     }
 
     private org.jooq.Condition olderThan(long id) {
         var last = ENTRY.as("last");
-        return DSL.row(ENTRY.AT, ENTRY.ID).lessThan(DSL.select(last.AT, last.ID).from(last).where(last.ID.eq(id)));
+        return DSL.row(ENTRY.AT, ENTRY.ID)
+                .lessThan(DSL.select(last.AT, last.ID).from(last).where(last.ID.eq(id)));
     }
 
     /** What keeping each kind of machine alive took, against what it printed. */
     @GetMapping("/api/burden")
-    List<Burden.BurdenLine> burden(@RequestParam(defaultValue = "90") @Min(value = 1, message = "At least a day.") @Max(value = 3660, message = "At most ten years.") int days) {
+    List<Burden.BurdenLine> burden(
+            @RequestParam(defaultValue = "90")
+                    @Min(value = 1, message = "At least a day.")
+                    @Max(value = 3660, message = "At most ten years.")
+                    int days) {
         return burden.lastDays(days);
     }
 
     /** Where a figure comes from. */
     @GetMapping("/api/log/{entry}/postings")
     List<PostingJson> postings(@PathVariable long entry) {
-        return db.select(POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES).from(POSTING).where(POSTING.ENTRY_ID.eq(entry)).orderBy(POSTING.ID)
-                .fetch(r -> new PostingJson(place(Place.parse(r.value1())), what(Substance.parse(r.value2())), r.value3() / 1000.0));
+        return db.select(POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES)
+                .from(POSTING)
+                .where(POSTING.ENTRY_ID.eq(entry))
+                .orderBy(POSTING.ID)
+                .fetch(r -> new PostingJson(
+                        place(Place.parse(r.value1())), what(Substance.parse(r.value2())), r.value3() / 1000.0));
     }
 
     private static String place(Place place) {
         return switch (place) {
-            case Place.InPath(_, var channel, var vessel) -> vessel.label() + " " + channel;
+            case Place.InPath(var _, var channel, var vessel) -> vessel.label() + " " + channel;
             case Place.Bottle(var lot) -> lot == 0 ? "bottle bought for it" : "bottle " + lot;
-            case Place.Tray(_, var channel) -> "cartridge on the tray " + channel;
+            case Place.Tray(var _, var channel) -> "cartridge on the tray " + channel;
             case Place.Pad _ -> "waste pad";
             case Place.Waste(var bottle) -> "waste bottle " + bottle;
-            case Place.Outside outside -> outside.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
+            case Place.Outside outside ->
+                outside.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
         };
     }
 
     private static String what(Substance substance) {
         return switch (substance) {
-            case Substance.Ink(var family, var channel, var lot) -> "%s %s%s".formatted(family.label(), channel, lot == 0 ? "" : ", bottle " + lot);
+            case Substance.Ink(var family, var channel, var lot) ->
+                "%s %s%s".formatted(family.label(), channel, lot == 0 ? "" : ", bottle " + lot);
             case Substance.Fluid(var family) -> "fluid for " + family.label();
         };
     }

@@ -46,10 +46,19 @@ public class Owed {
     }
 
     /** @param every days after which it comes round again, or null */
-    public record Task(long id, @Nullable Long card, @Nullable String step, String words, String why, LocalDate due, @Nullable Integer every, boolean late) {}
+    public record Task(
+            long id,
+            @Nullable Long card,
+            @Nullable String step,
+            String words,
+            String why,
+            LocalDate due,
+            @Nullable Integer every,
+            boolean late) {}
 
     /** @param inDays from today */
-    public record NewTask(String words, String why, int inDays, @Nullable Integer every) {}
+    public record NewTask(
+            String words, String why, int inDays, @Nullable Integer every) {}
 
     /** Open ones, the earliest first. */
     public List<Task> of(long machine) {
@@ -63,8 +72,20 @@ public class Owed {
 
     private Map<Long, List<Task>> tasks(Condition where) {
         var today = today();
-        return db.selectFrom(OWED).where(where, OWED.DONE_AT.isNull()).orderBy(OWED.DUE, OWED.ID).fetch().stream().collect(Collectors.groupingBy(r -> r.getMachineId(),
-                Collectors.mapping(r -> new Task(r.getId(), r.getCardId(), r.getStepId(), r.getWords(), r.getWhy(), r.getDue(), r.getEveryDays(), !r.getDue().isAfter(today)), Collectors.toList())));
+        return db.selectFrom(OWED).where(where, OWED.DONE_AT.isNull()).orderBy(OWED.DUE, OWED.ID).fetch().stream()
+                .collect(Collectors.groupingBy(
+                        r -> r.getMachineId(),
+                        Collectors.mapping(
+                                r -> new Task(
+                                        r.getId(),
+                                        r.getCardId(),
+                                        r.getStepId(),
+                                        r.getWords(),
+                                        r.getWhy(),
+                                        r.getDue(),
+                                        r.getEveryDays(),
+                                        !r.getDue().isAfter(today)),
+                                Collectors.toList())));
     }
 
     /** A step of a card was left out. */
@@ -74,7 +95,9 @@ public class Owed {
 
     /** The step was taken up again. */
     public void takenUp(long card, String step) {
-        db.deleteFrom(OWED).where(OWED.CARD_ID.eq(card), OWED.STEP_ID.eq(step), OWED.DONE_AT.isNull()).execute();
+        db.deleteFrom(OWED)
+                .where(OWED.CARD_ID.eq(card), OWED.STEP_ID.eq(step), OWED.DONE_AT.isNull())
+                .execute();
     }
 
     /** The same words are owed once, however often they are said. */
@@ -88,37 +111,67 @@ public class Owed {
     }
 
     private void insert(long machine, @Nullable Long card, @Nullable String step, NewTask task) {
-        db.insertInto(OWED).set(OWED.MACHINE_ID, machine).set(OWED.CARD_ID, card).set(OWED.STEP_ID, step).set(OWED.WORDS, task.words()).set(OWED.WHY, task.why())
-                .set(OWED.DUE, today().plusDays(task.inDays())).set(OWED.EVERY_DAYS, task.every()).set(OWED.MADE_AT, clock.instant().atOffset(ZoneOffset.UTC))
-                .onConflictDoNothing().execute();
+        db.insertInto(OWED)
+                .set(OWED.MACHINE_ID, machine)
+                .set(OWED.CARD_ID, card)
+                .set(OWED.STEP_ID, step)
+                .set(OWED.WORDS, task.words())
+                .set(OWED.WHY, task.why())
+                .set(OWED.DUE, today().plusDays(task.inDays()))
+                .set(OWED.EVERY_DAYS, task.every())
+                .set(OWED.MADE_AT, clock.instant().atOffset(ZoneOffset.UTC))
+                .onConflictDoNothing()
+                .execute();
         live.changed("machine/" + machine);
     }
 
     /** Done, whoever says so first; a second tap changes nothing. */
     @Transactional
     public void done(long machine, long id) {
-        var task = db.selectFrom(OWED).where(OWED.ID.eq(id), OWED.MACHINE_ID.eq(machine)).forUpdate().fetchOptional()
-                .orElseThrow(() -> Problem.notFound("Nothing of this number (%d) is owed to this machine.".formatted(id)));
+        var task = db.selectFrom(OWED)
+                .where(OWED.ID.eq(id), OWED.MACHINE_ID.eq(machine))
+                .forUpdate()
+                .fetchOptional()
+                .orElseThrow(
+                        () -> Problem.notFound("Nothing of this number (%d) is owed to this machine.".formatted(id)));
         if (task.getDoneAt() != null) {
             return;
         }
         finish(task.getId());
-        var name = db.select(MACHINE.NAME).from(MACHINE).where(MACHINE.ID.eq(machine)).fetchSingle().value1();
-        ledger.record(NewEntry.of("owed", "%s: done, %s".formatted(name, task.getWords())).machine(machine), List.of());
+        var name = db.select(MACHINE.NAME)
+                .from(MACHINE)
+                .where(MACHINE.ID.eq(machine))
+                .fetchSingle()
+                .value1();
+        ledger.record(
+                NewEntry.of("owed", "%s: done, %s".formatted(name, task.getWords()))
+                        .machine(machine),
+                List.of());
         if (task.getEveryDays() != null) {
-            insert(machine, null, null, new NewTask(task.getWords(), task.getWhy(), task.getEveryDays(), task.getEveryDays()));
+            insert(
+                    machine,
+                    null,
+                    null,
+                    new NewTask(task.getWords(), task.getWhy(), task.getEveryDays(), task.getEveryDays()));
         }
         live.changed("machine/" + machine);
     }
 
     /** What was owed in these words is not any more. */
     public void settled(long machine, String words) {
-        db.select(OWED.ID).from(OWED).where(OWED.MACHINE_ID.eq(machine), OWED.WORDS.eq(words), OWED.DONE_AT.isNull()).forEach(r -> finish(r.value1()));
+        db.select(OWED.ID)
+                .from(OWED)
+                .where(OWED.MACHINE_ID.eq(machine), OWED.WORDS.eq(words), OWED.DONE_AT.isNull())
+                .forEach(r -> finish(r.value1()));
     }
 
     private void finish(long id) {
         Instant now = clock.instant();
-        db.update(OWED).set(OWED.DONE_AT, now.atOffset(ZoneOffset.UTC)).set(OWED.PERSON_ID, who.id()).where(OWED.ID.eq(id)).execute();
+        db.update(OWED)
+                .set(OWED.DONE_AT, now.atOffset(ZoneOffset.UTC))
+                .set(OWED.PERSON_ID, who.id())
+                .where(OWED.ID.eq(id))
+                .execute();
     }
 
     private LocalDate today() {

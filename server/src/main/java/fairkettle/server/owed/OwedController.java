@@ -25,10 +25,18 @@ class OwedController {
         this.owed = owed;
     }
 
-    record NewTaskJson(@NotBlank(message = "What is to be done?") @Size(max = 200, message = "At most 200 letters.") String words,
-            @NotNull @Size(max = 200, message = "At most 200 letters.") String why,
-            @Min(value = 0, message = "Today, or later.") @Max(value = 730, message = "Within two years.") int inDays,
-            @Nullable @Min(value = 1, message = "Every day at most.") @Max(value = 730, message = "Within two years.") Integer every) {}
+    record NewTaskJson(
+            @NotBlank(message = "What is to be done?") @Size(max = 200, message = "At most 200 letters.")
+            String words,
+
+            @NotNull @Size(max = 200, message = "At most 200 letters.")
+            String why,
+
+            @Min(value = 0, message = "Today, or later.") @Max(value = 730, message = "Within two years.")
+            int inDays,
+
+            @Nullable @Min(value = 1, message = "Every day at most.") @Max(value = 730, message = "Within two years.")
+            Integer every) {}
 
     @GetMapping("/api/machines/{machine}/owed")
     List<Owed.Task> owed(@PathVariable long machine) {

@@ -1,4 +1,7 @@
-/** What is owed to machines: steps left out, looks that come round, things written down. Start with {@link fairkettle.server.owed.Owed}. */
+/**
+ * What is owed to machines: steps left out, looks that come round, things written down. Start with
+ * {@link fairkettle.server.owed.Owed}.
+ */
 @NullMarked
 package fairkettle.server.owed;
 

@@ -2,10 +2,10 @@ package fairkettle.server.papers;
 
 import fairkettle.changeover.Answer;
 import fairkettle.changeover.Plan;
-import fairkettle.procedure.StepRun;
 import fairkettle.machine.TankHeight;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
+import fairkettle.procedure.StepRun;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Passports;
 import fairkettle.server.cards.Cards;
@@ -54,7 +54,17 @@ class PaperController {
     private final JsonMapper json;
     private final Clock clock;
 
-    PaperController(Changeovers changeovers, Cards cards, Machines machines, Passports passports, Owed owed, Vault vault, Ledger ledger, Shop shop, JsonMapper json, Clock clock) {
+    PaperController(
+            Changeovers changeovers,
+            Cards cards,
+            Machines machines,
+            Passports passports,
+            Owed owed,
+            Vault vault,
+            Ledger ledger,
+            Shop shop,
+            JsonMapper json,
+            Clock clock) {
         this.changeovers = changeovers;
         this.cards = cards;
         this.machines = machines;
@@ -72,61 +82,131 @@ class PaperController {
      * @param card the card that was brought in, or null
      * @param differences of the quantities against the plan as it would be now; empty where they agree
      */
-    record BroughtIn(String kind, Changeovers.@Nullable Wish wish, @Nullable Long card, List<String> differences) {}
+    record BroughtIn(
+            String kind,
+            Changeovers.@Nullable Wish wish,
+            @Nullable Long card,
+            List<String> differences) {}
 
     @GetMapping("/api/machines/{machine}/changeover/shopping.pdf")
-    ResponseEntity<byte[]> shoppingPdf(@PathVariable long machine, @ParameterObject WishQuery asked, @RequestParam(defaultValue = "a4") String paper) {
+    ResponseEntity<byte[]> shoppingPdf(
+            @PathVariable long machine,
+            @ParameterObject WishQuery asked,
+            @RequestParam(defaultValue = "a4") String paper) {
         var found = machines.get(machine);
-        return file(Papers.shopping(Sheet.paper(paper), found.name(), planned(asked.on(machine)), today()), MediaType.APPLICATION_PDF, found.name() + " to buy.pdf");
+        return file(
+                Papers.shopping(Sheet.paper(paper), found.name(), planned(asked.on(machine)), today()),
+                MediaType.APPLICATION_PDF,
+                found.name() + " to buy.pdf");
     }
 
     @GetMapping("/api/machines/{machine}/changeover/card.pdf")
-    ResponseEntity<byte[]> planPdf(@PathVariable long machine, @ParameterObject WishQuery asked, @RequestParam(defaultValue = "a4") String paper) {
+    ResponseEntity<byte[]> planPdf(
+            @PathVariable long machine,
+            @ParameterObject WishQuery asked,
+            @RequestParam(defaultValue = "a4") String paper) {
         var found = machines.get(machine);
         var plan = planned(asked.on(machine));
-        return file(Papers.card(Sheet.paper(paper), found.name(), plan.route().label(), plan.procedure().steps(), List.of(), null, today()), MediaType.APPLICATION_PDF, found.name() + " card.pdf");
+        return file(
+                Papers.card(
+                        Sheet.paper(paper),
+                        found.name(),
+                        plan.route().label(),
+                        plan.procedure().steps(),
+                        List.of(),
+                        null,
+                        today()),
+                MediaType.APPLICATION_PDF,
+                found.name() + " card.pdf");
     }
 
     @GetMapping("/api/machines/{machine}/changeover/plan.json")
     ResponseEntity<byte[]> planJson(@PathVariable long machine, @ParameterObject WishQuery asked) {
         var found = machines.get(machine);
         var wish = asked.on(machine);
-        var body = json.writerWithDefaultPrettyPrinter().writeValueAsBytes(Files.PlanFile.of(found.name(), found.profile().name(), wish, planned(wish), clock.instant()));
+        var body = json.writerWithDefaultPrettyPrinter()
+                .writeValueAsBytes(
+                        Files.PlanFile.of(found.name(), found.profile().name(), wish, planned(wish), clock.instant()));
         return file(body, MediaType.APPLICATION_JSON, found.name() + " plan.json");
     }
 
     @GetMapping("/api/machines/{machine}/changeover/quantities.csv")
     ResponseEntity<byte[]> quantitiesCsv(@PathVariable long machine, @ParameterObject WishQuery asked) {
-        return file(Files.csv(Files.quantities(planned(asked.on(machine)))).getBytes(StandardCharsets.UTF_8), CSV, machines.get(machine).name() + " quantities.csv");
+        return file(
+                Files.csv(Files.quantities(planned(asked.on(machine)))).getBytes(StandardCharsets.UTF_8),
+                CSV,
+                machines.get(machine).name() + " quantities.csv");
     }
 
     @GetMapping("/api/machines/{machine}/passport.pdf")
     ResponseEntity<byte[]> passportPdf(@PathVariable long machine, @RequestParam(defaultValue = "a4") String paper) {
         var found = machines.get(machine);
-        var pad = ledger.ofMachineNow(machine).getOrDefault(new Place.Pad(machine), Mixture.EMPTY).volume();
+        var pad = ledger.ofMachineNow(machine)
+                .getOrDefault(new Place.Pad(machine), Mixture.EMPTY)
+                .volume();
         var tried = passports.tried(machine);
-        return file(Papers.passport(Sheet.paper(paper), found, passports.facts(machine), pad, passports.outsideWaste(machine).orElse(null), TankHeight.lastSafe(tried), !tried.isEmpty(), today(),
-                this::day, cards.of(machine), owed.of(machine), passports.documents(machine), vault.has(machine)), MediaType.APPLICATION_PDF, found.name() + " passport.pdf");
+        return file(
+                Papers.passport(
+                        Sheet.paper(paper),
+                        found,
+                        passports.facts(machine),
+                        pad,
+                        passports.outsideWaste(machine).orElse(null),
+                        TankHeight.lastSafe(tried),
+                        !tried.isEmpty(),
+                        today(),
+                        this::day,
+                        cards.of(machine),
+                        owed.of(machine),
+                        passports.documents(machine),
+                        vault.has(machine)),
+                MediaType.APPLICATION_PDF,
+                found.name() + " passport.pdf");
     }
 
     @GetMapping("/api/cards/{card}/card.pdf")
     ResponseEntity<byte[]> cardPdf(@PathVariable long card, @RequestParam(defaultValue = "a4") String paper) {
         var kept = cards.get(card);
         var name = machines.get(kept.machine()).name();
-        return file(Papers.card(Sheet.paper(paper), name, kept.title(), kept.card().runs().stream().map(StepRun::step).toList(), kept.card().done(), kept.card(), today()),
-                MediaType.APPLICATION_PDF, name + " card.pdf");
+        return file(
+                Papers.card(
+                        Sheet.paper(paper),
+                        name,
+                        kept.title(),
+                        kept.card().runs().stream().map(StepRun::step).toList(),
+                        kept.card().done(),
+                        kept.card(),
+                        today()),
+                MediaType.APPLICATION_PDF,
+                name + " card.pdf");
     }
 
     @GetMapping("/api/cards/{card}/card.json")
     ResponseEntity<byte[]> cardJson(@PathVariable long card) {
         var kept = cards.get(card);
         var name = machines.get(kept.machine()).name();
-        var body = new Files.CardFile(Files.CARD, Files.VERSION, clock.instant(), name, kept.title(), kept.family(), kept.make(), kept.createdAt(), kept.finishedAt(),
-                json.readTree(kept.plan().data()), kept.card());
-        return file(json.writerWithDefaultPrettyPrinter().writeValueAsBytes(body), MediaType.APPLICATION_JSON, name + " card.json");
+        var body = new Files.CardFile(
+                Files.CARD,
+                Files.VERSION,
+                clock.instant(),
+                name,
+                kept.title(),
+                kept.family(),
+                kept.make(),
+                kept.createdAt(),
+                kept.finishedAt(),
+                json.readTree(kept.plan().data()),
+                kept.card());
+        return file(
+                json.writerWithDefaultPrettyPrinter().writeValueAsBytes(body),
+                MediaType.APPLICATION_JSON,
+                name + " card.json");
     }
 
-    /** A plan, a finished card or a table of quantities, brought back. A plan is worked out afresh, and differences are said. */
+    /**
+     * A plan, a finished card or a table of quantities, brought back. A plan is worked out afresh, and differences are
+     * said.
+     */
     @PostMapping(path = "/api/machines/{machine}/bring-in", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     BroughtIn bringIn(@PathVariable long machine, @RequestBody byte[] file, @ParameterObject WishQuery asked) {
@@ -138,15 +218,39 @@ class PaperController {
             case Files.PLAN -> {
                 var plan = Files.read(json, file, Files.PLAN, Files.PlanFile.class);
                 var w = plan.wish();
-                var wish = new Changeovers.Wish(machine, w.purpose(), w.family(), w.make(), w.purity(), w.route(), w.chips(), w.carries(), w.onFluid());
+                var wish = new Changeovers.Wish(
+                        machine,
+                        w.purpose(),
+                        w.family(),
+                        w.make(),
+                        w.purity(),
+                        w.route(),
+                        w.chips(),
+                        w.carries(),
+                        w.onFluid());
                 yield new BroughtIn("plan", wish, null, differences(plan.quantities(), wish));
             }
             case Files.CARD -> {
                 var card = Files.read(json, file, Files.CARD, Files.CardFile.class);
                 if (card.finishedAt() == null) {
-                    throw Problem.refused("This card was not finished. Only finished cards are brought in; an open one goes on where it was begun.", List.of());
+                    throw Problem.refused(
+                            "This card was not finished. Only finished cards are brought in; an open one goes on where"
+                                    + " it was begun.",
+                            List.of());
                 }
-                yield new BroughtIn("card", null, cards.bringIn(machine, card.title(), card.family(), card.make(), card.createdAt(), card.finishedAt(), card.summary().toString(), card.card()), List.of());
+                yield new BroughtIn(
+                        "card",
+                        null,
+                        cards.bringIn(
+                                machine,
+                                card.title(),
+                                card.family(),
+                                card.make(),
+                                card.createdAt(),
+                                card.finishedAt(),
+                                card.summary().toString(),
+                                card.card()),
+                        List.of());
             }
             default -> {
                 var quantities = Files.readCsv(new String(file, StandardCharsets.UTF_8));
@@ -163,11 +267,14 @@ class PaperController {
         var now = Files.quantities(plan);
         var differences = new ArrayList<String>();
         for (var before : then) {
-            var same = now.stream().filter(q -> q.slotThen().equals(before.slotThen())).findFirst();
+            var same = now.stream()
+                    .filter(q -> q.slotThen().equals(before.slotThen()))
+                    .findFirst();
             if (same.isEmpty()) {
                 differences.add("%s is no slot of this plan.".formatted(before.slotThen()));
             } else if (!same.get().needed().equals(before.needed())) {
-                differences.add("%s needs %s mL of new ink now; the file says %s mL.".formatted(before.slotThen(), same.get().needed(), before.needed()));
+                differences.add("%s needs %s mL of new ink now; the file says %s mL."
+                        .formatted(before.slotThen(), same.get().needed(), before.needed()));
             }
         }
         return differences;
@@ -176,7 +283,7 @@ class PaperController {
     private Plan planned(Changeovers.Wish wish) {
         return switch (changeovers.plan(wish)) {
             case Answer.Planned(var plan) -> plan;
-            case Answer.NotSo(var reason, _) -> throw Problem.refused(reason, List.of());
+            case Answer.NotSo(var reason, var _) -> throw Problem.refused(reason, List.of());
             case Answer.Refused(var reason) -> throw Problem.refused(reason, List.of());
         };
     }
@@ -186,10 +293,19 @@ class PaperController {
     }
 
     private String day(Instant at) {
-        return DateTimeFormatter.ofPattern("d MMM uuuu", java.util.Locale.ENGLISH).format(at.atZone(shop.settings().zoneId()));
+        return DateTimeFormatter.ofPattern("d MMM uuuu", java.util.Locale.ENGLISH)
+                .format(at.atZone(shop.settings().zoneId()));
     }
 
     private static ResponseEntity<byte[]> file(byte[] body, MediaType type, String name) {
-        return ResponseEntity.ok().contentType(type).header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString()).body(body);
+        return ResponseEntity.ok()
+                .contentType(type)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(name, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(body);
     }
 }

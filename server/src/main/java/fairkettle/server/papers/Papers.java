@@ -34,10 +34,20 @@ final class Papers {
      * @param done ids of the steps that are done already; they are printed with a mark
      * @param handedOver the card as it stands, for whoever goes on with it; null for a plan
      */
-    static byte[] card(PDRectangle paper, String machine, String title, List<Step> steps, List<String> done, @Nullable Card handedOver, String printed) {
-        try (var sheet = new Sheet(paper, "Fair Kettle   ·   %s   ·   %s   ·   %s".formatted(machine, title, printed))) {
+    static byte[] card(
+            PDRectangle paper,
+            String machine,
+            String title,
+            List<Step> steps,
+            List<String> done,
+            @Nullable Card handedOver,
+            String printed) {
+        try (var sheet =
+                new Sheet(paper, "Fair Kettle   ·   %s   ·   %s   ·   %s".formatted(machine, title, printed))) {
             sheet.title(machine + ": " + title);
-            sheet.text("Steps in their order. A box is ticked when it is done. Words in bold are hold points: nobody goes on before they are true.");
+            sheet.text(
+                    "Steps in their order. A box is ticked when it is done. Words in bold are hold points: nobody goes"
+                            + " on before they are true.");
             if (handedOver != null && !handedOver.finished()) {
                 handover(sheet, handedOver);
             }
@@ -48,7 +58,9 @@ final class Papers {
                     sheet.heading(part);
                 }
                 sheet.keep(46);
-                sheet.tick(step.title() + (step.minutes() > 0 ? "   (" + step.minutes() + " min)" : "") + (done.contains(step.id()) ? "   – done" : ""));
+                sheet.tick(step.title()
+                        + (step.minutes() > 0 ? "   (" + step.minutes() + " min)" : "")
+                        + (done.contains(step.id()) ? "   – done" : ""));
                 sheet.small(step.say(), 20);
                 if (step.hold() != null) {
                     sheet.bold("Hold: " + step.hold(), 20);
@@ -57,11 +69,24 @@ final class Papers {
                     sheet.small("Cannot be undone: " + step.irreversible(), 20);
                 }
                 if (step.pause() != null) {
-                    sheet.small("Wait: %s, %s.".formatted(step.pause().label(), length(step.pause().min())), 20);
+                    sheet.small(
+                            "Wait: %s, %s."
+                                    .formatted(
+                                            step.pause().label(),
+                                            length(step.pause().min())),
+                            20);
                 }
                 asked(sheet, step.ask());
                 step.cautions().stream().map(Caution::say).forEach(words -> sheet.small("! " + words, 20));
-                step.branches().forEach(b -> sheet.small("If: %s – %s".formatted(b.label(), b.stops() ? b.atLimit() : b.steps().getFirst().title()), 20));
+                step.branches()
+                        .forEach(b -> sheet.small(
+                                "If: %s – %s"
+                                        .formatted(
+                                                b.label(),
+                                                b.stops()
+                                                        ? b.atLimit()
+                                                        : b.steps().getFirst().title()),
+                                20));
                 sheet.space(4);
             }
             return sheet.bytes();
@@ -71,24 +96,68 @@ final class Papers {
     }
 
     /** What is known of a machine, on one page. @param owed with their days */
-    static byte[] passport(PDRectangle paper, Machines.Machine machine, Map<Fact, String> facts, Millilitres pad, @Nullable OutsideWaste outside, int lastSafe, boolean raised, String zoneDay,
-            Function<Instant, String> day, List<Cards.Listed> cards, List<Owed.Task> owed, List<Passports.Document> documents, boolean keyKept) {
-        try (var sheet = new Sheet(paper, "Fair Kettle   ·   %s   ·   passport   ·   %s".formatted(machine.name(), zoneDay))) {
+    static byte[] passport(
+            PDRectangle paper,
+            Machines.Machine machine,
+            Map<Fact, String> facts,
+            Millilitres pad,
+            @Nullable OutsideWaste outside,
+            int lastSafe,
+            boolean raised,
+            String zoneDay,
+            Function<Instant, String> day,
+            List<Cards.Listed> cards,
+            List<Owed.Task> owed,
+            List<Passports.Document> documents,
+            boolean keyKept) {
+        try (var sheet =
+                new Sheet(paper, "Fair Kettle   ·   %s   ·   passport   ·   %s".formatted(machine.name(), zoneDay))) {
             var profile = machine.profile();
             sheet.title("Passport: " + machine.name());
-            sheet.text("%s, %s, on the %s. Serial number %s.".formatted(profile.name(), profile.architecture().label(), machine.benchName(), or(machine.papers().serial(), "not written down")));
+            sheet.text("%s, %s, on the %s. Serial number %s."
+                    .formatted(
+                            profile.name(),
+                            profile.architecture().label(),
+                            machine.benchName(),
+                            or(machine.papers().serial(), "not written down")));
             sheet.text("For %s and nothing else. Another purpose is a changeover.".formatted(machine.family()));
             sheet.heading("Slots");
-            sheet.table(List.of("slot", "colour", "holds", "first vessel, mL"), profile.channels().stream().map(c -> List.of(c.code().code(), c.code().colour(),
-                    machine.holdings().get(c.code()).label(), c.first().capacity().toString())).toList(), 0.12f, 0.25f, 0.4f, 0.23f);
+            sheet.table(
+                    List.of("slot", "colour", "holds", "first vessel, mL"),
+                    profile.channels().stream()
+                            .map(c -> List.of(
+                                    c.code().code(),
+                                    c.code().colour(),
+                                    machine.holdings().get(c.code()).label(),
+                                    c.first().capacity().toString()))
+                            .toList(),
+                    0.12f,
+                    0.25f,
+                    0.4f,
+                    0.23f);
             sheet.space(6);
             sheet.heading("Fed, counted, warranted");
-            sheet.text("%s; %s. Firmware %s; update reminders %s. Activation code %s.".formatted(machine.fit().feed().label(), machine.fit().chips().label(),
-                    or(machine.papers().firmware(), "not written down"), machine.papers().remindersOff() ? "off" : "as the maker set them", keyKept ? "in the vault" : "none kept"));
-            sheet.text("Warranty %s. Signed off %s.".formatted(machine.warrantyEnded() == null ? "stands" : "ended on " + day.apply(machine.warrantyEnded()),
-                    machine.signedOff() == null ? "never" : "on " + day.apply(machine.signedOff())));
-            sheet.text("Waste by its own count: %s of %s mL.%s".formatted(pad, profile.padCapacity(), outside == null ? ""
-                    : " Outside, since %s: %s mL. Its own count goes on: expect its box message although the box is dry.".formatted(day.apply(outside.since()), outside.volume())));
+            sheet.text("%s; %s. Firmware %s; update reminders %s. Activation code %s."
+                    .formatted(
+                            machine.fit().feed().label(),
+                            machine.fit().chips().label(),
+                            or(machine.papers().firmware(), "not written down"),
+                            machine.papers().remindersOff() ? "off" : "as the maker set them",
+                            keyKept ? "in the vault" : "none kept"));
+            sheet.text("Warranty %s. Signed off %s."
+                    .formatted(
+                            machine.warrantyEnded() == null
+                                    ? "stands"
+                                    : "ended on " + day.apply(machine.warrantyEnded()),
+                            machine.signedOff() == null ? "never" : "on " + day.apply(machine.signedOff())));
+            sheet.text("Waste by its own count: %s of %s mL.%s"
+                    .formatted(
+                            pad,
+                            profile.padCapacity(),
+                            outside == null
+                                    ? ""
+                                    : " Outside, since %s: %s mL. Its own count goes on: expect its box message although the box is dry."
+                                            .formatted(day.apply(outside.since()), outside.volume())));
             if (raised) {
                 sheet.text("Tanks: last height that stayed dry, %d mm above level.".formatted(lastSafe));
             }
@@ -99,7 +168,13 @@ final class Papers {
             }
             if (!cards.isEmpty()) {
                 sheet.heading("Changeovers");
-                cards.forEach(c -> sheet.small("%s, %s, %s".formatted(day.apply(c.finishedAt() == null ? c.createdAt() : c.finishedAt()), c.title(), c.state()), 0));
+                cards.forEach(c -> sheet.small(
+                        "%s, %s, %s"
+                                .formatted(
+                                        day.apply(c.finishedAt() == null ? c.createdAt() : c.finishedAt()),
+                                        c.title(),
+                                        c.state()),
+                        0));
             }
             if (!owed.isEmpty()) {
                 sheet.heading("Owed");
@@ -117,10 +192,24 @@ final class Papers {
 
     private static void handover(Sheet sheet, Card card) {
         sheet.heading("As it stands");
-        sheet.text(String.join("   ", StageBoard.of(card).entrySet().stream().map(e -> e.getKey() + " " + e.getValue().label()).toList()));
-        var open = card.state().conditions().stream().filter(c -> c.facet().putBack(c.value())).map(c -> c.facet().label() + (c.channel() == null ? "" : " of " + c.channel()) + " " + c.value()).sorted().toList();
+        sheet.text(String.join(
+                "   ",
+                StageBoard.of(card).entrySet().stream()
+                        .map(e -> e.getKey() + " " + e.getValue().label())
+                        .toList()));
+        var open = card.state().conditions().stream()
+                .filter(c -> c.facet().putBack(c.value()))
+                .map(c -> c.facet().label() + (c.channel() == null ? "" : " of " + c.channel()) + " " + c.value())
+                .sorted()
+                .toList();
         sheet.text(open.isEmpty() ? "Nothing is open or off." : "Open or off: " + String.join(", ", open) + ".");
-        card.runs().stream().filter(r -> r.isOpen() && r.step().hold() != null).findFirst().ifPresent(r -> sheet.bold("Next hold, at “%s”: %s".formatted(r.step().title(), r.step().hold()), 0));
+        card.runs().stream()
+                .filter(r -> r.isOpen() && r.step().hold() != null)
+                .findFirst()
+                .ifPresent(r -> sheet.bold(
+                        "Next hold, at “%s”: %s"
+                                .formatted(r.step().title(), r.step().hold()),
+                        0));
     }
 
     private static String or(String words, String otherwise) {
@@ -128,61 +217,133 @@ final class Papers {
     }
 
     private static String length(java.time.Duration wait) {
-        return wait.toMinutes() < 2 ? wait.toSeconds() + " s" : wait.toHours() >= 2 ? wait.toHours() + " h" : wait.toMinutes() + " min";
+        return wait.toMinutes() < 2
+                ? wait.toSeconds() + " s"
+                : wait.toHours() >= 2 ? wait.toHours() + " h" : wait.toMinutes() + " min";
     }
 
     private static void asked(Sheet sheet, Ask ask) {
         switch (ask) {
-            case Ask.Each(var question, var items, var answers, _) -> {
+            case Ask.Each(var question, var items, var answers, var _) -> {
                 sheet.small(question, 34);
-                items.forEach(item -> sheet.small(item + ":   " + String.join("   ", answers.stream().map(a -> "[  ] " + a).toList()), 34));
+                items.forEach(item -> sheet.small(
+                        item + ":   "
+                                + String.join(
+                                        "   ",
+                                        answers.stream().map(a -> "[  ] " + a).toList()),
+                        34));
             }
-            case Ask.Tally(var what, var parts, _) -> sheet.small(what + ":   " + String.join("   ", parts.stream().map(p -> p + " ____").toList()), 34);
-            case Ask.Ticks(var items, _) -> items.forEach(item -> sheet.small("[  ] " + item, 34));
-            case Ask.Count(var what, var expected) -> sheet.small("%s: ______ (%d expected)".formatted(what, expected), 34);
+            case Ask.Tally(var what, var parts, var _) ->
+                sheet.small(
+                        what + ":   "
+                                + String.join(
+                                        "   ",
+                                        parts.stream().map(p -> p + " ____").toList()),
+                        34);
+            case Ask.Ticks(var items, var _) -> items.forEach(item -> sheet.small("[  ] " + item, 34));
+            case Ask.Count(var what, var expected) ->
+                sheet.small("%s: ______ (%d expected)".formatted(what, expected), 34);
             case Ask.Words(var what) -> sheet.small(what + ": ______________________________", 34);
-            case Ask.Choice(var question, var answers) -> sheet.small(question + "   " + String.join("   ", answers.stream().map(a -> "[  ] " + a).toList()), 34);
+            case Ask.Choice(var question, var answers) ->
+                sheet.small(
+                        question + "   "
+                                + String.join(
+                                        "   ",
+                                        answers.stream().map(a -> "[  ] " + a).toList()),
+                        34);
             case Ask.Acknowledge(var words) -> sheet.small("[  ] " + words + "   Name, date: ____________________", 34);
-            case Ask.Lots(var channels, _) -> sheet.small("Code on each bottle:   " + String.join("   ", channels.stream().map(c -> c + " ____________").toList()), 34);
+            case Ask.Lots(var channels, var _) ->
+                sheet.small(
+                        "Code on each bottle:   "
+                                + String.join(
+                                        "   ",
+                                        channels.stream()
+                                                .map(c -> c + " ____________")
+                                                .toList()),
+                        34);
             case Ask.Grid(var channels, var columns) -> {
                 for (int row = 0; row < channels.size(); row++) {
                     var cells = new StringBuilder(channels.get(row).code() + ":");
                     for (var column : columns) {
-                        boolean open = column.expected().isEmpty() || !column.expected().get(row).isZero();
+                        boolean open = column.expected().isEmpty()
+                                || !column.expected().get(row).isZero();
                         if (open) {
-                            cells.append("   ").append(column.label()).append(column.kind() == Ask.ColumnKind.VOLUME ? " ______ of " + column.expected().get(row) + " mL"
-                                    : column.kind() == Ask.ColumnKind.CODE ? " ____________" : " [  ]");
+                            cells.append("   ")
+                                    .append(column.label())
+                                    .append(
+                                            column.kind() == Ask.ColumnKind.VOLUME
+                                                    ? " ______ of "
+                                                            + column.expected().get(row) + " mL"
+                                                    : column.kind() == Ask.ColumnKind.CODE ? " ____________" : " [  ]");
                         }
                     }
                     sheet.small(cells.toString(), 34);
                 }
             }
-            case Ask.Comb(var channels, _) -> sheet.small("Missing teeth:   " + String.join("   ", channels.stream().map(c -> c + " ______").toList()), 34);
-            case Ask.InOrder(var channels, var done) -> sheet.small("In this order, %s:   ".formatted(done) + String.join("   ", channels.stream().map(c -> "[  ] " + c).toList()), 34);
-            case Ask.Picks(var patterns, var squares, _) -> patterns.forEach(pattern -> sheet.small("%s: square ____ of %d".formatted(pattern, squares), 34));
-            case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> { }
+            case Ask.Comb(var channels, var _) ->
+                sheet.small(
+                        "Missing teeth:   "
+                                + String.join(
+                                        "   ",
+                                        channels.stream()
+                                                .map(c -> c + " ______")
+                                                .toList()),
+                        34);
+            case Ask.InOrder(var channels, var done) ->
+                sheet.small(
+                        "In this order, %s:   ".formatted(done)
+                                + String.join(
+                                        "   ",
+                                        channels.stream().map(c -> "[  ] " + c).toList()),
+                        34);
+            case Ask.Picks(var patterns, var squares, var _) ->
+                patterns.forEach(pattern -> sheet.small("%s: square ____ of %d".formatted(pattern, squares), 34));
+            case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> {}
         }
     }
 
     static byte[] shopping(PDRectangle paper, String machine, Plan plan, String printed) {
-        try (var sheet = new Sheet(paper, "Fair Kettle   ·   %s   ·   %s   ·   %s".formatted(machine, plan.route().label(), printed))) {
+        try (var sheet = new Sheet(
+                paper,
+                "Fair Kettle   ·   %s   ·   %s   ·   %s"
+                        .formatted(machine, plan.route().label(), printed))) {
             sheet.title("To buy and to lay out: " + machine);
-            sheet.text("%s, from %s to %s. What is on the shelf is struck off.".formatted(plan.route().label(), plan.from(), plan.to()));
+            sheet.text("%s, from %s to %s. What is on the shelf is struck off."
+                    .formatted(plan.route().label(), plan.from(), plan.to()));
             var lines = Shopping.of(plan);
             sheet.heading("To buy");
             var buy = lines.stream().filter(l -> l.buy() > 0).toList();
             if (buy.isEmpty()) {
                 sheet.text("Nothing: everything is on the shelf.");
             }
-            buy.forEach(l -> sheet.tick("%d × %s%s".formatted(l.buy(), l.what(), l.price() == null || l.price().minor() == 0 ? "" : "   " + l.price())));
+            buy.forEach(l -> sheet.tick("%d × %s%s"
+                    .formatted(
+                            l.buy(), l.what(), l.price() == null || l.price().minor() == 0 ? "" : "   " + l.price())));
             sheet.heading("There already");
-            lines.stream().filter(l -> l.onShelf() > 0).forEach(l -> sheet.tick("%d × %s".formatted(l.onShelf(), l.what())));
+            lines.stream()
+                    .filter(l -> l.onShelf() > 0)
+                    .forEach(l -> sheet.tick("%d × %s".formatted(l.onShelf(), l.what())));
             sheet.heading("How much, slot by slot");
-            sheet.table(List.of("slot", "now", "then", "draw out", "rinse, mL", "new ink, mL", "sheets"),
-                    plan.channels().stream().map(Papers::figures).toList(), 0.1f, 0.2f, 0.16f, 0.18f, 0.12f, 0.14f, 0.1f);
+            sheet.table(
+                    List.of("slot", "now", "then", "draw out", "rinse, mL", "new ink, mL", "sheets"),
+                    plan.channels().stream().map(Papers::figures).toList(),
+                    0.1f,
+                    0.2f,
+                    0.16f,
+                    0.18f,
+                    0.12f,
+                    0.14f,
+                    0.1f);
             sheet.space(6);
-            sheet.text("Waste bottle with room for %s mL. Pad afterwards: %.0f %% full. Hands-on %d min, machine %d min, waits %d min. Cost %s.".formatted(plan.wasteBottle(),
-                    plan.padAfter() * 100, plan.times().handsOn().toMinutes(), plan.times().machine().toMinutes(), plan.times().waiting().toMinutes(), plan.total()));
+            sheet.text(
+                    "Waste bottle with room for %s mL. Pad afterwards: %.0f %% full. Hands-on %d min, machine %d min, waits %d min. Cost %s."
+                            .formatted(
+                                    plan.wasteBottle(),
+                                    plan.padAfter() * 100,
+                                    plan.times().handsOn().toMinutes(),
+                                    plan.times().machine().toMinutes(),
+                                    plan.times().waiting().toMinutes(),
+                                    plan.total()));
             return sheet.bytes();
         } catch (IOException e) {
             throw new UncheckedIOException("The list could not be put on paper.", e);
@@ -190,7 +351,13 @@ final class Papers {
     }
 
     private static List<String> figures(ChannelPlan c) {
-        return List.of(c.before().equals(c.code()) ? c.code().code() : c.before() + " to " + c.code(), c.from(), c.to(), c.pulls().label(), c.rinseLiquid().toString(), c.needed().toString(),
+        return List.of(
+                c.before().equals(c.code()) ? c.code().code() : c.before() + " to " + c.code(),
+                c.from(),
+                c.to(),
+                c.pulls().label(),
+                c.rinseLiquid().toString(),
+                c.needed().toString(),
                 String.valueOf(c.sheets()));
     }
 }

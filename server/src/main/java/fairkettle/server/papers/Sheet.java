@@ -162,10 +162,16 @@ public final class Sheet implements AutoCloseable {
     /** What the font of the page has no letter for is written with those it has. */
     private static String printable(String words) {
         var plain = new StringBuilder();
-        words.replace("→", "to").replace("−", "-").replace(' ', ' ').replace("₂", "2").replaceAll("\\s+", " ").codePoints().forEach(c -> {
-            boolean known = c < 0x100 && c >= 0x20 || "–—‘’“”•…€™".indexOf(c) >= 0;
-            plain.appendCodePoint(known ? c : '?');
-        });
+        words.replace("→", "to")
+                .replace("−", "-")
+                .replace(' ', ' ')
+                .replace("₂", "2")
+                .replaceAll("\\s+", " ")
+                .codePoints()
+                .forEach(c -> {
+                    boolean known = c < 0x100 && c >= 0x20 || "–—‘’“”•…€™".indexOf(c) >= 0;
+                    plain.appendCodePoint(known ? c : '?');
+                });
         return plain.toString();
     }
 

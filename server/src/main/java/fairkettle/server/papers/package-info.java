@@ -1,4 +1,6 @@
-/** Cards, plans and shopping lists on paper and in files. Start with {@link fairkettle.server.papers.PaperController}. */
+/**
+ * Cards, plans and shopping lists on paper and in files. Start with {@link fairkettle.server.papers.PaperController}.
+ */
 @NullMarked
 package fairkettle.server.papers;
 

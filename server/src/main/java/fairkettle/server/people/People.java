@@ -45,16 +45,24 @@ public class People {
 
         /** Hours on a weekday: null if the shop’s own hold; empty if it is a free day. */
         public @Nullable Optional<ShopSettings.OpenDay> on(DayOfWeek day) {
-            return week == null ? null : week.stream().filter(d -> d.day() == day).findFirst();
+            return week == null
+                    ? null
+                    : week.stream().filter(d -> d.day() == day).findFirst();
         }
     }
 
     public List<Person> all() {
-        return db.selectFrom(PERSON).where(PERSON.LEFT_SHOP.isFalse()).orderBy(PERSON.NAME).fetch(r -> new Person(r.getId(), r.getName(), own(r.getSettings())));
+        return db.selectFrom(PERSON)
+                .where(PERSON.LEFT_SHOP.isFalse())
+                .orderBy(PERSON.NAME)
+                .fetch(r -> new Person(r.getId(), r.getName(), own(r.getSettings())));
     }
 
     public Person add(String name) {
-        return db.insertInto(PERSON).set(PERSON.NAME, name.strip()).returningResult(PERSON.ID, PERSON.NAME).fetchSingle(r -> new Person(r.value1(), r.value2(), Own.NOTHING));
+        return db.insertInto(PERSON)
+                .set(PERSON.NAME, name.strip())
+                .returningResult(PERSON.ID, PERSON.NAME)
+                .fetchSingle(r -> new Person(r.value1(), r.value2(), Own.NOTHING));
     }
 
     private Own own(@Nullable JSONB kept) {
@@ -62,7 +70,11 @@ public class People {
     }
 
     void settle(long id, Own own) {
-        if (db.update(PERSON).set(PERSON.SETTINGS, JSONB.valueOf(json.writeValueAsString(own))).where(PERSON.ID.eq(id)).execute() == 0) {
+        if (db.update(PERSON)
+                        .set(PERSON.SETTINGS, JSONB.valueOf(json.writeValueAsString(own)))
+                        .where(PERSON.ID.eq(id))
+                        .execute()
+                == 0) {
             throw Problem.notFound("There is no such person (%d).".formatted(id));
         }
     }
@@ -72,6 +84,10 @@ public class People {
     }
 
     String name(long id) {
-        return db.select(PERSON.NAME).from(PERSON).where(PERSON.ID.eq(id)).fetchSingle().value1();
+        return db.select(PERSON.NAME)
+                .from(PERSON)
+                .where(PERSON.ID.eq(id))
+                .fetchSingle()
+                .value1();
     }
 }

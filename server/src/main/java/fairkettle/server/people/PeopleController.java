@@ -31,7 +31,9 @@ class PeopleController {
         this.live = live;
     }
 
-    record NewPerson(@NotBlank(message = "Type a name.") @Size(max = 40, message = "At most 40 letters.") String name) {}
+    record NewPerson(
+            @NotBlank(message = "Type a name.") @Size(max = 40, message = "At most 40 letters.")
+            String name) {}
 
     @GetMapping("/api/people")
     List<People.Person> people() {
@@ -45,7 +47,9 @@ class PeopleController {
         return people.add(person.name());
     }
 
-    record OwnJson(@Nullable @Valid List<ShopSettings.OpenDay> week, @NotNull Set<Skill> leaves) {}
+    record OwnJson(
+            @Nullable @Valid List<ShopSettings.OpenDay> week,
+            @NotNull Set<Skill> leaves) {}
 
     /** Their own hours, and what they leave to others. */
     @PutMapping("/api/people/{person}")

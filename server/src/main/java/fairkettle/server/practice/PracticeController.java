@@ -52,11 +52,22 @@ class PracticeController {
         this.who = who;
     }
 
-    record RunLineJson(long id, String level, Instant begunAt, @Nullable Instant endedAt, @Nullable Integer score) {}
+    record RunLineJson(
+            long id,
+            String level,
+            Instant begunAt,
+            @Nullable Instant endedAt,
+            @Nullable Integer score) {}
 
-    record DrillLineJson(Drill drill, String label, String say, int questions, @Nullable Integer best) {}
+    record DrillLineJson(
+            Drill drill,
+            String label,
+            String say,
+            int questions,
+            @Nullable Integer best) {}
 
-    record SequenceLineJson(String id, String title, @Nullable Integer best) {}
+    record SequenceLineJson(
+            String id, String title, @Nullable Integer best) {}
 
     record PracticeJson(List<RunLineJson> runs, List<DrillLineJson> drills, List<SequenceLineJson> sequences) {}
 
@@ -69,7 +80,13 @@ class PracticeController {
     record DrillStateJson(String words, boolean right, String then) {}
 
     /** @param right the number of the right answer */
-    record DrillQuestionJson(String id, String ask, String swatch, List<DrillAnswerJson> answers, int right, List<DrillPortJson> ports) {}
+    record DrillQuestionJson(
+            String id,
+            String ask,
+            String swatch,
+            List<DrillAnswerJson> answers,
+            int right,
+            List<DrillPortJson> ports) {}
 
     record DrillJson(Drill drill, String label, String say, List<DrillQuestionJson> questions) {}
 
@@ -86,47 +103,141 @@ class PracticeController {
 
     record OrderedJson(boolean right, List<String> wrong, List<String> rightOrder) {}
 
-    record BeginPracticeJson(@NotNull @Pattern(regexp = "EASY|MIDDLING|HARD|FREE", message = "Easy, middling, hard, or free play.") String level, @Nullable Long seed) {}
+    record BeginPracticeJson(
+            @NotNull @Pattern(regexp = "EASY|MIDDLING|HARD|FREE", message = "Easy, middling, hard, or free play.")
+            String level,
 
-    record ActJson(@NotNull String kind, @Nullable Treatment treatment, @NotNull @Size(max = 12) List<String> channels, @Nullable Question question, @Nullable Remedy remedy) {}
+            @Nullable Long seed) {}
 
-    record PracticeChannelJson(String channel, int strokes, int tolerated, @Nullable List<Integer> missing, List<List<Integer>> past) {}
+    record ActJson(
+            @NotNull String kind,
+            @Nullable Treatment treatment,
+            @NotNull @Size(max = 12) List<String> channels,
+            @Nullable Question question,
+            @Nullable Remedy remedy) {}
+
+    record PracticeChannelJson(
+            String channel,
+            int strokes,
+            int tolerated,
+            @Nullable List<Integer> missing,
+            List<List<Integer>> past) {}
 
     record PracticeStepJson(String what, String saw, double mL, double hands, double hours) {}
 
-    record UnveiledJson(String what, String saw, String advised, int silentBefore, int silentAfter, List<FaultJson> really, boolean helped) {}
+    record UnveiledJson(
+            String what,
+            String saw,
+            String advised,
+            int silentBefore,
+            int silentAfter,
+            List<FaultJson> really,
+            boolean helped) {}
 
     record FaultJson(String channel, List<String> faults) {}
 
-    record DebriefJson(int score, String verdict, List<FaultJson> wasWrong, List<UnveiledJson> steps, List<String> careful, double carefulMl, double carefulHands, double carefulHours, double wastedMl, int rulesBroken) {}
+    record DebriefJson(
+            int score,
+            String verdict,
+            List<FaultJson> wasWrong,
+            List<UnveiledJson> steps,
+            List<String> careful,
+            double carefulMl,
+            double carefulHands,
+            double carefulHours,
+            double wastedMl,
+            int rulesBroken) {}
 
     /** @param told what people say of it; some of it is wrong */
-    record RunJson(long id, String level, String family, List<String> complaints, double idleDays, boolean dryRoom, boolean changedLately, boolean refillable, boolean wasteLine, boolean headOut, List<PracticeChannelJson> channels,
-            List<PracticeStepJson> steps, double mL, double padMl, double padRoom, double hands, double hours, int hints, @Nullable String hint, boolean lookDue, @Nullable DebriefJson debrief) {}
+    record RunJson(
+            long id,
+            String level,
+            String family,
+            List<String> complaints,
+            double idleDays,
+            boolean dryRoom,
+            boolean changedLately,
+            boolean refillable,
+            boolean wasteLine,
+            boolean headOut,
+            List<PracticeChannelJson> channels,
+            List<PracticeStepJson> steps,
+            double mL,
+            double padMl,
+            double padRoom,
+            double hands,
+            double hours,
+            int hints,
+            @Nullable String hint,
+            boolean lookDue,
+            @Nullable DebriefJson debrief) {}
 
     @GetMapping("/api/practice")
     PracticeJson practice() {
         var runs = book.latest(who.id());
-        return new PracticeJson(runs.stream().filter(r -> !r.level().contains(":")).map(r -> new RunLineJson(r.id(), r.level(), r.begunAt(), r.endedAt(), r.score())).toList(),
-                Arrays.stream(Drill.values()).map(d -> new DrillLineJson(d, d.label(), d.say(), d.questions().size(), best(runs, "DRILL:" + d.name()))).toList(),
-                Sequence.ALL.stream().map(s -> new SequenceLineJson(s.id(), s.title(), best(runs, "ORDER:" + s.id()))).toList());
+        return new PracticeJson(
+                runs.stream()
+                        .filter(r -> !r.level().contains(":"))
+                        .map(r -> new RunLineJson(r.id(), r.level(), r.begunAt(), r.endedAt(), r.score()))
+                        .toList(),
+                Arrays.stream(Drill.values())
+                        .map(d -> new DrillLineJson(
+                                d, d.label(), d.say(), d.questions().size(), best(runs, "DRILL:" + d.name())))
+                        .toList(),
+                Sequence.ALL.stream()
+                        .map(s -> new SequenceLineJson(s.id(), s.title(), best(runs, "ORDER:" + s.id())))
+                        .toList());
     }
 
     private static @Nullable Integer best(List<Run> runs, String level) {
-        return runs.stream().filter(r -> r.level().equals(level)).map(Run::score).filter(java.util.Objects::nonNull).max(Integer::compare).orElse(null);
+        return runs.stream()
+                .filter(r -> r.level().equals(level))
+                .map(Run::score)
+                .filter(java.util.Objects::nonNull)
+                .max(Integer::compare)
+                .orElse(null);
     }
 
     @GetMapping("/api/practice/drills/{drill}")
     DrillJson drill(@PathVariable Drill drill) {
-        return new DrillJson(drill, drill.label(), drill.say(), drill.questions().stream().map(q -> {
-            var order = shuffled(q.answers().size(), q.id());
-            return new DrillQuestionJson(q.id(), q.ask(), q.swatch(), IntStream.range(0, order.size()).mapToObj(i -> new DrillAnswerJson(i, q.answers().get(order.get(i)).words(), q.answers().get(order.get(i)).then(), drill.place(q.answers().get(order.get(i))))).toList(), order.indexOf(0), q.ports().stream().map(PracticeController::port).toList());
-        }).toList());
+        return new DrillJson(
+                drill,
+                drill.label(),
+                drill.say(),
+                drill.questions().stream()
+                        .map(q -> {
+                            var order = shuffled(q.answers().size(), q.id());
+                            return new DrillQuestionJson(
+                                    q.id(),
+                                    q.ask(),
+                                    q.swatch(),
+                                    IntStream.range(0, order.size())
+                                            .mapToObj(i -> new DrillAnswerJson(
+                                                    i,
+                                                    q.answers()
+                                                            .get(order.get(i))
+                                                            .words(),
+                                                    q.answers()
+                                                            .get(order.get(i))
+                                                            .then(),
+                                                    drill.place(q.answers().get(order.get(i)))))
+                                            .toList(),
+                                    order.indexOf(0),
+                                    q.ports().stream()
+                                            .map(PracticeController::port)
+                                            .toList());
+                        })
+                        .toList());
     }
 
     private static DrillPortJson port(Drill.Port port) {
-        return new DrillPortJson(port.label(), Stream.concat(Stream.of(new DrillStateJson(port.right(), true, "")), port.wrong().stream().map(w -> new DrillStateJson(w.words(), false, w.then())))
-                .sorted(Comparator.comparing(DrillStateJson::words)).toList());
+        return new DrillPortJson(
+                port.label(),
+                Stream.concat(
+                                Stream.of(new DrillStateJson(port.right(), true, "")),
+                                port.wrong().stream().map(w -> new DrillStateJson(w.words(), false, w.then())))
+                        .sorted(Comparator.comparing(DrillStateJson::words))
+                        .toList());
     }
 
     /** The same for the same question, so that an answer means the same here and there. */
@@ -144,7 +255,11 @@ class PracticeController {
             var given = answered.answers().get(question.id());
             if (given != null) {
                 asked++;
-                right += given == shuffled(question.answers().size(), question.id()).indexOf(0) ? 1 : 0;
+                right += given
+                                == shuffled(question.answers().size(), question.id())
+                                        .indexOf(0)
+                        ? 1
+                        : 0;
             }
         }
         if (asked == 0) {
@@ -158,7 +273,12 @@ class PracticeController {
     @GetMapping("/api/practice/sequences/{id}")
     SequenceJson sequence(@PathVariable String id) {
         var found = find(id);
-        return new SequenceJson(found.id(), found.title(), shuffled(found.steps().size(), found.id() + "!").stream().map(i -> new SequenceStepJson(i, found.steps().get(i))).toList());
+        return new SequenceJson(
+                found.id(),
+                found.title(),
+                shuffled(found.steps().size(), found.id() + "!").stream()
+                        .map(i -> new SequenceStepJson(i, found.steps().get(i)))
+                        .toList());
     }
 
     @PostMapping("/api/practice/sequences/{id}")
@@ -166,7 +286,12 @@ class PracticeController {
         var found = find(id);
         try {
             var wrong = found.wrong(ordered.order());
-            book.answered(who.id(), "ORDER:" + id, Math.round(100f * (found.harms().size() - wrong.size()) / found.harms().size()));
+            book.answered(
+                    who.id(),
+                    "ORDER:" + id,
+                    Math.round(100f
+                            * (found.harms().size() - wrong.size())
+                            / found.harms().size()));
             return new OrderedJson(wrong.isEmpty(), wrong, found.steps());
         } catch (IllegalArgumentException e) {
             throw Problem.atField("order", "Every step once, please.");
@@ -174,7 +299,10 @@ class PracticeController {
     }
 
     private static Sequence find(String id) {
-        return Sequence.ALL.stream().filter(s -> s.id().equals(id)).findFirst().orElseThrow(() -> Problem.notFound("There is no such sequence (%s).".formatted(id)));
+        return Sequence.ALL.stream()
+                .filter(s -> s.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> Problem.notFound("There is no such sequence (%s).".formatted(id)));
     }
 
     @PostMapping("/api/practice/runs")
@@ -202,7 +330,18 @@ class PracticeController {
         var next = new PracticeAct(act.kind(), act.treatment(), act.channels(), act.question(), act.remedy());
         var acts = new ArrayList<>(run.acts());
         acts.add(next);
-        var played = Replay.of(new Run(run.id(), run.person(), run.level(), run.seed(), run.begunAt(), null, acts, null, run.version()), false);
+        var played = Replay.of(
+                new Run(
+                        run.id(),
+                        run.person(),
+                        run.level(),
+                        run.seed(),
+                        run.begunAt(),
+                        null,
+                        acts,
+                        null,
+                        run.version()),
+                false);
         boolean ended = played.ended() != null || played.bed().machine().parted();
         book.add(run, next, ended, ended ? played.score(played.careful()) : null);
         return json(book.get(id));
@@ -213,28 +352,94 @@ class PracticeController {
         var played = Replay.of(run, over);
         var situation = played.bed().sick().situation();
         var machine = played.bed().machine();
-        var looks = played.bed().seen().stream().filter(e -> e instanceof Evidence.Look).map(e -> ((Evidence.Look) e).missing()).toList();
-        var channels = situation.channels().stream().map(p -> new PracticeChannelJson(p.code().code(), p.strokes(), p.tolerated(), looks.isEmpty() ? null : looks.getLast().getOrDefault(p.code(), List.of()),
-                looks.stream().map(l -> l.getOrDefault(p.code(), List.of())).toList())).toList();
+        var looks = played.bed().seen().stream()
+                .filter(e -> e instanceof Evidence.Look)
+                .map(e -> ((Evidence.Look) e).missing())
+                .toList();
+        var channels = situation.channels().stream()
+                .map(p -> new PracticeChannelJson(
+                        p.code().code(),
+                        p.strokes(),
+                        p.tolerated(),
+                        looks.isEmpty() ? null : looks.getLast().getOrDefault(p.code(), List.of()),
+                        looks.stream()
+                                .map(l -> l.getOrDefault(p.code(), List.of()))
+                                .toList()))
+                .toList();
         boolean hinted = !run.acts().isEmpty() && run.acts().getLast().kind().equals("HINT");
-        return new RunJson(run.id(), run.level(), situation.family().label(), situation.complaints().stream().sorted().map(Complaint::label).toList(), situation.idleDays(), situation.drying() > 1.3, situation.changedLately(), situation.refillable(),
-                situation.wasteLine(), situation.headOut(), channels, played.steps().stream().map(s -> new PracticeStepJson(s.what(), s.saw(), s.mL(), s.hands(), s.hours())).toList(), machine.ink(), machine.pad(), situation.padRoom(), machine.hands(),
-                machine.hours(), played.hints(), hinted ? played.advice() : null, played.bed().progress().lookDue(), over ? debrief(played) : null);
+        return new RunJson(
+                run.id(),
+                run.level(),
+                situation.family().label(),
+                situation.complaints().stream().sorted().map(Complaint::label).toList(),
+                situation.idleDays(),
+                situation.drying() > 1.3,
+                situation.changedLately(),
+                situation.refillable(),
+                situation.wasteLine(),
+                situation.headOut(),
+                channels,
+                played.steps().stream()
+                        .map(s -> new PracticeStepJson(s.what(), s.saw(), s.mL(), s.hands(), s.hours()))
+                        .toList(),
+                machine.ink(),
+                machine.pad(),
+                situation.padRoom(),
+                machine.hands(),
+                machine.hours(),
+                played.hints(),
+                hinted ? played.advice() : null,
+                played.bed().progress().lookDue(),
+                over ? debrief(played) : null);
     }
 
     private static DebriefJson debrief(Replay played) {
         var careful = played.careful();
         int score = played.score(careful);
         boolean parted = played.bed().machine().parted();
-        var verdict = parted ? "The plate has parted: this head is lost." : "DONE".equals(played.ended()) ? played.cured() ? "Cured, and really so." : "Called cured, and it is not."
-                : played.hopeless() ? "Right to stop: nothing would have helped." : "Given up, though it could be cured.";
-        var steps = played.steps().stream().map(s -> new UnveiledJson(s.what(), s.saw(), s.advised(), s.silentBefore(), s.silentAfter(), faults(s.really()), s.silentAfter() < s.silentBefore() || s.what().startsWith("The simple"))).toList();
-        double wasted = played.steps().stream().filter(s -> s.mL() > .5 && s.silentAfter() >= s.silentBefore()).mapToDouble(Replay.Step::mL).sum();
-        return new DebriefJson(score, verdict, played.steps().isEmpty() ? List.of() : faults(played.steps().getFirst().really()), steps, careful.steps(), careful.mL(), careful.hands(), careful.hours(), wasted, played.bed().rulesBroken());
+        var verdict = parted
+                ? "The plate has parted: this head is lost."
+                : "DONE".equals(played.ended())
+                        ? played.cured() ? "Cured, and really so." : "Called cured, and it is not."
+                        : played.hopeless()
+                                ? "Right to stop: nothing would have helped."
+                                : "Given up, though it could be cured.";
+        var steps = played.steps().stream()
+                .map(s -> new UnveiledJson(
+                        s.what(),
+                        s.saw(),
+                        s.advised(),
+                        s.silentBefore(),
+                        s.silentAfter(),
+                        faults(s.really()),
+                        s.silentAfter() < s.silentBefore() || s.what().startsWith("The simple")))
+                .toList();
+        double wasted = played.steps().stream()
+                .filter(s -> s.mL() > .5 && s.silentAfter() >= s.silentBefore())
+                .mapToDouble(Replay.Step::mL)
+                .sum();
+        return new DebriefJson(
+                score,
+                verdict,
+                played.steps().isEmpty()
+                        ? List.of()
+                        : faults(played.steps().getFirst().really()),
+                steps,
+                careful.steps(),
+                careful.mL(),
+                careful.hands(),
+                careful.hours(),
+                wasted,
+                played.bed().rulesBroken());
     }
 
     private static List<FaultJson> faults(Map<ChannelCode, Set<Fault>> faults) {
-        return faults.entrySet().stream().filter(e -> !e.getValue().isEmpty()).map(e -> new FaultJson(e.getKey().code(), e.getValue().stream().map(PracticeController::words).toList())).toList();
+        return faults.entrySet().stream()
+                .filter(e -> !e.getValue().isEmpty())
+                .map(e -> new FaultJson(
+                        e.getKey().code(),
+                        e.getValue().stream().map(PracticeController::words).toList()))
+                .toList();
     }
 
     private static String words(Fault fault) {

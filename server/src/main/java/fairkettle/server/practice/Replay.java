@@ -46,7 +46,16 @@ final class Replay {
      * @param really what was wrong before it, by channel
      * @param advised what the advice would have been then; empty while it is not unveiled
      */
-    record Step(String what, String saw, int silentBefore, int silentAfter, double mL, double hands, double hours, Map<ChannelCode, Set<Fault>> really, String advised) {}
+    record Step(
+            String what,
+            String saw,
+            int silentBefore,
+            int silentAfter,
+            double mL,
+            double hands,
+            double hours,
+            Map<ChannelCode, Set<Fault>> really,
+            String advised) {}
 
     private Replay(Run run, boolean explain) {
         this.run = run;
@@ -63,7 +72,9 @@ final class Replay {
     }
 
     private static SickCases.Sick sick(Run run) {
-        return run.level().equals("FREE") ? SickCases.of(run.seed(), false) : SickCases.practice(run.seed(), Level.valueOf(run.level()));
+        return run.level().equals("FREE")
+                ? SickCases.of(run.seed(), false)
+                : SickCases.practice(run.seed(), Level.valueOf(run.level()));
     }
 
     Bedside bed() {
@@ -74,7 +85,8 @@ final class Replay {
         return steps;
     }
 
-    @Nullable String ended() {
+    @Nullable
+    String ended() {
         return ended;
     }
 
@@ -99,7 +111,12 @@ final class Replay {
         double mL = bed.machine().ink();
         double hands = bed.machine().hands();
         double hours = bed.machine().hours();
-        var advised = explain ? AdviceWords.of(Advisor.advise(belief, bed.progress(), run.seed() + steps.size()), bed.sick().situation()).title() : "";
+        var advised = explain
+                ? AdviceWords.of(
+                                Advisor.advise(belief, bed.progress(), run.seed() + steps.size()),
+                                bed.sick().situation())
+                        .title()
+                : "";
         var channels = act.channels().stream().map(ChannelCode::of).collect(Collectors.toCollection(TreeSet::new));
         if (!bed.all().containsAll(channels)) {
             throw Problem.refused("This machine has no such channel.", List.of());
@@ -148,7 +165,16 @@ final class Replay {
         for (; known < seen.size(); known++) {
             belief = belief.with(seen.get(known));
         }
-        steps.add(new Step(what, saw, before, bed.machine().silent(), bed.machine().ink() - mL, bed.machine().hands() - hands, bed.machine().hours() - hours, really, advised));
+        steps.add(new Step(
+                what,
+                saw,
+                before,
+                bed.machine().silent(),
+                bed.machine().ink() - mL,
+                bed.machine().hands() - hands,
+                bed.machine().hours() - hours,
+                really,
+                advised));
     }
 
     private void possible(Treatment treatment) {
@@ -172,16 +198,31 @@ final class Replay {
                 yield gaps == 0 ? "whole" : gaps + " strokes missing";
             }
             case Evidence.Page(var page) -> {
-                var bad = page.entrySet().stream().filter(e -> e.getValue().fade() > .15 || e.getValue().band() || e.getValue().off()).map(e -> e.getKey() + (e.getValue().fade() > .30 ? " fades" : e.getValue().fade() > .15 ? " a little weaker at the foot"
-                        : e.getValue().band() ? " has a bare band" : " is off its colour")).sorted().toList();
+                var bad = page.entrySet().stream()
+                        .filter(e -> e.getValue().fade() > .15
+                                || e.getValue().band()
+                                || e.getValue().off())
+                        .map(e -> e.getKey()
+                                + (e.getValue().fade() > .30
+                                        ? " fades"
+                                        : e.getValue().fade() > .15
+                                                ? " a little weaker at the foot"
+                                                : e.getValue().band() ? " has a bare band" : " is off its colour"))
+                        .sorted()
+                        .toList();
                 yield bad.isEmpty() ? "even, every channel" : String.join(", ", bad);
             }
-            case Evidence.Simple(var found) -> found.isEmpty() ? "all well" : "amiss at " + found.stream().map(ChannelCode::code).sorted().collect(Collectors.joining(", ")) + ", put right";
+            case Evidence.Simple(var found) ->
+                found.isEmpty()
+                        ? "all well"
+                        : "amiss at "
+                                + found.stream().map(ChannelCode::code).sorted().collect(Collectors.joining(", "))
+                                + ", put right";
             case Evidence.WasteRose(var rose) -> rose ? "the waste rose" : "the waste did not rise";
             case Evidence.Bubbles(var c, var yes) -> c + (yes ? ": bubbles" : ": none seen");
             case Evidence.Thread(var c, var yes) -> c + (yes ? ": threads" : ": clean");
             case Evidence.Crust(var c, var yes) -> c + (yes ? ": crusted" : ": clear");
-            case Evidence.Tried(_, var helped) -> helped ? "helped" : "no change";
+            case Evidence.Tried(var _, var helped) -> helped ? "helped" : "no change";
             case Evidence.Parted _ -> "liquid at the plate’s side";
             case Evidence.Done _, Evidence.Felt _, Evidence.Filled _, Evidence.Shifted _ -> "";
         };
@@ -196,7 +237,12 @@ final class Replay {
         var other = new Bedside(sick(run));
         var did = new ArrayList<String>();
         AdvisedHand.treat(other, Table.USUAL, run.seed(), (_, next, _) -> did.add(AdviceWords.name(next)));
-        return new Careful(did, other.machine().ink(), other.machine().hands(), other.machine().hours(), other.machine().fit(TOLERATED));
+        return new Careful(
+                did,
+                other.machine().ink(),
+                other.machine().hands(),
+                other.machine().hours(),
+                other.machine().fit(TOLERATED));
     }
 
     boolean cured() {
@@ -209,7 +255,15 @@ final class Replay {
 
     /** 0 to 100: against what a careful hand spent on the same machine. */
     int score(Careful careful) {
-        return Score.of(new Score.Ended("DONE".equals(ended), cured(), hopeless(), bed.machine().parted()), new Score.Spent(bed.machine().ink(), bed.machine().hands(), bed.machine().hours()),
-                new Score.Spent(careful.mL(), careful.hands(), careful.hours()), hints(), bed.sick().situation().prices());
+        return Score.of(
+                new Score.Ended(
+                        "DONE".equals(ended), cured(), hopeless(), bed.machine().parted()),
+                new Score.Spent(
+                        bed.machine().ink(),
+                        bed.machine().hands(),
+                        bed.machine().hours()),
+                new Score.Spent(careful.mL(), careful.hands(), careful.hours()),
+                hints(),
+                bed.sick().situation().prices());
     }
 }

@@ -77,7 +77,7 @@ final class Documents {
         out.write(header);
         int[] row = new int[width];
         int[] next = new int[width];
-        for (int y = 0; y < height;) {
+        for (int y = 0; y < height; ) {
             image.getRGB(0, y, width, 1, row, 0, width);
             int same = 1;
             while (same < 256 && y + same < height) {
@@ -95,7 +95,7 @@ final class Documents {
 
     /** Runs of one colour; the pages are drawings, other points are rare. */
     private static void line(DataOutputStream out, int[] row) throws IOException {
-        for (int x = 0; x < row.length;) {
+        for (int x = 0; x < row.length; ) {
             int run = 1;
             while (run < 128 && x + run < row.length && row[x + run] == row[x]) {
                 run++;

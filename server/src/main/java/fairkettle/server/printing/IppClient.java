@@ -35,14 +35,27 @@ final class IppClient {
 
     IppClient(URI printer, PrinterTrust trust) {
         this.printer = printer;
-        this.http = HttpClient.newBuilder().connectTimeout(CONNECT).version(HttpClient.Version.HTTP_1_1).sslContext(trust.context()).build();
+        this.http = HttpClient.newBuilder()
+                .connectTimeout(CONNECT)
+                .version(HttpClient.Version.HTTP_1_1)
+                .sslContext(trust.context())
+                .build();
     }
 
-    /** A supply as the printer itself counts it: a guess, and with chips ignored not even that. @param percent empty if it does not say */
+    /**
+     * A supply as the printer itself counts it: a guess, and with chips ignored not even that. @param percent empty if
+     * it does not say
+     */
     record Supply(String name, Optional<Integer> percent) {}
 
     /** @param ready whether it takes and prints a job now; @param trouble what it says is wrong, in its own keywords */
-    record Status(boolean ready, boolean accepting, boolean idle, List<String> trouble, List<String> formats, List<Supply> supplies) {}
+    record Status(
+            boolean ready,
+            boolean accepting,
+            boolean idle,
+            List<String> trouble,
+            List<String> formats,
+            List<Supply> supplies) {}
 
     /** @param state of the job; @param reasons keywords */
     record JobLook(JobState state, List<String> reasons) {
@@ -65,10 +78,18 @@ final class IppClient {
         if (group == null) {
             throw new IOException("it says nothing of itself");
         }
-        var trouble = strings(group, "printer-state-reasons").stream().filter(r -> !r.equals("none")).toList();
+        var trouble = strings(group, "printer-state-reasons").stream()
+                .filter(r -> !r.equals("none"))
+                .toList();
         var state = group.getValue(Types.printerState);
         boolean accepting = !Boolean.FALSE.equals(group.getValue(Types.printerIsAcceptingJobs));
-        return new Status(accepting && state != null && !state.equals(PrinterState.stopped), accepting, PrinterState.idle.equals(state), trouble, strings(group, "document-format-supported"), supplies(group));
+        return new Status(
+                accepting && state != null && !state.equals(PrinterState.stopped),
+                accepting,
+                PrinterState.idle.equals(state),
+                trouble,
+                strings(group, "document-format-supported"),
+                supplies(group));
     }
 
     private static List<Supply> supplies(AttributeGroup group) {
@@ -102,7 +123,8 @@ final class IppClient {
     }
 
     private static IppPacket.Builder described(IppPacket.Builder request, String name, String format) {
-        return request.putOperationAttributes(Types.requestingUserName.of("Fair Kettle"), Types.jobName.of(name), Types.documentFormat.of(format));
+        return request.putOperationAttributes(
+                Types.requestingUserName.of("Fair Kettle"), Types.jobName.of(name), Types.documentFormat.of(format));
     }
 
     JobLook job(int id) throws IOException {
@@ -116,13 +138,16 @@ final class IppClient {
     }
 
     void cancel(int id) throws IOException {
-        ask(IppPacket.cancelJob(printer, id).putOperationAttributes(Types.requestingUserName.of("Fair Kettle")), new byte[0]);
+        ask(
+                IppPacket.cancelJob(printer, id).putOperationAttributes(Types.requestingUserName.of("Fair Kettle")),
+                new byte[0]);
     }
 
     /** Looks for a job by the name it was sent under: whether a document arrived before the line broke. */
     Optional<Integer> find(String name) throws IOException {
         for (var which : List.of("not-completed", "completed")) {
-            var request = IppPacket.getJobs(printer, Types.jobId, Types.jobName).putOperationAttributes(Types.whichJobs.of(which));
+            var request = IppPacket.getJobs(printer, Types.jobId, Types.jobName)
+                    .putOperationAttributes(Types.whichJobs.of(which));
             for (var group : ask(request, new byte[0]).getAttributeGroups()) {
                 if (group.getTag() == Tag.jobAttributes && name.equals(group.getString(Types.jobName))) {
                     return Optional.of(Objects.requireNonNull(group.getValue(Types.jobId)));
@@ -138,13 +163,20 @@ final class IppClient {
         out.write(document);
         boolean secure = printer.getScheme().equals("ipps");
         int port = printer.getPort() < 0 ? 631 : printer.getPort();
-        var target = URI.create("%s://%s:%d%s".formatted(secure ? "https" : "http", printer.getHost(), port, printer.getRawPath()));
+        var target = URI.create(
+                "%s://%s:%d%s".formatted(secure ? "https" : "http", printer.getHost(), port, printer.getRawPath()));
         try {
-            var answer = http.send(HttpRequest.newBuilder(target).timeout(ANSWER).header("Content-Type", "application/ipp").POST(HttpRequest.BodyPublishers.ofByteArray(out.toByteArray())).build(),
+            var answer = http.send(
+                    HttpRequest.newBuilder(target)
+                            .timeout(ANSWER)
+                            .header("Content-Type", "application/ipp")
+                            .POST(HttpRequest.BodyPublishers.ofByteArray(out.toByteArray()))
+                            .build(),
                     HttpResponse.BodyHandlers.ofInputStream());
             try (InputStream body = answer.body()) {
                 if (answer.statusCode() != 200) {
-                    throw new Refused("it answers with HTTP %d: no printer under this address".formatted(answer.statusCode()));
+                    throw new Refused(
+                            "it answers with HTTP %d: no printer under this address".formatted(answer.statusCode()));
                 }
                 var packet = new IppInputStream(new ByteArrayInputStream(body.readNBytes(LARGEST))).readPacket();
                 if (packet.getCode() >= 0x400) {
@@ -165,7 +197,8 @@ final class IppClient {
             case "server-error-not-accepting-jobs" -> "it takes no jobs now";
             case "server-error-busy" -> "it is busy";
             case "client-error-document-format-not-supported" -> "it does not print this kind of document";
-            case "client-error-not-authorized", "client-error-forbidden", "client-error-not-authenticated" -> "it wants a password";
+            case "client-error-not-authorized", "client-error-forbidden", "client-error-not-authenticated" ->
+                "it wants a password";
             default -> "it says " + status;
         };
     }

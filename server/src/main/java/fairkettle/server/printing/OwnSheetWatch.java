@@ -53,7 +53,9 @@ class OwnSheetWatch {
     void look() {
         for (long machine : sheets.candidates()) {
             try {
-                var client = new IppClient(URI.create(printers.of(machine).orElseThrow()), new PrinterTrust(printers.fingerprint(machine)));
+                var client = new IppClient(
+                        URI.create(printers.of(machine).orElseThrow()),
+                        new PrinterTrust(printers.fingerprint(machine)));
                 var hindrance = OwnSheets.hindrance(client.status());
                 if (hindrance.isPresent()) {
                     sheets.trouble(machine, hindrance.get());

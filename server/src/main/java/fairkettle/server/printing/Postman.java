@@ -18,9 +18,10 @@ import org.springframework.stereotype.Component;
 
 /**
  * Carries queued sheets to their printers and follows them until they are out.
- * <p>
- * Sending is the one moment that cannot be taken back: whoever breaks off there, the printer or we, leaves the job unsure.
- * Then the printer is asked whether it knows a job of that name, and only if it does not is the sheet given back to be sent again.
+ *
+ * <p>Sending is the one moment that cannot be taken back: whoever breaks off there, the printer or we, leaves the job
+ * unsure. Then the printer is asked whether it knows a job of that name, and only if it does not is the sheet given
+ * back to be sent again.
  */
 @Component
 class Postman {
@@ -79,12 +80,14 @@ class Postman {
             switch (job.state()) {
                 case QUEUED -> send(job, client);
                 case SENDING, UNSURE -> {
-                    if (job.remote() == null) { // one that the printer had, and no longer knows, may have come out: a person looks
+                    if (job.remote()
+                            == null) { // one that the printer had, and no longer knows, may have come out: a person
+                        // looks
                         ask(job, client);
                     }
                 }
                 case PRINTING -> follow(job, client);
-                case DONE, FAILED, CANCELLED -> { }
+                case DONE, FAILED, CANCELLED -> {}
             }
             trust.seen().ifPresent(print -> printers.remember(job.machine(), print));
         } catch (RuntimeException e) {
@@ -101,10 +104,16 @@ class Postman {
                 fail(job, "The printer takes no jobs now. Nothing was sent.");
                 return;
             }
-            format = List.of("application/pdf", "image/pwg-raster", "image/jpeg").stream().filter(status.formats()::contains).findFirst().orElse("");
+            format = List.of("application/pdf", "image/pwg-raster", "image/jpeg").stream()
+                    .filter(status.formats()::contains)
+                    .findFirst()
+                    .orElse("");
             var made = Documents.of(book.pdf(job.sheet()), format);
             if (made.isEmpty()) {
-                fail(job, "The printer takes neither PDF nor raster pages (%s). Print the PDF another way.".formatted(String.join(", ", status.formats())));
+                fail(
+                        job,
+                        "The printer takes neither PDF nor raster pages (%s). Print the PDF another way."
+                                .formatted(String.join(", ", status.formats())));
                 return;
             }
             document = made.get();
@@ -113,7 +122,10 @@ class Postman {
             fail(job, "The printer refused: %s. Nothing was sent.".formatted(e.getMessage()));
             return;
         } catch (IOException e) {
-            fail(job, "The printer does not answer (%s). Is it on, and in the network? Nothing was sent.".formatted(reason(e)));
+            fail(
+                    job,
+                    "The printer does not answer (%s). Is it on, and in the network? Nothing was sent."
+                            .formatted(reason(e)));
             return;
         }
         try {
@@ -121,7 +133,8 @@ class Postman {
         } catch (IppClient.Refused e) {
             fail(job, "The printer refused the sheet: %s.".formatted(e.getMessage()));
         } catch (IOException e) {
-            printers.set(job, State.UNSURE, "The line broke while it was sent. Asking the printer whether it has it.", null);
+            printers.set(
+                    job, State.UNSURE, "The line broke while it was sent. Asking the printer whether it has it.", null);
         }
     }
 
@@ -142,7 +155,11 @@ class Postman {
                 fail(job, "The line broke, and the printer has no such job: it can be sent again.");
             }
         } catch (IOException e) {
-            printers.set(job, State.UNSURE, "The line broke, and the printer does not answer. Look into the tray: did it come out?", null);
+            printers.set(
+                    job,
+                    State.UNSURE,
+                    "The line broke, and the printer does not answer. Look into the tray: did it come out?",
+                    null);
         }
     }
 
@@ -161,14 +178,22 @@ class Postman {
                 book.printed(job.sheet()); // first, and once: whoever is killed in between finds the job still open
                 printers.set(job, State.DONE, "It came out.", remote);
             } else if (look.state().equals(JobState.canceled)) {
-                printers.set(job, State.CANCELLED, "Cancelled at the printer. Look whether a page came out; if so, say so.", remote);
+                printers.set(
+                        job,
+                        State.CANCELLED,
+                        "Cancelled at the printer. Look whether a page came out; if so, say so.",
+                        remote);
             } else if (look.over()) {
                 fail(job, "The printer gave it up (%s).".formatted(String.join(", ", look.reasons())));
             } else {
                 printers.set(job, State.PRINTING, waiting(look, client), remote);
             }
         } catch (IppClient.Refused e) {
-            printers.set(job, State.UNSURE, "The printer no longer knows the job. Look into the tray: did it come out?", job.remote());
+            printers.set(
+                    job,
+                    State.UNSURE,
+                    "The printer no longer knows the job. Look into the tray: did it come out?",
+                    job.remote());
         } catch (IOException e) {
             printers.set(job, State.PRINTING, "The printer does not answer; it may still be printing.", job.remote());
         }

@@ -34,19 +34,33 @@ class PrintController {
         this.own = own;
     }
 
-    /** @param percent as the printer counts; null if it does not say; @param trusted false where its chips are ignored or it cannot know */
+    /**
+     * @param percent as the printer counts; null if it does not say; @param trusted false where its chips are ignored
+     *     or it cannot know
+     */
     record SupplyJson(String name, @Nullable Integer percent, boolean trusted) {}
 
     /** @param uri null if none is entered; @param says what it says of itself, in a sentence */
     record PrinterJson(@Nullable String uri, boolean answers, String says, List<SupplyJson> supplies) {}
 
-    record PrinterAddressJson(@NotNull @Size(max = 200, message = "At most 200 letters.") String uri) {}
+    record PrinterAddressJson(
+            @NotNull @Size(max = 200, message = "At most 200 letters.")
+            String uri) {}
 
     /** @param permission null if it may not */
     record OwnSheetsJson(OwnSheets.@Nullable Permission permission) {}
 
-    record AllowJson(boolean allowed, @NotNull(message = "From when?") LocalTime from, @NotNull(message = "Until when?") LocalTime to, boolean transfer,
-            @Min(value = 0, message = "Not below nothing.") @Max(value = 2000, message = "At most 2000.") int sheetsLeft, @Min(value = 0, message = "Not below nothing.") @Max(value = 500, message = "At most 500.") int keep) {}
+    record AllowJson(
+            boolean allowed,
+            @NotNull(message = "From when?") LocalTime from,
+            @NotNull(message = "Until when?") LocalTime to,
+            boolean transfer,
+
+            @Min(value = 0, message = "Not below nothing.") @Max(value = 2000, message = "At most 2000.")
+            int sheetsLeft,
+
+            @Min(value = 0, message = "Not below nothing.") @Max(value = 500, message = "At most 500.")
+            int keep) {}
 
     record PrintJobsJson(@Nullable String uri, List<Printers.Job> jobs) {}
 
@@ -61,8 +75,15 @@ class PrintController {
         try {
             var status = new IppClient(URI.create(uri.get()), new PrinterTrust(printers.fingerprint(machine))).status();
             boolean trusted = found.fit().levelsCount();
-            return new PrinterJson(uri.get(), true, status.trouble().isEmpty() ? "Ready." : "It says: %s.".formatted(String.join(", ", status.trouble())),
-                    status.supplies().stream().map(s -> new SupplyJson(s.name(), s.percent().orElse(null), trusted)).toList());
+            return new PrinterJson(
+                    uri.get(),
+                    true,
+                    status.trouble().isEmpty()
+                            ? "Ready."
+                            : "It says: %s.".formatted(String.join(", ", status.trouble())),
+                    status.supplies().stream()
+                            .map(s -> new SupplyJson(s.name(), s.percent().orElse(null), trusted))
+                            .toList());
         } catch (IOException e) {
             return new PrinterJson(uri.get(), false, "It does not answer (%s).".formatted(e.getMessage()), List.of());
         }
@@ -89,7 +110,17 @@ class PrintController {
     @PutMapping("/api/machines/{machine}/own-sheets")
     OwnSheetsJson allowOwnSheets(@PathVariable long machine, @Valid @RequestBody AllowJson allowed) {
         machines.get(machine);
-        own.allow(machine, allowed.allowed() ? new OwnSheets.Permission(allowed.from(), allowed.to(), allowed.transfer(), allowed.sheetsLeft(), allowed.keep(), null) : null);
+        own.allow(
+                machine,
+                allowed.allowed()
+                        ? new OwnSheets.Permission(
+                                allowed.from(),
+                                allowed.to(),
+                                allowed.transfer(),
+                                allowed.sheetsLeft(),
+                                allowed.keep(),
+                                null)
+                        : null);
         return ownSheets(machine);
     }
 

@@ -14,8 +14,8 @@ import javax.net.ssl.TrustManager;
 import javax.net.ssl.X509ExtendedTrustManager;
 
 /**
- * Printers sign their own certificates, so no authority can vouch for them. The first one seen is remembered; another one at
- * the same address later is refused until a person enters the printer anew.
+ * Printers sign their own certificates, so no authority can vouch for them. The first one seen is remembered; another
+ * one at the same address later is refused until a person enters the printer anew.
  */
 final class PrinterTrust extends X509ExtendedTrustManager {
 
@@ -42,7 +42,8 @@ final class PrinterTrust extends X509ExtendedTrustManager {
 
     private void check(X509Certificate[] chain) throws CertificateException {
         try {
-            var print = HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(chain[0].getEncoded()));
+            var print = HexFormat.of()
+                    .formatHex(MessageDigest.getInstance("SHA-256").digest(chain[0].getEncoded()));
             if (known.isPresent() && !known.get().equals(print)) {
                 throw new CertificateException("Another printer answers here than before.");
             }

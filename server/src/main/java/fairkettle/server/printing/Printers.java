@@ -22,7 +22,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Repository
 public class Printers {
 
-    private static final Duration GIVEN_UP = Duration.ofSeconds(60); // longer than sending can last: whoever was at it is gone
+    private static final Duration GIVEN_UP =
+            Duration.ofSeconds(60); // longer than sending can last: whoever was at it is gone
 
     private final DSLContext db;
     private final Live live;
@@ -36,7 +37,13 @@ public class Printers {
 
     /** How far a sheet has come. */
     public enum State {
-        QUEUED, SENDING, UNSURE, PRINTING, DONE, FAILED, CANCELLED;
+        QUEUED,
+        SENDING,
+        UNSURE,
+        PRINTING,
+        DONE,
+        FAILED,
+        CANCELLED;
 
         public boolean over() {
             return this == DONE || this == FAILED || this == CANCELLED;
@@ -46,7 +53,16 @@ public class Printers {
     /** @param words what to know or do, in a sentence */
     public record Job(long id, long sheet, long machine, State state, String words, Instant madeAt) {}
 
-    record Sending(long id, long sheet, long machine, String token, URI uri, @Nullable Integer remote, State state, boolean cancel, Instant touched) {
+    record Sending(
+            long id,
+            long sheet,
+            long machine,
+            String token,
+            URI uri,
+            @Nullable Integer remote,
+            State state,
+            boolean cancel,
+            Instant touched) {
 
         /** Under this name the printer knows it. */
         String name() {
@@ -55,7 +71,10 @@ public class Printers {
     }
 
     public Optional<String> of(long machine) {
-        return db.select(PRINTER.URI).from(PRINTER).where(PRINTER.MACHINE_ID.eq(machine)).fetchOptional(PRINTER.URI);
+        return db.select(PRINTER.URI)
+                .from(PRINTER)
+                .where(PRINTER.MACHINE_ID.eq(machine))
+                .fetchOptional(PRINTER.URI);
     }
 
     /** @param uri empty to forget it */
@@ -65,8 +84,14 @@ public class Printers {
             db.deleteFrom(PRINTER).where(PRINTER.MACHINE_ID.eq(machine)).execute();
         } else {
             var valid = valid(uri.strip());
-            db.insertInto(PRINTER).set(PRINTER.MACHINE_ID, machine).set(PRINTER.URI, valid.toString()).onConflict(PRINTER.MACHINE_ID).doUpdate().set(PRINTER.URI, valid.toString())
-                    .setNull(PRINTER.FINGERPRINT).execute();
+            db.insertInto(PRINTER)
+                    .set(PRINTER.MACHINE_ID, machine)
+                    .set(PRINTER.URI, valid.toString())
+                    .onConflict(PRINTER.MACHINE_ID)
+                    .doUpdate()
+                    .set(PRINTER.URI, valid.toString())
+                    .setNull(PRINTER.FINGERPRINT)
+                    .execute();
         }
         live.changed("machine/" + machine);
     }
@@ -74,49 +99,96 @@ public class Printers {
     private static URI valid(String typed) {
         try {
             var uri = URI.create(typed);
-            if (List.of("ipp", "ipps").contains(String.valueOf(uri.getScheme())) && uri.getHost() != null && uri.getUserInfo() == null) {
+            if (List.of("ipp", "ipps").contains(String.valueOf(uri.getScheme()))
+                    && uri.getHost() != null
+                    && uri.getUserInfo() == null) {
                 return uri.getRawPath() == null || uri.getRawPath().isEmpty() ? URI.create(typed + "/ipp/print") : uri;
             }
         } catch (IllegalArgumentException e) {
             // said below
         }
-        throw Problem.atField("uri", "Write it as ipp://address/ipp/print; the address stands in the machine’s network menu.");
+        throw Problem.atField(
+                "uri", "Write it as ipp://address/ipp/print; the address stands in the machine’s network menu.");
     }
 
     Optional<String> fingerprint(long machine) {
-        return db.select(PRINTER.FINGERPRINT).from(PRINTER).where(PRINTER.MACHINE_ID.eq(machine)).fetchOptional(PRINTER.FINGERPRINT);
+        return db.select(PRINTER.FINGERPRINT)
+                .from(PRINTER)
+                .where(PRINTER.MACHINE_ID.eq(machine))
+                .fetchOptional(PRINTER.FINGERPRINT);
     }
 
     void remember(long machine, String fingerprint) {
-        db.update(PRINTER).set(PRINTER.FINGERPRINT, fingerprint).where(PRINTER.MACHINE_ID.eq(machine)).and(PRINTER.FINGERPRINT.isNull()).execute();
+        db.update(PRINTER)
+                .set(PRINTER.FINGERPRINT, fingerprint)
+                .where(PRINTER.MACHINE_ID.eq(machine))
+                .and(PRINTER.FINGERPRINT.isNull())
+                .execute();
     }
 
     /** Puts a sheet on its way. Asked again while it may still come out, nothing happens. */
     @Transactional
     public void queue(long sheet, long machine) {
-        var uri = of(machine).orElseThrow(() -> Problem.refused("No printer is entered for this machine. Enter its address, or take the PDF.", List.of()));
+        var uri = of(machine)
+                .orElseThrow(() -> Problem.refused(
+                        "No printer is entered for this machine. Enter its address, or take the PDF.", List.of()));
         var now = clock.instant().atOffset(ZoneOffset.UTC);
-        db.insertInto(PRINT_JOB).set(PRINT_JOB.SHEET_ID, sheet).set(PRINT_JOB.MACHINE_ID, machine).set(PRINT_JOB.TOKEN, UUID.randomUUID().toString().substring(0, 8)).set(PRINT_JOB.URI, uri)
-                .set(PRINT_JOB.STATE, State.QUEUED.name()).set(PRINT_JOB.MADE_AT, now).set(PRINT_JOB.TOUCHED_AT, now).onConflictDoNothing().execute();
+        db.insertInto(PRINT_JOB)
+                .set(PRINT_JOB.SHEET_ID, sheet)
+                .set(PRINT_JOB.MACHINE_ID, machine)
+                .set(PRINT_JOB.TOKEN, UUID.randomUUID().toString().substring(0, 8))
+                .set(PRINT_JOB.URI, uri)
+                .set(PRINT_JOB.STATE, State.QUEUED.name())
+                .set(PRINT_JOB.MADE_AT, now)
+                .set(PRINT_JOB.TOUCHED_AT, now)
+                .onConflictDoNothing()
+                .execute();
         live.changed("machine/" + machine);
     }
 
     /** The newest way of each sheet of a machine. */
     public List<Job> jobs(long machine) {
-        return db.select().distinctOn(PRINT_JOB.SHEET_ID).from(PRINT_JOB).where(PRINT_JOB.MACHINE_ID.eq(machine)).orderBy(PRINT_JOB.SHEET_ID.desc(), PRINT_JOB.ID.desc()).limit(12)
-                .fetch(r -> new Job(r.get(PRINT_JOB.ID), r.get(PRINT_JOB.SHEET_ID), r.get(PRINT_JOB.MACHINE_ID), State.valueOf(r.get(PRINT_JOB.STATE)), r.get(PRINT_JOB.WORDS), r.get(PRINT_JOB.MADE_AT).toInstant()));
+        return db.select()
+                .distinctOn(PRINT_JOB.SHEET_ID)
+                .from(PRINT_JOB)
+                .where(PRINT_JOB.MACHINE_ID.eq(machine))
+                .orderBy(PRINT_JOB.SHEET_ID.desc(), PRINT_JOB.ID.desc())
+                .limit(12)
+                .fetch(r -> new Job(
+                        r.get(PRINT_JOB.ID),
+                        r.get(PRINT_JOB.SHEET_ID),
+                        r.get(PRINT_JOB.MACHINE_ID),
+                        State.valueOf(r.get(PRINT_JOB.STATE)),
+                        r.get(PRINT_JOB.WORDS),
+                        r.get(PRINT_JOB.MADE_AT).toInstant()));
     }
 
     public Job job(long id) {
-        return db.selectFrom(PRINT_JOB).where(PRINT_JOB.ID.eq(id)).fetchOptional(r -> new Job(r.getId(), r.getSheetId(), r.getMachineId(), State.valueOf(r.getState()), r.getWords(), r.getMadeAt().toInstant()))
+        return db.selectFrom(PRINT_JOB)
+                .where(PRINT_JOB.ID.eq(id))
+                .fetchOptional(r -> new Job(
+                        r.getId(),
+                        r.getSheetId(),
+                        r.getMachineId(),
+                        State.valueOf(r.getState()),
+                        r.getWords(),
+                        r.getMadeAt().toInstant()))
                 .orElseThrow(() -> Problem.notFound("There is no print job of this number (%d).".formatted(id)));
     }
 
     /** A person asks for it to stop; the printer is told as soon as it can be. */
     @Transactional
     public void askToCancel(long id) {
-        db.update(PRINT_JOB).set(PRINT_JOB.CANCEL, true).where(PRINT_JOB.ID.eq(id)).execute();
-        db.update(PRINT_JOB).set(PRINT_JOB.STATE, State.CANCELLED.name()).set(PRINT_JOB.WORDS, "Never sent.").where(PRINT_JOB.ID.eq(id)).and(PRINT_JOB.STATE.eq(State.QUEUED.name())).execute();
+        db.update(PRINT_JOB)
+                .set(PRINT_JOB.CANCEL, true)
+                .where(PRINT_JOB.ID.eq(id))
+                .execute();
+        db.update(PRINT_JOB)
+                .set(PRINT_JOB.STATE, State.CANCELLED.name())
+                .set(PRINT_JOB.WORDS, "Never sent.")
+                .where(PRINT_JOB.ID.eq(id))
+                .and(PRINT_JOB.STATE.eq(State.QUEUED.name()))
+                .execute();
         live.changed("machine/" + job(id).machine());
     }
 
@@ -124,24 +196,55 @@ public class Printers {
     @Transactional
     public List<Sending> take(Duration every) {
         var now = clock.instant();
-        return db.selectFrom(PRINT_JOB).where(PRINT_JOB.STATE.in(State.QUEUED.name(), State.SENDING.name(), State.UNSURE.name(), State.PRINTING.name()))
-                .and(PRINT_JOB.STATE.eq(State.QUEUED.name()).or(PRINT_JOB.STATE.ne(State.SENDING.name()).and(PRINT_JOB.TOUCHED_AT.lt(now.minus(every).atOffset(ZoneOffset.UTC))))
+        return db.selectFrom(PRINT_JOB)
+                .where(PRINT_JOB.STATE.in(
+                        State.QUEUED.name(), State.SENDING.name(), State.UNSURE.name(), State.PRINTING.name()))
+                .and(PRINT_JOB
+                        .STATE
+                        .eq(State.QUEUED.name())
+                        .or(PRINT_JOB
+                                .STATE
+                                .ne(State.SENDING.name())
+                                .and(PRINT_JOB.TOUCHED_AT.lt(now.minus(every).atOffset(ZoneOffset.UTC))))
                         .or(PRINT_JOB.TOUCHED_AT.lt(now.minus(GIVEN_UP).atOffset(ZoneOffset.UTC))))
-                .orderBy(PRINT_JOB.ID).limit(10).forUpdate().skipLocked().fetch(r -> {
+                .orderBy(PRINT_JOB.ID)
+                .limit(10)
+                .forUpdate()
+                .skipLocked()
+                .fetch(r -> {
                     var was = State.valueOf(r.getState());
                     // why: whoever is killed from here on leaves SENDING behind, and nobody sends that again unasked
                     r.setTouchedAt(now.atOffset(ZoneOffset.UTC));
                     r.setState(was == State.QUEUED ? State.SENDING.name() : was.name());
                     r.update();
-                    return new Sending(r.getId(), r.getSheetId(), r.getMachineId(), r.getToken(), URI.create(r.getUri()), r.getRemoteId(), was, r.getCancel(), now);
+                    return new Sending(
+                            r.getId(),
+                            r.getSheetId(),
+                            r.getMachineId(),
+                            r.getToken(),
+                            URI.create(r.getUri()),
+                            r.getRemoteId(),
+                            was,
+                            r.getCancel(),
+                            now);
                 });
     }
 
     @Transactional
     public void set(Sending job, State state, String words, @Nullable Integer remote) {
-        int changed = db.update(PRINT_JOB).set(PRINT_JOB.STATE, state.name()).set(PRINT_JOB.WORDS, words).set(PRINT_JOB.REMOTE_ID, remote).set(PRINT_JOB.TOUCHED_AT, clock.instant().atOffset(ZoneOffset.UTC))
-                .where(PRINT_JOB.ID.eq(job.id())).and(PRINT_JOB.STATE.ne(state.name()).or(PRINT_JOB.WORDS.ne(words)).or(PRINT_JOB.REMOTE_ID.isDistinctFrom(remote)))
-                .and(PRINT_JOB.STATE.notIn(State.DONE.name(), State.FAILED.name(), State.CANCELLED.name())).execute();
+        int changed = db.update(PRINT_JOB)
+                .set(PRINT_JOB.STATE, state.name())
+                .set(PRINT_JOB.WORDS, words)
+                .set(PRINT_JOB.REMOTE_ID, remote)
+                .set(PRINT_JOB.TOUCHED_AT, clock.instant().atOffset(ZoneOffset.UTC))
+                .where(PRINT_JOB.ID.eq(job.id()))
+                .and(PRINT_JOB
+                        .STATE
+                        .ne(state.name())
+                        .or(PRINT_JOB.WORDS.ne(words))
+                        .or(PRINT_JOB.REMOTE_ID.isDistinctFrom(remote)))
+                .and(PRINT_JOB.STATE.notIn(State.DONE.name(), State.FAILED.name(), State.CANCELLED.name()))
+                .execute();
         if (changed > 0) {
             live.changed("machine/" + job.machine());
         }
@@ -150,8 +253,12 @@ public class Printers {
     /** A person looked into the tray. @param came whether it is there */
     @Transactional
     public Job settle(long id, boolean came) {
-        db.update(PRINT_JOB).set(PRINT_JOB.STATE, (came ? State.DONE : State.FAILED).name()).set(PRINT_JOB.WORDS, came ? "It came out." : "It did not come out.").where(PRINT_JOB.ID.eq(id))
-                .and(PRINT_JOB.STATE.notIn(State.DONE.name(), State.FAILED.name(), State.CANCELLED.name())).execute();
+        db.update(PRINT_JOB)
+                .set(PRINT_JOB.STATE, (came ? State.DONE : State.FAILED).name())
+                .set(PRINT_JOB.WORDS, came ? "It came out." : "It did not come out.")
+                .where(PRINT_JOB.ID.eq(id))
+                .and(PRINT_JOB.STATE.notIn(State.DONE.name(), State.FAILED.name(), State.CANCELLED.name()))
+                .execute();
         live.changed("machine/" + job(id).machine());
         return job(id);
     }

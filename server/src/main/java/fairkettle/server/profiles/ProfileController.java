@@ -35,8 +35,20 @@ class ProfileController {
         this.book = book;
     }
 
-    record ProfileJson(String id, String name, @Nullable String copiedFrom, String architecture, List<String> channels, Millilitres firstVessel, String built,
-            List<Chips> chips, Capabilities capable, List<ChannelPathJson> paths, Profile.Draws draws, Millilitres padCapacity, PatternJson pattern) {}
+    record ProfileJson(
+            String id,
+            String name,
+            @Nullable String copiedFrom,
+            String architecture,
+            List<String> channels,
+            Millilitres firstVessel,
+            String built,
+            List<Chips> chips,
+            Capabilities capable,
+            List<ChannelPathJson> paths,
+            Profile.Draws draws,
+            Millilitres padCapacity,
+            PatternJson pattern) {}
 
     /**
      * @param nozzles strokes of each channel
@@ -45,21 +57,42 @@ class ProfileController {
      * @param gap mm between blocks
      * @param order slots from left to right, from 0
      */
-    record PatternJson(@Min(value = 4, message = "At least four strokes.") @Max(value = 800, message = "At most 800 strokes.") int nozzles, int steps, double pitch, double stroke, double gap, @NotNull List<Integer> order) {}
+    record PatternJson(
+            @Min(value = 4, message = "At least four strokes.") @Max(value = 800, message = "At most 800 strokes.")
+            int nozzles,
+
+            int steps,
+            double pitch,
+            double stroke,
+            double gap,
+            @NotNull List<Integer> order) {}
 
     record ChannelPathJson(String code, List<MeasureJson> vessels) {}
 
     record MeasureJson(VesselKind kind, String label, Millilitres capacity, Millilitres heel) {}
 
-    record CopyJson(@NotBlank(message = "Copy which one?") String from,
-            @NotBlank(message = "Give it a name of your own.") @Size(max = 60, message = "At most 60 letters.") String name,
-            @NotNull @Valid List<MeasuredJson> measured, @NotNull Map<String, Millilitres> draws, @Nullable Millilitres padCapacity) {}
+    record CopyJson(
+            @NotBlank(message = "Copy which one?") String from,
+
+            @NotBlank(message = "Give it a name of your own.") @Size(max = 60, message = "At most 60 letters.")
+            String name,
+
+            @NotNull @Valid List<MeasuredJson> measured,
+            @NotNull Map<String, Millilitres> draws,
+            @Nullable Millilitres padCapacity) {}
 
     record CorrectJson(@NotNull @Valid List<MeasuredJson> measured) {}
 
     /** @param channel null for all of them */
-    record MeasuredJson(@Nullable String channel, @NotNull(message = "Which vessel?") VesselKind vessel, @NotNull(message = "How much does it hold, in mL?") Millilitres capacity,
-            @NotNull(message = "How much stays behind, in mL?") Millilitres heel) {
+    record MeasuredJson(
+            @Nullable String channel,
+            @NotNull(message = "Which vessel?") VesselKind vessel,
+
+            @NotNull(message = "How much does it hold, in mL?")
+            Millilitres capacity,
+
+            @NotNull(message = "How much stays behind, in mL?")
+            Millilitres heel) {
 
         ProfileBook.Measured measured() {
             return new ProfileBook.Measured(Optional.ofNullable(channel).map(ChannelCode::of), vessel, capacity, heel);
@@ -68,33 +101,67 @@ class ProfileController {
 
     @GetMapping("/api/profiles")
     List<ProfileJson> profiles() {
-        return book.all().stream().map(l -> json(l.profile(), l.copiedFrom().orElse(null))).toList();
+        return book.all().stream()
+                .map(l -> json(l.profile(), l.copiedFrom().orElse(null)))
+                .toList();
     }
 
     @PostMapping("/api/profiles")
     @ResponseStatus(HttpStatus.CREATED)
     ProfileJson copyProfile(@Valid @RequestBody CopyJson copy) {
-        var id = book.copy(copy.from(), copy.name(), copy.measured().stream().map(MeasuredJson::measured).toList(), copy.draws(), Optional.ofNullable(copy.padCapacity()));
+        var id = book.copy(
+                copy.from(),
+                copy.name(),
+                copy.measured().stream().map(MeasuredJson::measured).toList(),
+                copy.draws(),
+                Optional.ofNullable(copy.padCapacity()));
         return json(book.named(id), book.named(copy.from()).name());
     }
 
     @PostMapping("/api/profiles/{profile}/measures")
     ProfileJson correctProfile(@PathVariable String profile, @Valid @RequestBody CorrectJson measures) {
-        book.correct(profile, measures.measured().stream().map(MeasuredJson::measured).toList());
+        book.correct(
+                profile,
+                measures.measured().stream().map(MeasuredJson::measured).toList());
         return json(book.named(profile), "");
     }
 
     @PutMapping("/api/profiles/{profile}/pattern")
     ProfileJson setPattern(@PathVariable String profile, @Valid @RequestBody PatternJson pattern) {
-        book.pattern(profile, new NozzlePattern(pattern.steps(), pattern.pitch(), pattern.stroke(), pattern.gap(), pattern.order()), pattern.nozzles());
+        book.pattern(
+                profile,
+                new NozzlePattern(pattern.steps(), pattern.pitch(), pattern.stroke(), pattern.gap(), pattern.order()),
+                pattern.nozzles());
         return json(book.named(profile), "");
     }
 
     private static ProfileJson json(Profile p, @Nullable String copiedFrom) {
-        return new ProfileJson(p.id(), p.name(), copiedFrom, p.architecture().label(), p.codes().stream().map(ChannelCode::code).toList(),
-                p.channels().getFirst().first().capacity(), p.built().label(), p.chips(), p.capable(),
-                p.channels().stream().map(c -> new ChannelPathJson(c.code().code(), c.path().stream()
-                        .map(v -> new MeasureJson(v.kind(), v.kind().label(), v.capacity(), v.heel())).toList())).toList(), p.draws(), p.padCapacity(),
-                new PatternJson(p.channels().getFirst().nozzles(), p.pattern().steps(), p.pattern().pitch(), p.pattern().stroke(), p.pattern().gap(), p.pattern().order()));
+        return new ProfileJson(
+                p.id(),
+                p.name(),
+                copiedFrom,
+                p.architecture().label(),
+                p.codes().stream().map(ChannelCode::code).toList(),
+                p.channels().getFirst().first().capacity(),
+                p.built().label(),
+                p.chips(),
+                p.capable(),
+                p.channels().stream()
+                        .map(c -> new ChannelPathJson(
+                                c.code().code(),
+                                c.path().stream()
+                                        .map(v -> new MeasureJson(
+                                                v.kind(), v.kind().label(), v.capacity(), v.heel()))
+                                        .toList()))
+                        .toList(),
+                p.draws(),
+                p.padCapacity(),
+                new PatternJson(
+                        p.channels().getFirst().nozzles(),
+                        p.pattern().steps(),
+                        p.pattern().pitch(),
+                        p.pattern().stroke(),
+                        p.pattern().gap(),
+                        p.pattern().order()));
     }
 }

@@ -1,4 +1,7 @@
-/** Classes of machine: those that ship, and the shop's own copies of them. Start with {@link fairkettle.server.profiles.ProfileBook}. */
+/**
+ * Classes of machine: those that ship, and the shop's own copies of them. Start with
+ * {@link fairkettle.server.profiles.ProfileBook}.
+ */
 @NullMarked
 package fairkettle.server.profiles;
 

@@ -35,9 +35,14 @@ class PromiseController {
         this.machines = machines;
     }
 
-    record NewPromiseJson(@NotBlank(message = "What is promised, and to whom?") @Size(max = 200, message = "At most 200 letters.") String words,
+    record NewPromiseJson(
+            @NotBlank(message = "What is promised, and to whom?") @Size(max = 200, message = "At most 200 letters.")
+            String words,
+
             @NotNull(message = "For when?") Instant due,
-            @Nullable @Min(value = 1, message = "At least a minute.") @Max(value = 1440, message = "At most a day.") Integer minutes) {}
+
+            @Nullable @Min(value = 1, message = "At least a minute.") @Max(value = 1440, message = "At most a day.")
+            Integer minutes) {}
 
     @GetMapping("/api/machines/{machine}/promises")
     List<Promises.Promise> promises(@PathVariable long machine) {
@@ -48,10 +53,13 @@ class PromiseController {
     @ResponseStatus(HttpStatus.CREATED)
     List<Promises.Promise> promise(@PathVariable long machine, @Valid @RequestBody NewPromiseJson promise) {
         var found = machines.get(machine);
-        if (!shop.settings().airedRoom() && found.holdings().values().stream().anyMatch(h -> h.ink().filter(f -> f == Family.FILM).isPresent())) {
+        if (!shop.settings().airedRoom()
+                && found.holdings().values().stream()
+                        .anyMatch(h -> h.ink().filter(f -> f == Family.FILM).isPresent())) {
             throw Problem.refused(Changeovers.NOT_AIRED, List.of());
         }
-        promises.add(machine, promise.words().strip(), promise.due(), promise.minutes() == null ? 60 : promise.minutes());
+        promises.add(
+                machine, promise.words().strip(), promise.due(), promise.minutes() == null ? 60 : promise.minutes());
         return promises.of(machine);
     }
 

@@ -41,8 +41,11 @@ public class Promises {
     }
 
     private List<Promise> find(Condition which) {
-        return db.selectFrom(PROMISE).where(which, PROMISE.DONE_AT.isNull()).orderBy(PROMISE.DUE, PROMISE.ID)
-                .fetch(r -> new Promise(r.getId(), r.getMachineId(), r.getWords(), r.getDue().toInstant(), r.getMinutes()));
+        return db.selectFrom(PROMISE)
+                .where(which, PROMISE.DONE_AT.isNull())
+                .orderBy(PROMISE.DUE, PROMISE.ID)
+                .fetch(r -> new Promise(
+                        r.getId(), r.getMachineId(), r.getWords(), r.getDue().toInstant(), r.getMinutes()));
     }
 
     /** Those that fall due before a machine can print again. */
@@ -51,13 +54,22 @@ public class Promises {
     }
 
     public void add(long machine, String words, Instant due, int minutes) {
-        db.insertInto(PROMISE).set(PROMISE.MACHINE_ID, machine).set(PROMISE.WORDS, words).set(PROMISE.DUE, due.atOffset(ZoneOffset.UTC)).set(PROMISE.MINUTES, minutes).execute();
+        db.insertInto(PROMISE)
+                .set(PROMISE.MACHINE_ID, machine)
+                .set(PROMISE.WORDS, words)
+                .set(PROMISE.DUE, due.atOffset(ZoneOffset.UTC))
+                .set(PROMISE.MINUTES, minutes)
+                .execute();
         live.changed("machine/" + machine);
     }
 
     @Transactional
     public void kept(long machine, long id) {
-        if (db.update(PROMISE).set(PROMISE.DONE_AT, clock.instant().atOffset(ZoneOffset.UTC)).where(PROMISE.ID.eq(id), PROMISE.MACHINE_ID.eq(machine)).execute() == 0) {
+        if (db.update(PROMISE)
+                        .set(PROMISE.DONE_AT, clock.instant().atOffset(ZoneOffset.UTC))
+                        .where(PROMISE.ID.eq(id), PROMISE.MACHINE_ID.eq(machine))
+                        .execute()
+                == 0) {
             throw Problem.notFound("Nothing of this number (%d) was promised for this machine.".formatted(id));
         }
         live.changed("machine/" + machine);

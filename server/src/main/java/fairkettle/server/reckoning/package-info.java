@@ -1,4 +1,7 @@
-/** Sums and judgements at the bench that keep nothing. Start with {@link fairkettle.server.reckoning.ReckoningController}. */
+/**
+ * Sums and judgements at the bench that keep nothing. Start with
+ * {@link fairkettle.server.reckoning.ReckoningController}.
+ */
 @NullMarked
 package fairkettle.server.reckoning;
 

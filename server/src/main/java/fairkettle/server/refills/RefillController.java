@@ -26,10 +26,26 @@ class RefillController {
         this.refills = refills;
     }
 
-    record RefillJson(@NotBlank String channel, long lot, @NotNull(message = "How much was poured, in mL?") Millilitres poured, boolean ranDry, boolean chipReset,
-            @Nullable @DecimalMin(value = "0", message = "0 to 100 %.") @DecimalMax(value = "1", message = "0 to 100 %.") Double says) {}
+    record RefillJson(
+            @NotBlank String channel,
+            long lot,
 
-    record TriggerJson(@Nullable @DecimalMin(value = "0.05", message = "5 to 90 %.") @DecimalMax(value = "0.9", message = "5 to 90 %.") Double share) {}
+            @NotNull(message = "How much was poured, in mL?")
+            Millilitres poured,
+
+            boolean ranDry,
+            boolean chipReset,
+
+            @Nullable
+            @DecimalMin(value = "0", message = "0 to 100 %.")
+            @DecimalMax(value = "1", message = "0 to 100 %.")
+            Double says) {}
+
+    record TriggerJson(
+            @Nullable
+            @DecimalMin(value = "0.05", message = "5 to 90 %.")
+            @DecimalMax(value = "0.9", message = "5 to 90 %.")
+            Double share) {}
 
     @GetMapping("/api/machines/{machine}/refills")
     Refills.Refillable refills(@PathVariable long machine) {
@@ -39,7 +55,16 @@ class RefillController {
     @PostMapping("/api/machines/{machine}/refills")
     @ResponseStatus(HttpStatus.CREATED)
     Refills.Refillable refill(@PathVariable long machine, @Valid @RequestBody RefillJson poured) {
-        refills.pour(machine, new Refills.NewRefill(ChannelCode.of(poured.channel()), poured.lot(), poured.poured(), poured.ranDry(), poured.chipReset(), poured.says()), null);
+        refills.pour(
+                machine,
+                new Refills.NewRefill(
+                        ChannelCode.of(poured.channel()),
+                        poured.lot(),
+                        poured.poured(),
+                        poured.ranDry(),
+                        poured.chipReset(),
+                        poured.says()),
+                null);
         return refills.of(machine);
     }
 

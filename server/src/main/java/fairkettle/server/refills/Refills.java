@@ -54,7 +54,17 @@ public class Refills {
     private final Shop shop;
     private final Clock clock;
 
-    Refills(DSLContext db, Machines machines, Cards cards, Shelf shelf, Supplies supplies, Owed owed, Ledger ledger, Live live, Shop shop, Clock clock) {
+    Refills(
+            DSLContext db,
+            Machines machines,
+            Cards cards,
+            Shelf shelf,
+            Supplies supplies,
+            Owed owed,
+            Ledger ledger,
+            Live live,
+            Shop shop,
+            Clock clock) {
         this.db = db;
         this.machines = machines;
         this.cards = cards;
@@ -68,10 +78,17 @@ public class Refills {
     }
 
     /** @param says what the machine itself believes is in it, 0 to 1; null if nobody looked */
-    public record NewRefill(ChannelCode channel, long lot, Millilitres poured, boolean ranDry, boolean chipReset, @Nullable Double says) {}
+    public record NewRefill(
+            ChannelCode channel,
+            long lot,
+            Millilitres poured,
+            boolean ranDry,
+            boolean chipReset,
+            @Nullable Double says) {}
 
     /** @param why nothing may be poured here; null if it may */
-    public record Refillable(double trigger, boolean usualTrigger, @Nullable String why, List<RefillLine> lines) {}
+    public record Refillable(
+            double trigger, boolean usualTrigger, @Nullable String why, List<RefillLine> lines) {}
 
     /**
      * One channel.
@@ -80,10 +97,26 @@ public class Refills {
      * @param fromLast mL and the day of the last refill; null before the first
      * @param count of a chip that resets, against what was poured; null where nothing was reset
      * @param says what the machine believed at the last refill, and {@code apart} true if that was far from the account
-     * @param cartridges how many of the maker's small cartridges a full vessel stands for, and {@code saved} what they would cost
+     * @param cartridges how many of the maker's small cartridges a full vessel stands for, and {@code saved} what they
+     *     would cost
      */
-    public record RefillLine(String channel, Millilitres level, Millilitres room, Millilitres trigger, boolean due, boolean atLastMark, Refilling.@Nullable Forecast forecast, @Nullable Instant last,
-            @Nullable Millilitres fromLast, Refilling.@Nullable Count count, double countOff, @Nullable Double says, boolean apart, double cartridges, Money saved, List<BottleJson> bottles) {}
+    public record RefillLine(
+            String channel,
+            Millilitres level,
+            Millilitres room,
+            Millilitres trigger,
+            boolean due,
+            boolean atLastMark,
+            Refilling.@Nullable Forecast forecast,
+            @Nullable Instant last,
+            @Nullable Millilitres fromLast,
+            Refilling.@Nullable Count count,
+            double countOff,
+            @Nullable Double says,
+            boolean apart,
+            double cartridges,
+            Money saved,
+            List<BottleJson> bottles) {}
 
     /** A bottle that may be poured from. */
     public record BottleJson(long id, String label, Millilitres left, boolean opened) {}
@@ -91,44 +124,94 @@ public class Refills {
     public Refillable of(long id) {
         var machine = machines.get(id);
         var contents = ledger.ofMachineNow(id);
-        return new Refillable(machine.refillAt(), machine.ownTrigger() == null, hindrance(machine).orElse(null),
-                machine.profile().channels().stream().map(c -> line(machine, c, level(contents, machine, c))).toList());
+        return new Refillable(
+                machine.refillAt(),
+                machine.ownTrigger() == null,
+                hindrance(machine).orElse(null),
+                machine.profile().channels().stream()
+                        .map(c -> line(machine, c, level(contents, machine, c)))
+                        .toList());
     }
 
-    private static Millilitres level(java.util.Map<Place, Mixture> contents, Machines.Machine machine, Channel channel) {
-        return contents.getOrDefault(new Place.InPath(machine.id(), channel.code(), channel.first().kind()), Mixture.EMPTY).volume();
+    private static Millilitres level(
+            java.util.Map<Place, Mixture> contents, Machines.Machine machine, Channel channel) {
+        return contents.getOrDefault(
+                        new Place.InPath(
+                                machine.id(), channel.code(), channel.first().kind()),
+                        Mixture.EMPTY)
+                .volume();
     }
 
     private RefillLine line(Machines.Machine machine, Channel channel, Millilitres level) {
-        var rows = db.selectFrom(REFILL).where(REFILL.MACHINE_ID.eq(machine.id()), REFILL.CHANNEL.eq(channel.code().code())).orderBy(REFILL.AT, REFILL.ID).fetch();
+        var rows = db.selectFrom(REFILL)
+                .where(
+                        REFILL.MACHINE_ID.eq(machine.id()),
+                        REFILL.CHANNEL.eq(channel.code().code()))
+                .orderBy(REFILL.AT, REFILL.ID)
+                .fetch();
         var capacity = channel.first().capacity();
         var trigger = Millilitres.rounded(capacity.mL() * machine.refillAt());
-        var refills = rows.stream().map(r -> new Refilling.Refill(r.getAt().toInstant(), new Millilitres(r.getPouredUl()))).toList();
+        var refills = rows.stream()
+                .map(r -> new Refilling.Refill(r.getAt().toInstant(), new Millilitres(r.getPouredUl())))
+                .toList();
         var resets = rows.stream().filter(r -> r.getChipReset()).toList();
-        var count = resets.isEmpty() ? null : new Refilling.Count(resets.size(), capacity.times(resets.size()),
-                resets.stream().map(r -> new Millilitres(r.getPouredUl())).reduce(Millilitres.ZERO, Millilitres::plus));
+        var count = resets.isEmpty()
+                ? null
+                : new Refilling.Count(
+                        resets.size(),
+                        capacity.times(resets.size()),
+                        resets.stream()
+                                .map(r -> new Millilitres(r.getPouredUl()))
+                                .reduce(Millilitres.ZERO, Millilitres::plus));
         var last = rows.isEmpty() ? null : rows.getLast();
-        boolean apart = last != null && last.getMachineSays() != null && Refilling.apart(last.getMachineSays(), last.getLevelBefore());
+        boolean apart = last != null
+                && last.getMachineSays() != null
+                && Refilling.apart(last.getMachineSays(), last.getLevelBefore());
         double cartridges = Refilling.cartridges(capacity);
         var terms = shop.settings().terms(machine.schools(), supplies.prices());
         var inked = machine.holdings().get(channel.code()) instanceof Holding.Inked;
-        return new RefillLine(channel.code().code(), level, capacity.over(level), trigger, inked && level.compareTo(trigger) <= 0, inked && Refilling.atLastMark(level, capacity),
-                Refilling.forecast(refills, level, trigger, machine.profile().draws().sheet(), clock.instant()).orElse(null), last == null ? null : last.getAt().toInstant(),
-                last == null ? null : new Millilitres(last.getPouredUl()), count, count == null ? 0 : count.off(), last == null ? null : last.getMachineSays(), apart, cartridges,
-                Money.rounded(terms.price(Supply.MAKERS_CARTRIDGE).major() * cartridges, terms.currency()), bottles(machine, channel.code()));
+        return new RefillLine(
+                channel.code().code(),
+                level,
+                capacity.over(level),
+                trigger,
+                inked && level.compareTo(trigger) <= 0,
+                inked && Refilling.atLastMark(level, capacity),
+                Refilling.forecast(
+                                refills,
+                                level,
+                                trigger,
+                                machine.profile().draws().sheet(),
+                                clock.instant())
+                        .orElse(null),
+                last == null ? null : last.getAt().toInstant(),
+                last == null ? null : new Millilitres(last.getPouredUl()),
+                count,
+                count == null ? 0 : count.off(),
+                last == null ? null : last.getMachineSays(),
+                apart,
+                cartridges,
+                Money.rounded(terms.price(Supply.MAKERS_CARTRIDGE).major() * cartridges, terms.currency()),
+                bottles(machine, channel.code()));
     }
 
     private List<BottleJson> bottles(Machines.Machine machine, ChannelCode code) {
-        return machine.holdings().get(code) instanceof Holding.Inked(var family, var make, _)
-                ? shelf.fitting(family, make, today()).stream().filter(l -> code.code().equals(l.channel())).map(l -> new BottleJson(l.id(), l.code(), l.left(), l.openedOn() != null)).toList() : List.of();
+        return machine.holdings().get(code) instanceof Holding.Inked(var family, var make, var _)
+                ? shelf.fitting(family, make, today()).stream()
+                        .filter(l -> code.code().equals(l.channel()))
+                        .map(l -> new BottleJson(l.id(), l.code(), l.left(), l.openedOn() != null))
+                        .toList()
+                : List.of();
     }
 
     private Optional<String> hindrance(Machines.Machine machine) {
         if (cards.open().containsKey(machine.id())) {
             return Optional.of("A card is open on this machine. Pour at its steps, so that the card’s sums stay true.");
         }
-        return machine.profile().architecture() == Architecture.CARTRIDGE && machine.fit().feed() == Feed.AS_BUILT
-                ? Optional.of("Its own cartridges are changed, not filled. Refillable ones are a changeover.") : Optional.empty();
+        return machine.profile().architecture() == Architecture.CARTRIDGE
+                        && machine.fit().feed() == Feed.AS_BUILT
+                ? Optional.of("Its own cartridges are changed, not filled. Refillable ones are a changeover.")
+                : Optional.empty();
     }
 
     /** Pours into a channel's first vessel, up to its line and never past it. @param at null for now */
@@ -149,21 +232,56 @@ public class Refills {
             throw Problem.atField("poured", "How much was poured, in mL?");
         }
         if (refill.poured().compareTo(room) > 0) {
-            throw Problem.atField("poured", "There is room for %s mL up to the line. If it took more, read the level first: the account was wrong.".formatted(room));
+            throw Problem.atField(
+                    "poured",
+                    "There is room for %s mL up to the line. If it took more, read the level first: the account was wrong."
+                            .formatted(room));
         }
         if (refill.poured().compareTo(lot.left()) > 0) {
-            throw Problem.atField("poured", "By the account the bottle holds %s mL. If it held more, enter the next bottle too.".formatted(lot.left()));
+            throw Problem.atField(
+                    "poured",
+                    "By the account the bottle holds %s mL. If it held more, enter the next bottle too."
+                            .formatted(lot.left()));
         }
         account.pour(channel, lot.id(), ink, refill.poured());
-        long entry = ledger.record(NewEntry.of("refill", "%s: %s mL of %s into %s%s".formatted(machine.name(), refill.poured(), lot.code(), channel.code(),
-                refill.ranDry() ? ", which had run dry" : "")).machine(id).at(when), account.postings());
-        db.insertInto(REFILL).set(REFILL.ENTRY_ID, entry).set(REFILL.MACHINE_ID, id).set(REFILL.CHANNEL, channel.code().code()).set(REFILL.AT, when.atOffset(ZoneOffset.UTC))
-                .set(REFILL.POURED_UL, refill.poured().microlitres()).set(REFILL.RAN_DRY, refill.ranDry()).set(REFILL.CHIP_RESET, refill.chipReset()).set(REFILL.MACHINE_SAYS, refill.says())
-                .set(REFILL.LEVEL_BEFORE, level.mL() / channel.first().capacity().mL()).execute();
+        long entry = ledger.record(
+                NewEntry.of(
+                                "refill",
+                                "%s: %s mL of %s into %s%s"
+                                        .formatted(
+                                                machine.name(),
+                                                refill.poured(),
+                                                lot.code(),
+                                                channel.code(),
+                                                refill.ranDry() ? ", which had run dry" : ""))
+                        .machine(id)
+                        .at(when),
+                account.postings());
+        db.insertInto(REFILL)
+                .set(REFILL.ENTRY_ID, entry)
+                .set(REFILL.MACHINE_ID, id)
+                .set(REFILL.CHANNEL, channel.code().code())
+                .set(REFILL.AT, when.atOffset(ZoneOffset.UTC))
+                .set(REFILL.POURED_UL, refill.poured().microlitres())
+                .set(REFILL.RAN_DRY, refill.ranDry())
+                .set(REFILL.CHIP_RESET, refill.chipReset())
+                .set(REFILL.MACHINE_SAYS, refill.says())
+                .set(
+                        REFILL.LEVEL_BEFORE,
+                        level.mL() / channel.first().capacity().mL())
+                .execute();
         shelf.opened(lot.id(), today());
         if (refill.ranDry()) {
-            owed.add(id, new Owed.NewTask("Prime %s again".formatted(channel.code()), machine.profile().architecture() == Architecture.BULK
-                    ? "It ran dry: the priming chamber first, then the filling chamber, then draw at the cartridge." : "It ran dry: air is in the line. A top-up alone does not take it out.", 0, null));
+            owed.add(
+                    id,
+                    new Owed.NewTask(
+                            "Prime %s again".formatted(channel.code()),
+                            machine.profile().architecture() == Architecture.BULK
+                                    ? "It ran dry: the priming chamber first, then the filling chamber, then draw at"
+                                            + " the cartridge."
+                                    : "It ran dry: air is in the line. A top-up alone does not take it out.",
+                            0,
+                            null));
         }
         live.changed("machine/" + id);
     }
@@ -173,29 +291,50 @@ public class Refills {
     public void strike(long id, ChannelCode code) {
         var machine = machines.get(id);
         var channel = machine.profile().channel(code);
-        var last = db.selectFrom(REFILL).where(REFILL.MACHINE_ID.eq(id), REFILL.CHANNEL.eq(code.code())).orderBy(REFILL.AT.desc(), REFILL.ID.desc()).limit(1).forUpdate().fetchOptional()
-                .orElseThrow(() -> Problem.refused("Nothing was poured into %s that could be struck out.".formatted(code), List.of()));
-        var back = ledger.postings(last.getEntryId()).stream().map(Posting::reversed).toList();
+        var last = db.selectFrom(REFILL)
+                .where(REFILL.MACHINE_ID.eq(id), REFILL.CHANNEL.eq(code.code()))
+                .orderBy(REFILL.AT.desc(), REFILL.ID.desc())
+                .limit(1)
+                .forUpdate()
+                .fetchOptional()
+                .orElseThrow(() -> Problem.refused(
+                        "Nothing was poured into %s that could be struck out.".formatted(code), List.of()));
+        var back = ledger.postings(last.getEntryId()).stream()
+                .map(Posting::reversed)
+                .toList();
         var account = ledger.openAccount(id);
         var there = account.at(channel.code(), channel.first().kind());
-        if (back.stream().anyMatch(p -> p.microlitres() < 0 && there.amount(p.substance()::equals).microlitres() < -p.microlitres())) {
-            throw Problem.refused("Some of that ink has been used since. Read the level instead: that puts it right.", List.of());
+        if (back.stream()
+                .anyMatch(p -> p.microlitres() < 0
+                        && there.amount(p.substance()::equals).microlitres() < -p.microlitres())) {
+            throw Problem.refused(
+                    "Some of that ink has been used since. Read the level instead: that puts it right.", List.of());
         }
-        ledger.record(NewEntry.of("strike", "%s: struck out the refill of %s, %s mL".formatted(machine.name(), code, new Millilitres(last.getPouredUl()))).machine(id).contraOf(last.getEntryId()), back);
+        ledger.record(
+                NewEntry.of(
+                                "strike",
+                                "%s: struck out the refill of %s, %s mL"
+                                        .formatted(machine.name(), code, new Millilitres(last.getPouredUl())))
+                        .machine(id)
+                        .contraOf(last.getEntryId()),
+                back);
         db.deleteFrom(REFILL).where(REFILL.ID.eq(last.getId())).execute();
         live.changed("machine/" + id);
     }
 
     /** The bottle's ink, if it may join what the channel holds. */
     private Substance fits(Machines.Machine machine, ChannelCode code, Shelf.Lot lot) {
-        if (!(machine.holdings().get(code) instanceof Holding.Inked(var family, var make, _))) {
+        if (!(machine.holdings().get(code) instanceof Holding.Inked(var family, var make, var _))) {
             throw Problem.refused("It is not known to hold ink in %s. Plan a changeover.".formatted(code), List.of());
         }
         Entries.unfit(lot.facts(), code, family, today()).ifPresent(why -> {
             throw Problem.atField("lot", why + " Leave its cap shut.");
         });
         if (!(Succession.of(machine.holdings().get(code), lot.family(), lot.make()) instanceof Succession.TopUp)) {
-            throw Problem.atField("lot", "This is ink of another make (%s; the machine holds %s). The same colour is not the same ink. Leave its cap shut.".formatted(lot.make(), make));
+            throw Problem.atField(
+                    "lot",
+                    "This is ink of another make (%s; the machine holds %s). The same colour is not the same ink. Leave its cap shut."
+                            .formatted(lot.make(), make));
         }
         return new Substance.Ink(family, code, lot.id());
     }
@@ -204,7 +343,10 @@ public class Refills {
     @Transactional
     public void trigger(long id, @Nullable Double share) {
         machines.get(id);
-        db.update(MACHINE).set(MACHINE.REFILL_AT, share).where(MACHINE.ID.eq(id)).execute();
+        db.update(MACHINE)
+                .set(MACHINE.REFILL_AT, share)
+                .where(MACHINE.ID.eq(id))
+                .execute();
         live.changed("machine/" + id);
     }
 

@@ -1,4 +1,7 @@
-/** Ink poured between changeovers, and when it will be wanted again. Start with {@link fairkettle.server.refills.Refills}. */
+/**
+ * Ink poured between changeovers, and when it will be wanted again. Start with
+ * {@link fairkettle.server.refills.Refills}.
+ */
 @NullMarked
 package fairkettle.server.refills;
 

@@ -36,7 +36,14 @@ class RoundBook {
      * @param made fingerprint of what the slots were planned from
      * @param improved whether the long search has been made
      */
-    record Kept(Map<String, Slot> slots, Map<String, Begun> begun, List<Done> done, Map<String, Pin> pins, Map<Long, Hours> people, @Nullable String made, @Nullable Boolean improved) {
+    record Kept(
+            Map<String, Slot> slots,
+            Map<String, Begun> begun,
+            List<Done> done,
+            Map<String, Pin> pins,
+            Map<Long, Hours> people,
+            @Nullable String made,
+            @Nullable Boolean improved) {
 
         static Kept nothing() {
             return new Kept(Map.of(), Map.of(), List.of(), Map.of(), Map.of(), null, null);
@@ -70,7 +77,14 @@ class RoundBook {
     record Begun(Instant at, long person) {}
 
     /** @param planned minutes of hands; {@code took} what it really was */
-    record Done(String key, String title, String machine, Instant at, @Nullable Long person, int planned, int took) {}
+    record Done(
+            String key,
+            String title,
+            String machine,
+            Instant at,
+            @Nullable Long person,
+            int planned,
+            int took) {}
 
     /** @param at minute of the day; @param person id, or null for anybody */
     record Pin(int at, @Nullable Long person) {}
@@ -84,11 +98,22 @@ class RoundBook {
     }
 
     Kept of(LocalDate day) {
-        return db.select(ROUND_DAY.BODY).from(ROUND_DAY).where(ROUND_DAY.DAY.eq(day)).fetchOptional(r -> json.readValue(r.value1().data(), Kept.class)).orElse(Kept.nothing());
+        return db.select(ROUND_DAY.BODY)
+                .from(ROUND_DAY)
+                .where(ROUND_DAY.DAY.eq(day))
+                .fetchOptional(r -> json.readValue(r.value1().data(), Kept.class))
+                .orElse(Kept.nothing());
     }
 
     void keep(LocalDate day, Kept kept) {
         var body = JSONB.valueOf(json.writeValueAsString(kept));
-        db.insertInto(ROUND_DAY).set(ROUND_DAY.DAY, day).set(ROUND_DAY.BODY, body).onConflict(ROUND_DAY.DAY).doUpdate().set(ROUND_DAY.BODY, body).set(ROUND_DAY.VERSION, ROUND_DAY.VERSION.plus(1)).execute();
+        db.insertInto(ROUND_DAY)
+                .set(ROUND_DAY.DAY, day)
+                .set(ROUND_DAY.BODY, body)
+                .onConflict(ROUND_DAY.DAY)
+                .doUpdate()
+                .set(ROUND_DAY.BODY, body)
+                .set(ROUND_DAY.VERSION, ROUND_DAY.VERSION.plus(1))
+                .execute();
     }
 }

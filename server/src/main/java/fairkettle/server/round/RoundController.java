@@ -34,11 +34,19 @@ class RoundController {
 
     record BeginJson(String key, @Nullable Long person) {}
 
-    record TickJson(String key, @Nullable Long person, @Nullable @Min(value = 1, message = "At least a minute.") @Max(value = 600, message = "At most ten hours.") Integer minutes, boolean whole) {}
+    record TickJson(
+            String key,
+            @Nullable Long person,
+
+            @Nullable @Min(value = 1, message = "At least a minute.") @Max(value = 600, message = "At most ten hours.")
+            Integer minutes,
+
+            boolean whole) {}
 
     record KeyJson(String key) {}
 
-    record PinJson(String key, @Nullable Instant at, @Nullable Long person) {}
+    record PinJson(
+            String key, @Nullable Instant at, @Nullable Long person) {}
 
     record ThereJson(@Nullable Instant from, @Nullable Instant to) {}
 
@@ -84,7 +92,11 @@ class RoundController {
 
     @GetMapping(value = "/api/round/sheet", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> roundSheet(@RequestParam(defaultValue = "a4") String paper) throws IOException {
-        var sheet = RoundSheet.of(round(), shop.settings().name(), shop.settings().zoneId(), paper);
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header("Content-Disposition", "inline; filename=\"round.pdf\"").body(sheet);
+        var sheet =
+                RoundSheet.of(round(), shop.settings().name(), shop.settings().zoneId(), paper);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header("Content-Disposition", "inline; filename=\"round.pdf\"")
+                .body(sheet);
     }
 }

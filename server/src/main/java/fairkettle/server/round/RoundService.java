@@ -47,8 +47,8 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Today’s round. Whoever asks for it gets a plan at once: the one that stands, if it still can be walked, else a new one that moves
- * as little as it can. A better one is looked for behind it and told to every screen.
+ * Today’s round. Whoever asks for it gets a plan at once: the one that stands, if it still can be walked, else a new
+ * one that moves as little as it can. A better one is looked for behind it and told to every screen.
  */
 @Service
 class RoundService implements DisposableBean {
@@ -69,10 +69,22 @@ class RoundService implements DisposableBean {
     private final Shop shop;
     private final Clock clock;
     private final TransactionTemplate transaction;
-    private final ExecutorService searching = Executors.newSingleThreadExecutor(Thread.ofPlatform().name("round").daemon().factory());
+    private final ExecutorService searching = Executors.newSingleThreadExecutor(
+            Thread.ofPlatform().name("round").daemon().factory());
     private final AtomicReference<String> searched = new AtomicReference<>("");
 
-    RoundService(RoundSituation situations, RoundBook book, RoutineService routines, Machines machines, Checks checks, Owed owed, Live live, Who who, Shop shop, Clock clock, TransactionTemplate transaction) {
+    RoundService(
+            RoundSituation situations,
+            RoundBook book,
+            RoutineService routines,
+            Machines machines,
+            Checks checks,
+            Owed owed,
+            Live live,
+            Who who,
+            Shop shop,
+            Clock clock,
+            TransactionTemplate transaction) {
         this.situations = situations;
         this.book = book;
         this.routines = routines;
@@ -125,16 +137,48 @@ class RoundService implements DisposableBean {
             }
         }
         // by the hours as they were: a task that waits for its person to come over is not yet broken
-        return Audit.of(new Day(day.people().stream().map(p -> new Day.Person(p.name(), p.hours().stream().map(h -> new Day.Span(Math.max(0, h.from() - PATIENCE), h.to())).toList(), p.wearing(), p.bench())).toList(),
-                day.machines(), day.things(), day.chains(), day.promises(), day.taken(), null), plan).faults().isEmpty();
+        return Audit.of(
+                        new Day(
+                                day.people().stream()
+                                        .map(p -> new Day.Person(
+                                                p.name(),
+                                                p.hours().stream()
+                                                        .map(h ->
+                                                                new Day.Span(Math.max(0, h.from() - PATIENCE), h.to()))
+                                                        .toList(),
+                                                p.wearing(),
+                                                p.bench()))
+                                        .toList(),
+                                day.machines(),
+                                day.things(),
+                                day.chains(),
+                                day.promises(),
+                                day.taken(),
+                                null),
+                        plan)
+                .faults()
+                .isEmpty();
     }
 
     /** Changes exactly when there is something else to plan. */
     private static String fingerprint(Situation s) {
         var day = s.agenda().day();
-        var people = day.people().stream().map(p -> p.name() + p.hours().stream().map(h -> "-" + h.to()).collect(Collectors.joining())).toList();
-        var errands = s.agenda().errands().stream().map(e -> e.key() + e.parts() + e.begun() + e.release() + e.firstBy()).toList();
-        return Integer.toHexString(List.of(s.date(), people, errands, day.promises(), day.taken().stream().map(t -> t.machine() + "/" + t.to()).toList()).toString().hashCode());
+        var people = day.people().stream()
+                .map(p -> p.name() + p.hours().stream().map(h -> "-" + h.to()).collect(Collectors.joining()))
+                .toList();
+        var errands = s.agenda().errands().stream()
+                .map(e -> e.key() + e.parts() + e.begun() + e.release() + e.firstBy())
+                .toList();
+        return Integer.toHexString(List.of(
+                        s.date(),
+                        people,
+                        errands,
+                        day.promises(),
+                        day.taken().stream()
+                                .map(t -> t.machine() + "/" + t.to())
+                                .toList())
+                .toString()
+                .hashCode());
     }
 
     private void improveLater(String made) {
@@ -163,7 +207,8 @@ class RoundService implements DisposableBean {
                 var kept = book.of(situation.date());
                 if (made.equals(kept.made())) {
                     var stands = agenda.plan(kept.slots());
-                    boolean gain = Audit.of(agenda.day(), better).cost().total() < Audit.of(agenda.day(), stands).cost().total();
+                    boolean gain = Audit.of(agenda.day(), better).cost().total()
+                            < Audit.of(agenda.day(), stands).cost().total();
                     book.keep(situation.date(), kept.planned(gain ? agenda.slots(better) : kept.slots(), made, true));
                     if (gain) {
                         live.changed("round");
@@ -196,8 +241,16 @@ class RoundService implements DisposableBean {
     }
 
     private Errand.Part part(Kept kept, String key) {
-        return situations.today(new Kept(kept.slots(), Map.of(), kept.done(), kept.pins(), kept.people(), null, null)).agenda().errands().stream().flatMap(e -> e.parts().stream()).filter(p -> p.key().equals(key)).findFirst()
-                .orElseThrow(() -> Problem.notFound("This is no longer on today’s round. It may have been done elsewhere."));
+        return situations
+                .today(new Kept(kept.slots(), Map.of(), kept.done(), kept.pins(), kept.people(), null, null))
+                .agenda()
+                .errands()
+                .stream()
+                .flatMap(e -> e.parts().stream())
+                .filter(p -> p.key().equals(key))
+                .findFirst()
+                .orElseThrow(
+                        () -> Problem.notFound("This is no longer on today’s round. It may have been done elsewhere."));
     }
 
     /** Done; what it did is written where it belongs. @param whole of a check: nothing is missing */
@@ -205,27 +258,45 @@ class RoundService implements DisposableBean {
     public void done(String key, @Nullable Long person, @Nullable Integer minutes, boolean whole) {
         book.lock();
         var kept = book.of(today());
-        if (kept.done().stream().anyMatch(d -> d.key().equals(key) && d.at().isAfter(clock.instant().minus(Duration.ofSeconds(30))))) {
+        if (kept.done().stream()
+                .anyMatch(d ->
+                        d.key().equals(key) && d.at().isAfter(clock.instant().minus(Duration.ofSeconds(30))))) {
             return; // a second tap
         }
         var before = new Kept(kept.slots(), Map.of(), kept.done(), kept.pins(), kept.people(), null, null);
         var situation = situations.today(before);
-        var errand = situation.agenda().errands().stream().filter(e -> e.parts().getFirst().key().equals(key)).findFirst()
-                .orElseThrow(() -> Problem.notFound("This is no longer on today’s round. It may have been done elsewhere."));
+        var errand = situation.agenda().errands().stream()
+                .filter(e -> e.parts().getFirst().key().equals(key))
+                .findFirst()
+                .orElseThrow(
+                        () -> Problem.notFound("This is no longer on today’s round. It may have been done elsewhere."));
         var about = Objects.requireNonNull(situation.about().get(errand.key()));
         var begun = kept.begun().get(key);
         int planned = errand.parts().getFirst().hands();
-        int took = minutes != null ? minutes : begun == null ? planned : (int) Math.max(1, Duration.between(begun.at(), clock.instant()).toMinutes());
+        int took = minutes != null
+                ? minutes
+                : begun == null
+                        ? planned
+                        : (int) Math.max(
+                                1, Duration.between(begun.at(), clock.instant()).toMinutes());
         switch (about.kind()) {
             case "routine" -> routine(about, whole);
             case "owed" -> owed.done(about.machine(), about.id());
-            case "case" -> throw Problem.refused("A case goes on in the clinic: say there what was seen or done.", List.of());
+            case "case" ->
+                throw Problem.refused("A case goes on in the clinic: say there what was seen or done.", List.of());
             default -> throw Problem.refused("A card’s steps are ticked on the card.", List.of());
         }
         var running = new HashMap<>(kept.begun());
         running.remove(key);
         var all = new ArrayList<>(kept.done());
-        all.add(new Done(key, errand.title(), situation.machines().get(errand.machine()).name(), clock.instant(), begun != null ? Long.valueOf(begun.person()) : person != null ? person : who.id(), planned, took));
+        all.add(new Done(
+                key,
+                errand.title(),
+                situation.machines().get(errand.machine()).name(),
+                clock.instant(),
+                begun != null ? Long.valueOf(begun.person()) : person != null ? person : who.id(),
+                planned,
+                took));
         var pins = new HashMap<>(kept.pins());
         pins.remove(key);
         book.keep(today(), kept.marked(running, all).pinned(pins));
@@ -238,7 +309,11 @@ class RoundService implements DisposableBean {
                 throw Problem.refused("What did you see? Keep the check, or say that it was whole.", List.of());
             }
             var machine = machines.get(about.machine());
-            checks.enter(machine, machine.holdings().keySet().stream().collect(Collectors.toMap(ChannelCode::code, _ -> List.<Integer>of())), null);
+            checks.enter(
+                    machine,
+                    machine.holdings().keySet().stream()
+                            .collect(Collectors.toMap(ChannelCode::code, _ -> List.<Integer>of())),
+                    null);
         } else if (about.channels().isEmpty()) {
             routines.done(about.machine(), about.routine(), null);
         } else {
@@ -309,7 +384,9 @@ class RoundService implements DisposableBean {
             collect(last, over, done);
             var date = first.situation().date().plusDays(i);
             var situation = situations.on(date, Kept.nothing(), over, done);
-            var plan = hours.on(date) == null ? situation.agenda().plan(Map.of()) : RoundPlanner.first(situation.agenda().day());
+            var plan = hours.on(date) == null
+                    ? situation.agenda().plan(Map.of())
+                    : RoundPlanner.first(situation.agenda().day());
             last = new Planned(situation, Kept.nothing(), plan);
             all.add(last);
         }
@@ -330,10 +407,23 @@ class RoundService implements DisposableBean {
                 int release = 0;
                 if (parts > 0) {
                     var p = errand.parts().get(parts - 1);
-                    release = Math.max(0, day.plan().start()[task + parts - 1] + p.hands() + p.machine() + p.rest() - 1440);
+                    release = Math.max(
+                            0, day.plan().start()[task + parts - 1] + p.hands() + p.machine() + p.rest() - 1440);
                 }
-                over.put(errand.key(), new Errand(errand.key(), errand.title(), errand.machine(), errand.gloves(), errand.parts().subList(parts, errand.parts().size()), release, Task.OPEN, parts > 0 || errand.begun(),
-                        errand.ideal() - 1440, errand.latest() - 1440, errand.weight()));
+                over.put(
+                        errand.key(),
+                        new Errand(
+                                errand.key(),
+                                errand.title(),
+                                errand.machine(),
+                                errand.gloves(),
+                                errand.parts().subList(parts, errand.parts().size()),
+                                release,
+                                Task.OPEN,
+                                parts > 0 || errand.begun(),
+                                errand.ideal() - 1440,
+                                errand.latest() - 1440,
+                                errand.weight()));
             }
             task += errand.parts().size();
         }
@@ -342,8 +432,16 @@ class RoundService implements DisposableBean {
     /** When a routine that is done then comes round again. */
     private static Instant again(Planned day, Errand errand, int minute) {
         var about = day.situation().about().get(errand.key());
-        return day.situation().standings().stream().filter(m -> about != null && m.machine().id() == about.machine()).flatMap(m -> m.all().stream()).filter(s -> s.key().routine().equals(about.routine()) && s.due() != null)
-                .map(s -> day.situation().minutes().at(minute).plus(Duration.between(s.mark().since(), s.due()).abs())).min(Comparator.naturalOrder()).orElse(Instant.MAX);
+        return day.situation().standings().stream()
+                .filter(m -> about != null && m.machine().id() == about.machine())
+                .flatMap(m -> m.all().stream())
+                .filter(s -> s.key().routine().equals(about.routine()) && s.due() != null)
+                .map(s -> day.situation()
+                        .minutes()
+                        .at(minute)
+                        .plus(Duration.between(s.mark().since(), s.due()).abs()))
+                .min(Comparator.naturalOrder())
+                .orElse(Instant.MAX);
     }
 
     @Override

@@ -23,16 +23,31 @@ final class RoundSheet {
         var machines = round.machines().stream().collect(Collectors.toMap(StationJson::id, StationJson::name));
         try (var sheet = new Sheet(Sheet.paper(paper), shop + " · the round of " + DAY.format(round.day()))) {
             sheet.title("The round of " + DAY.format(round.day()));
-            sheet.text("Planned at %s: %d min of hands%s.".formatted(TIME.format(round.now().atZone(zone)), round.hands(), round.finish() == null ? "" : ", done by " + TIME.format(round.finish().atZone(zone))));
+            sheet.text("Planned at %s: %d min of hands%s."
+                    .formatted(
+                            TIME.format(round.now().atZone(zone)),
+                            round.hands(),
+                            round.finish() == null
+                                    ? ""
+                                    : ", done by " + TIME.format(round.finish().atZone(zone))));
             for (WalkerJson person : round.people()) {
-                var mine = round.visits().stream().filter(v -> Objects.equals(v.person(), person.id())).toList();
+                var mine = round.visits().stream()
+                        .filter(v -> Objects.equals(v.person(), person.id()))
+                        .toList();
                 if (mine.isEmpty()) {
                     continue;
                 }
                 sheet.heading(person.name());
                 for (var visit : mine) {
-                    sheet.tick("%s   %s: %s   (%d min%s)".formatted(TIME.format(visit.at().atZone(zone)), machines.get(visit.machine()), visit.title(), visit.hands(),
-                            visit.works() > 0 ? ", then the machine %d".formatted(visit.works()) : visit.rests() > 0 ? ", then it rests %d".formatted(visit.rests()) : ""));
+                    sheet.tick("%s   %s: %s   (%d min%s)"
+                            .formatted(
+                                    TIME.format(visit.at().atZone(zone)),
+                                    machines.get(visit.machine()),
+                                    visit.title(),
+                                    visit.hands(),
+                                    visit.works() > 0
+                                            ? ", then the machine %d".formatted(visit.works())
+                                            : visit.rests() > 0 ? ", then it rests %d".formatted(visit.rests()) : ""));
                     visit.cautions().forEach(c -> sheet.small(c, 20));
                 }
             }
@@ -41,11 +56,20 @@ final class RoundSheet {
             }
             if (!round.promises().isEmpty()) {
                 sheet.heading("Promised");
-                round.promises().forEach(p -> sheet.text("%s   %s: %s, %d min%s".formatted(TIME.format(p.at().atZone(zone)), machines.get(p.machine()), p.words(), p.minutes(), p.kept() ? "" : " – CANNOT BE KEPT")));
+                round.promises()
+                        .forEach(p -> sheet.text("%s   %s: %s, %d min%s"
+                                .formatted(
+                                        TIME.format(p.at().atZone(zone)),
+                                        machines.get(p.machine()),
+                                        p.words(),
+                                        p.minutes(),
+                                        p.kept() ? "" : " – CANNOT BE KEPT")));
             }
             if (!round.left().isEmpty()) {
                 sheet.heading("Does not fit today");
-                round.left().forEach(l -> sheet.text("%s: %s (%d min). %s".formatted(machines.get(l.machine()), l.title(), l.hands(), l.risk())));
+                round.left()
+                        .forEach(l -> sheet.text("%s: %s (%d min). %s"
+                                .formatted(machines.get(l.machine()), l.title(), l.hands(), l.risk())));
             }
             return sheet.bytes();
         }

@@ -47,6 +47,7 @@ class RoundSituation {
 
     /** A check before promised work; not asked for again so soon. */
     private static final Duration JUST_CHECKED = Duration.ofHours(6);
+
     private static final int A_DAY = 1440;
     private static final int CHECK_HANDS = 4;
     private static final int CHECK_MACHINE = 2;
@@ -64,7 +65,16 @@ class RoundSituation {
     private final ClinicService clinic;
     private final Clock clock;
 
-    RoundSituation(Standings standings, Cards cards, Owed owed, Promises promises, Hob hob, People people, Shop shop, ClinicService clinic, Clock clock) {
+    RoundSituation(
+            Standings standings,
+            Cards cards,
+            Owed owed,
+            Promises promises,
+            Hob hob,
+            People people,
+            Shop shop,
+            ClinicService clinic,
+            Clock clock) {
         this.standings = standings;
         this.cards = cards;
         this.owed = owed;
@@ -92,8 +102,20 @@ class RoundSituation {
         }
     }
 
-    /** What an errand is beyond its plan. @param kind routine, card, owed or check; @param channels that it is for; @param id of the card or owed task */
-    record About(String kind, long machine, String say, String skipping, List<String> channels, String routine, long id, List<String> cautions, List<String> whereFrom) {}
+    /**
+     * What an errand is beyond its plan. @param kind routine, card, owed or check; @param channels that it is
+     * for; @param id of the card or owed task
+     */
+    record About(
+            String kind,
+            long machine,
+            String say,
+            String skipping,
+            List<String> channels,
+            String routine,
+            long id,
+            List<String> cautions,
+            List<String> whereFrom) {}
 
     /**
      * @param persons in the order of the day’s people
@@ -101,8 +123,17 @@ class RoundSituation {
      * @param promised in the order of the day’s promises
      * @param atIt parts that somebody is at, by key
      */
-    record Situation(LocalDate date, Minutes minutes, int now, List<People.Person> persons, List<Machine> machines, Agenda agenda, Map<String, About> about, List<Promises.Promise> promised,
-            List<Standings.OfMachine> standings, Map<String, Errand.Part> atIt) {}
+    record Situation(
+            LocalDate date,
+            Minutes minutes,
+            int now,
+            List<People.Person> persons,
+            List<Machine> machines,
+            Agenda agenda,
+            Map<String, About> about,
+            List<Promises.Promise> promised,
+            List<Standings.OfMachine> standings,
+            Map<String, Errand.Part> atIt) {}
 
     /** Today as it is now. @param kept what is known of today’s round */
     Situation today(Kept kept) {
@@ -134,7 +165,9 @@ class RoundSituation {
         var taken = new ArrayList<Day.Taken>();
         var end = minutes.at(A_DAY);
         var open = cards.open().keySet();
-        for (var machine : of.stream().filter(m -> !open.contains(m.machine().id())).toList()) { // a machine that stands open is its card’s alone
+        for (var machine : of.stream()
+                .filter(m -> !open.contains(m.machine().id()))
+                .toList()) { // a machine that stands open is its card’s alone
             routines(machine, index.get(machine.machine().id()), minutes, end, persons, errands, about);
         }
         cards(minutes, instant, machines, index, errands, about);
@@ -148,33 +181,85 @@ class RoundSituation {
             }
         });
         errands.putAll(over);
-        hob.waits().stream().filter(w -> w.card() == null && w.machine() != null && index.containsKey(w.machine()))
-                .forEach(w -> taken.add(new Day.Taken(index.get(w.machine()), -1, Math.max(0, minutes.of(w.startedAt())), Math.min(A_DAY, minutes.of(w.readyAt())))));
-        var promised = promises.until(end).stream().filter(p -> minutes.of(p.due()) + p.minutes() > now && minutes.of(p.due()) >= 0 && index.containsKey(p.machine())).toList();
+        hob.waits().stream()
+                .filter(w -> w.card() == null && w.machine() != null && index.containsKey(w.machine()))
+                .forEach(w -> taken.add(new Day.Taken(
+                        index.get(w.machine()),
+                        -1,
+                        Math.max(0, minutes.of(w.startedAt())),
+                        Math.min(A_DAY, minutes.of(w.readyAt())))));
+        var promised = promises.until(end).stream()
+                .filter(p -> minutes.of(p.due()) + p.minutes() > now
+                        && minutes.of(p.due()) >= 0
+                        && index.containsKey(p.machine()))
+                .toList();
         var fits = new ArrayList<String>();
         for (var promise : promised) {
-            fits.add(fit(promise, of.get(index.get(promise.machine())), index.get(promise.machine()), minutes, instant, errands, about));
+            fits.add(fit(
+                    promise,
+                    of.get(index.get(promise.machine())),
+                    index.get(promise.machine()),
+                    minutes,
+                    instant,
+                    errands,
+                    about));
         }
         errands.replaceAll((_, e) -> {
             var pin = kept.pins().get(e.parts().getFirst().key());
             return pin == null ? e : e.pinned(pin.at(), only(pin, persons));
         });
-        var atIt = errands.values().stream().map(e -> e.parts().getFirst()).filter(p -> kept.begun().containsKey(p.key())).collect(Collectors.toMap(Errand.Part::key, p -> p));
+        var atIt = errands.values().stream()
+                .map(e -> e.parts().getFirst())
+                .filter(p -> kept.begun().containsKey(p.key()))
+                .collect(Collectors.toMap(Errand.Part::key, p -> p));
         var free = begun(kept, errands, minutes, now, taken);
         var benches = machines.stream().map(Machine::bench).distinct().toList();
-        var stations = machines.stream().map(m -> new Day.Machine(m.name(), benches.indexOf(m.bench()))).toList();
-        var staff = persons.isEmpty() ? List.of(new Day.Person("somebody", hours(null, kept, date, now), null, -1))
-                : IntStream.range(0, persons.size()).mapToObj(i -> person(persons.get(i), hours(persons.get(i), kept, date, Math.max(now, free.getOrDefault(persons.get(i).id(), 0))), kept, machines, benches)).toList();
-        var agenda = Agenda.of(staff, stations, List.copyOf(errands.values()), promised.stream().map(p -> new Day.Promise(p.words(), index.get(p.machine()), Math.max(0, minutes.of(p.due())), p.minutes(), -1)).toList(),
-                fits, taken, isToday ? kept.slots() : Map.of());
+        var stations = machines.stream()
+                .map(m -> new Day.Machine(m.name(), benches.indexOf(m.bench())))
+                .toList();
+        var staff = persons.isEmpty()
+                ? List.of(new Day.Person("somebody", hours(null, kept, date, now), null, -1))
+                : IntStream.range(0, persons.size())
+                        .mapToObj(i -> person(
+                                persons.get(i),
+                                hours(
+                                        persons.get(i),
+                                        kept,
+                                        date,
+                                        Math.max(
+                                                now,
+                                                free.getOrDefault(persons.get(i).id(), 0))),
+                                kept,
+                                machines,
+                                benches))
+                        .toList();
+        var agenda = Agenda.of(
+                staff,
+                stations,
+                List.copyOf(errands.values()),
+                promised.stream()
+                        .map(p -> new Day.Promise(
+                                p.words(), index.get(p.machine()), Math.max(0, minutes.of(p.due())), p.minutes(), -1))
+                        .toList(),
+                fits,
+                taken,
+                isToday ? kept.slots() : Map.of());
         return new Situation(date, minutes, now, persons, machines, agenda, about, promised, of, atIt);
     }
 
     /** With the gloves and at the bench of what they did last. */
-    private static Day.Person person(People.Person person, List<Day.Span> hours, Kept kept, List<Machine> machines, List<Long> benches) {
-        var last = kept.done().reversed().stream().filter(d -> Objects.equals(d.person(), person.id())).findFirst();
-        var at = last.flatMap(d -> machines.stream().filter(m -> m.name().equals(d.machine())).findFirst());
-        return new Day.Person(person.name(), hours, at.map(RoundSituation::gloves).orElse(null), at.map(m -> benches.indexOf(m.bench())).orElse(-1));
+    private static Day.Person person(
+            People.Person person, List<Day.Span> hours, Kept kept, List<Machine> machines, List<Long> benches) {
+        var last = kept.done().reversed().stream()
+                .filter(d -> Objects.equals(d.person(), person.id()))
+                .findFirst();
+        var at = last.flatMap(
+                d -> machines.stream().filter(m -> m.name().equals(d.machine())).findFirst());
+        return new Day.Person(
+                person.name(),
+                hours,
+                at.map(RoundSituation::gloves).orElse(null),
+                at.map(m -> benches.indexOf(m.bench())).orElse(-1));
     }
 
     /** Bits of those who do such work; 0, for everybody, if nobody leaves it or all of them do. */
@@ -198,21 +283,40 @@ class RoundSituation {
         return bits;
     }
 
-    /** Parts that somebody is at leave the errands, and keep their machine and their person. @return minute from which each of those is free */
-    private static Map<Long, Integer> begun(Kept kept, Map<String, Errand> errands, Minutes minutes, int now, List<Day.Taken> taken) {
+    /**
+     * Parts that somebody is at leave the errands, and keep their machine and their person. @return minute from which
+     * each of those is free
+     */
+    private static Map<Long, Integer> begun(
+            Kept kept, Map<String, Errand> errands, Minutes minutes, int now, List<Day.Taken> taken) {
         var free = new HashMap<Long, Integer>();
         kept.begun().forEach((key, begun) -> {
-            var errand = errands.values().stream().filter(e -> e.parts().getFirst().key().equals(key)).findFirst();
+            var errand = errands.values().stream()
+                    .filter(e -> e.parts().getFirst().key().equals(key))
+                    .findFirst();
             errand.ifPresent(e -> {
                 var part = e.parts().getFirst();
                 int hands = Math.max(minutes.of(begun.at()) + part.hands(), now);
                 int over = hands + part.machine();
                 free.merge(begun.person(), hands, Math::max);
-                taken.add(new Day.Taken(e.machine(), -1, Math.max(0, Math.min(now, minutes.of(begun.at()))), over + part.rest()));
+                taken.add(new Day.Taken(
+                        e.machine(), -1, Math.max(0, Math.min(now, minutes.of(begun.at()))), over + part.rest()));
                 errands.remove(e.key());
                 if (e.parts().size() > 1) {
-                    errands.put(e.key(), new Errand(e.key(), e.title(), e.machine(), e.gloves(), e.parts().subList(1, e.parts().size()), over + part.rest(), part.restMax() == Task.OPEN ? Task.OPEN : over + part.restMax(), true,
-                            e.ideal(), e.latest(), e.weight()));
+                    errands.put(
+                            e.key(),
+                            new Errand(
+                                    e.key(),
+                                    e.title(),
+                                    e.machine(),
+                                    e.gloves(),
+                                    e.parts().subList(1, e.parts().size()),
+                                    over + part.rest(),
+                                    part.restMax() == Task.OPEN ? Task.OPEN : over + part.restMax(),
+                                    true,
+                                    e.ideal(),
+                                    e.latest(),
+                                    e.weight()));
                 }
             });
         });
@@ -223,9 +327,18 @@ class RoundSituation {
         var today = person == null ? null : kept.people().get(person.id());
         var span = shop.settings().hours().on(date);
         var own = person == null ? null : person.own().on(date.getDayOfWeek());
-        var hours = today != null ? today : span == null ? new Hours(0, 0) // nobody has hours of their own on a holiday
-                : own == null ? new Hours(span.open().toSecondOfDay() / 60, span.close().toSecondOfDay() / 60)
-                : own.map(d -> new Hours(d.open().toSecondOfDay() / 60, d.close().toSecondOfDay() / 60)).orElse(new Hours(0, 0));
+        var hours = today != null
+                ? today
+                : span == null
+                        ? new Hours(0, 0) // nobody has hours of their own on a holiday
+                        : own == null
+                                ? new Hours(
+                                        span.open().toSecondOfDay() / 60,
+                                        span.close().toSecondOfDay() / 60)
+                                : own.map(d -> new Hours(
+                                                d.open().toSecondOfDay() / 60,
+                                                d.close().toSecondOfDay() / 60))
+                                        .orElse(new Hours(0, 0));
         int begin = Math.max(hours.from(), from);
         return begin < hours.to() ? List.of(new Day.Span(begin, hours.to())) : List.of();
     }
@@ -244,62 +357,237 @@ class RoundSituation {
     }
 
     /** What is due by the end of the day: one errand for each routine, with the channels that want it. */
-    private void routines(Standings.OfMachine machine, int number, Minutes minutes, Instant end, List<People.Person> persons, Map<String, Errand> errands, Map<String, About> about) {
-        var due = machine.all().stream().filter(s -> s.dueBy(end)).collect(Collectors.groupingBy(s -> s.key().routine(), LinkedHashMap::new, Collectors.toList()));
+    private void routines(
+            Standings.OfMachine machine,
+            int number,
+            Minutes minutes,
+            Instant end,
+            List<People.Person> persons,
+            Map<String, Errand> errands,
+            Map<String, About> about) {
+        var due = machine.all().stream()
+                .filter(s -> s.dueBy(end))
+                .collect(Collectors.groupingBy(s -> s.key().routine(), LinkedHashMap::new, Collectors.toList()));
         due.forEach((id, standings) -> {
             var first = standings.getFirst();
             var routine = first.routine();
-            var channels = standings.stream().filter(s -> s.key().channel() != null).map(s -> Objects.requireNonNull(s.key().channel()).code()).toList();
-            int times = routine.credit() == Routine.Credit.INK_LAID ? 1 : Math.max(1, channels.size()); // one sheet purges every channel
-            var title = channels.isEmpty() ? routine.title() : "%s, %s".formatted(routine.title(), String.join(" ", channels));
+            var channels = standings.stream()
+                    .filter(s -> s.key().channel() != null)
+                    .map(s -> Objects.requireNonNull(s.key().channel()).code())
+                    .toList();
+            int times = routine.credit() == Routine.Credit.INK_LAID
+                    ? 1
+                    : Math.max(1, channels.size()); // one sheet purges every channel
+            var title = channels.isEmpty()
+                    ? routine.title()
+                    : "%s, %s".formatted(routine.title(), String.join(" ", channels));
             var key = "r/%d/%s".formatted(machine.machine().id(), id);
-            int latest = standings.stream().map(Standing::latest).filter(java.util.Objects::nonNull).mapToInt(minutes::of).min().orElse(2 * A_DAY);
+            int latest = standings.stream()
+                    .map(Standing::latest)
+                    .filter(java.util.Objects::nonNull)
+                    .mapToInt(minutes::of)
+                    .min()
+                    .orElse(2 * A_DAY);
             boolean white = routine.scope() == Routine.Scope.WHITE;
-            var part = new Errand.Part(key, title, routine.hands() * times, routine.machine() * times, routine.rest(), Task.OPEN, routine.thing().isEmpty() ? null : routine.thing(),
-                    only(Skill.of(routine.cautions(), UpkeepBook.family(machine.machine()).filter(Family::food).isPresent()), persons));
-            errands.put(key, new Errand(key, title, number, white ? Gloves.WHITE : gloves(machine.machine()), List.of(part), 0, Task.OPEN, false,
-                    minutes.of(Objects.requireNonNull(first.ask())), latest, routine.weight()));
-            about.put(key, new About("routine", machine.machine().id(), routine.say(), routine.skipping(), channels, id, 0, routine.cautions().stream().map(Caution::say).toList(),
-                    standings.stream().flatMap(s -> s.whereFrom().stream().map(w -> s.key().channel() == null ? w : s.key().channel() + ": " + w)).toList()));
+            var part = new Errand.Part(
+                    key,
+                    title,
+                    routine.hands() * times,
+                    routine.machine() * times,
+                    routine.rest(),
+                    Task.OPEN,
+                    routine.thing().isEmpty() ? null : routine.thing(),
+                    only(
+                            Skill.of(
+                                    routine.cautions(),
+                                    UpkeepBook.family(machine.machine())
+                                            .filter(Family::food)
+                                            .isPresent()),
+                            persons));
+            errands.put(
+                    key,
+                    new Errand(
+                            key,
+                            title,
+                            number,
+                            white ? Gloves.WHITE : gloves(machine.machine()),
+                            List.of(part),
+                            0,
+                            Task.OPEN,
+                            false,
+                            minutes.of(Objects.requireNonNull(first.ask())),
+                            latest,
+                            routine.weight()));
+            about.put(
+                    key,
+                    new About(
+                            "routine",
+                            machine.machine().id(),
+                            routine.say(),
+                            routine.skipping(),
+                            channels,
+                            id,
+                            0,
+                            routine.cautions().stream().map(Caution::say).toList(),
+                            standings.stream()
+                                    .flatMap(s -> s.whereFrom().stream()
+                                            .map(w -> s.key().channel() == null
+                                                    ? w
+                                                    : s.key().channel() + ": " + w))
+                                    .toList()));
         });
     }
 
-    private void cards(Minutes minutes, Instant now, List<Machine> machines, Map<Long, Integer> index, Map<String, Errand> errands, Map<String, About> about) {
+    private void cards(
+            Minutes minutes,
+            Instant now,
+            List<Machine> machines,
+            Map<Long, Integer> index,
+            Map<String, Errand> errands,
+            Map<String, About> about) {
         for (var card : cards.carried()) {
             var machine = machines.get(index.get(card.machine()));
-            CardErrand.of(card.id(), card.title(), card.card(), index.get(card.machine()), gloves(card.family()), minutes::of, now).ifPresent(errand -> {
-                errands.put(errand.key(), errand);
-                about.put(errand.key(), new About("card", machine.id(), "Go on with its card.", "The machine stays open and prints nothing.", List.of(), "", card.id(), List.of(), List.of()));
-            });
+            CardErrand.of(
+                            card.id(),
+                            card.title(),
+                            card.card(),
+                            index.get(card.machine()),
+                            gloves(card.family()),
+                            minutes::of,
+                            now)
+                    .ifPresent(errand -> {
+                        errands.put(errand.key(), errand);
+                        about.put(
+                                errand.key(),
+                                new About(
+                                        "card",
+                                        machine.id(),
+                                        "Go on with its card.",
+                                        "The machine stays open and prints nothing.",
+                                        List.of(),
+                                        "",
+                                        card.id(),
+                                        List.of(),
+                                        List.of()));
+                    });
         }
     }
 
     /** The next thing of each open case; what its card does is the card's own errand. */
-    private void cases(boolean isToday, int now, List<Machine> machines, Map<Long, Integer> index, List<People.Person> persons, Map<String, Errand> errands, Map<String, About> about) {
-        clinic.waiting().stream().filter(c -> c.card() == 0 && index.containsKey(c.machine())).forEach(c -> {
-            var key = "k/%d/%d".formatted(c.id(), c.step());
-            var machine = machines.get(index.get(c.machine()));
-            if (isToday) { // later days have it only if today left it over
-                errands.put(key, new Errand(key, c.title(), index.get(c.machine()), gloves(machine), List.of(new Errand.Part(key, c.title(), (int) Math.max(2, Math.round(c.minutes())), 0, c.rest(), Task.OPEN, null, only(Set.of(Skill.CASES), persons))), 0, Task.OPEN, false, now,
-                        now + A_DAY, CASE_WEIGHT));
-            }
-            about.put(key, new About("case", machine.id(), "Its case says what to do, and why.", "It stays ill.", List.of(), "", c.id(), List.of(), List.of("the next step of its case")));
-        });
+    private void cases(
+            boolean isToday,
+            int now,
+            List<Machine> machines,
+            Map<Long, Integer> index,
+            List<People.Person> persons,
+            Map<String, Errand> errands,
+            Map<String, About> about) {
+        clinic.waiting().stream()
+                .filter(c -> c.card() == 0 && index.containsKey(c.machine()))
+                .forEach(c -> {
+                    var key = "k/%d/%d".formatted(c.id(), c.step());
+                    var machine = machines.get(index.get(c.machine()));
+                    if (isToday) { // later days have it only if today left it over
+                        errands.put(
+                                key,
+                                new Errand(
+                                        key,
+                                        c.title(),
+                                        index.get(c.machine()),
+                                        gloves(machine),
+                                        List.of(new Errand.Part(
+                                                key,
+                                                c.title(),
+                                                (int) Math.max(2, Math.round(c.minutes())),
+                                                0,
+                                                c.rest(),
+                                                Task.OPEN,
+                                                null,
+                                                only(Set.of(Skill.CASES), persons))),
+                                        0,
+                                        Task.OPEN,
+                                        false,
+                                        now,
+                                        now + A_DAY,
+                                        CASE_WEIGHT));
+                    }
+                    about.put(
+                            key,
+                            new About(
+                                    "case",
+                                    machine.id(),
+                                    "Its case says what to do, and why.",
+                                    "It stays ill.",
+                                    List.of(),
+                                    "",
+                                    c.id(),
+                                    List.of(),
+                                    List.of("the next step of its case")));
+                });
     }
 
-    private void owed(LocalDate date, Minutes minutes, List<Machine> machines, Map<Long, Integer> index, Map<String, Errand> errands, Map<String, About> about) {
-        owed.all().forEach((id, tasks) -> tasks.stream().filter(t -> !t.due().isAfter(date) && index.containsKey(id)).forEach(task -> {
-            var key = "o/" + task.id();
-            int due = minutes.of(task.due().plusDays(1).atStartOfDay(minutes.zone()).toInstant());
-            errands.put(key, new Errand(key, task.words(), index.get(id), gloves(machines.get(index.get(id))), List.of(new Errand.Part(key, task.words(), OWED_HANDS, 0, 0, Task.OPEN, null, 0)), 0, Task.OPEN, false, due,
-                    due + 7 * A_DAY, OWED_WEIGHT));
-            about.put(key, new About("owed", id, task.why(), "It stays owed.", List.of(), "", task.id(), List.of(), List.of("owed since it was left out or came round; due %s".formatted(task.due()))));
-        }));
+    private void owed(
+            LocalDate date,
+            Minutes minutes,
+            List<Machine> machines,
+            Map<Long, Integer> index,
+            Map<String, Errand> errands,
+            Map<String, About> about) {
+        owed.all()
+                .forEach((id, tasks) -> tasks.stream()
+                        .filter(t -> !t.due().isAfter(date) && index.containsKey(id))
+                        .forEach(task -> {
+                            var key = "o/" + task.id();
+                            int due = minutes.of(task.due()
+                                    .plusDays(1)
+                                    .atStartOfDay(minutes.zone())
+                                    .toInstant());
+                            errands.put(
+                                    key,
+                                    new Errand(
+                                            key,
+                                            task.words(),
+                                            index.get(id),
+                                            gloves(machines.get(index.get(id))),
+                                            List.of(new Errand.Part(
+                                                    key, task.words(), OWED_HANDS, 0, 0, Task.OPEN, null, 0)),
+                                            0,
+                                            Task.OPEN,
+                                            false,
+                                            due,
+                                            due + 7 * A_DAY,
+                                            OWED_WEIGHT));
+                            about.put(
+                                    key,
+                                    new About(
+                                            "owed",
+                                            id,
+                                            task.why(),
+                                            "It stays owed.",
+                                            List.of(),
+                                            "",
+                                            task.id(),
+                                            List.of(),
+                                            List.of("owed since it was left out or came round; due %s"
+                                                    .formatted(task.due()))));
+                        }));
     }
 
-    /** Before promised work a machine is looked at. @return the key of the errand that makes it fit; empty if it was looked at just now */
-    private static String fit(Promises.Promise promise, Standings.OfMachine machine, int number, Minutes minutes, Instant now, Map<String, Errand> errands, Map<String, About> about) {
-        var card = errands.values().stream().filter(e -> e.key().startsWith("c/") && e.machine() == number).findFirst();
+    /**
+     * Before promised work a machine is looked at. @return the key of the errand that makes it fit; empty if it was
+     * looked at just now
+     */
+    private static String fit(
+            Promises.Promise promise,
+            Standings.OfMachine machine,
+            int number,
+            Minutes minutes,
+            Instant now,
+            Map<String, Errand> errands,
+            Map<String, About> about) {
+        var card = errands.values().stream()
+                .filter(e -> e.key().startsWith("c/") && e.machine() == number)
+                .findFirst();
         if (card.isPresent()) {
             return card.get().key();
         }
@@ -307,15 +595,40 @@ class RoundSituation {
         if (errands.containsKey(check)) {
             return check;
         }
-        boolean fresh = machine.all().stream().anyMatch(s -> s.key().routine().equals("check") && s.mark().entry() != null && s.mark().since().isAfter(now.minus(JUST_CHECKED)));
+        boolean fresh = machine.all().stream()
+                .anyMatch(s -> s.key().routine().equals("check")
+                        && s.mark().entry() != null
+                        && s.mark().since().isAfter(now.minus(JUST_CHECKED)));
         if (fresh || machine.all().isEmpty()) {
             return "";
         }
         var title = "Nozzle check before the work";
-        errands.put(check, new Errand(check, title, number, gloves(machine.machine()), List.of(new Errand.Part(check, title, CHECK_HANDS, CHECK_MACHINE, 0, Task.OPEN, null, 0)), 0, Task.OPEN, false,
-                minutes.of(promise.due()), minutes.of(promise.due()), 6));
-        about.put(check, new About("routine", machine.machine().id(), "Print a check sheet and look, so that what is promised can begin.", "A gap is found in the customer’s print.", List.of(), "check", 0, List.of(),
-                List.of("promised: " + promise.words())));
+        errands.put(
+                check,
+                new Errand(
+                        check,
+                        title,
+                        number,
+                        gloves(machine.machine()),
+                        List.of(new Errand.Part(check, title, CHECK_HANDS, CHECK_MACHINE, 0, Task.OPEN, null, 0)),
+                        0,
+                        Task.OPEN,
+                        false,
+                        minutes.of(promise.due()),
+                        minutes.of(promise.due()),
+                        6));
+        about.put(
+                check,
+                new About(
+                        "routine",
+                        machine.machine().id(),
+                        "Print a check sheet and look, so that what is promised can begin.",
+                        "A gap is found in the customer’s print.",
+                        List.of(),
+                        "check",
+                        0,
+                        List.of(),
+                        List.of("promised: " + promise.words())));
         return check;
     }
 }

@@ -47,7 +47,12 @@ public class RoundView {
     }
 
     /** @param from and to: their hours today, null if they are away; @param own true if they are not the shop’s */
-    public record WalkerJson(long id, String name, @Nullable Instant from, @Nullable Instant to, boolean own) {}
+    public record WalkerJson(
+            long id,
+            String name,
+            @Nullable Instant from,
+            @Nullable Instant to,
+            boolean own) {}
 
     public record StationJson(long id, String name, String bench) {}
 
@@ -61,13 +66,50 @@ public class RoundView {
      * @param card where it is done, or the case for a case
      * @param why here, the most telling first; @param due where its date comes from
      */
-    public record VisitJson(String key, String errand, String kind, long machine, String title, String say, String skipping, List<String> cautions, @Nullable Long person, Instant at, int hands, int works, int rests, String thing, String gloves,
-            @Nullable Instant begun, boolean head, boolean pinned, @Nullable Long card, String routine, List<String> channels, List<String> why, List<String> due) {}
+    public record VisitJson(
+            String key,
+            String errand,
+            String kind,
+            long machine,
+            String title,
+            String say,
+            String skipping,
+            List<String> cautions,
+            @Nullable Long person,
+            Instant at,
+            int hands,
+            int works,
+            int rests,
+            String thing,
+            String gloves,
+            @Nullable Instant begun,
+            boolean head,
+            boolean pinned,
+            @Nullable Long card,
+            String routine,
+            List<String> channels,
+            List<String> why,
+            List<String> due) {}
 
     /** @param risk what leaving it costs */
-    public record LeftJson(String key, String kind, long machine, String title, int hands, String why, String risk, @Nullable Long card) {}
+    public record LeftJson(
+            String key,
+            String kind,
+            long machine,
+            String title,
+            int hands,
+            String why,
+            String risk,
+            @Nullable Long card) {}
 
-    public record TickedJson(String key, String title, String machine, Instant at, @Nullable Long person, int planned, int took) {}
+    public record TickedJson(
+            String key,
+            String title,
+            String machine,
+            Instant at,
+            @Nullable Long person,
+            int planned,
+            int took) {}
 
     /** @param kept whether the plan keeps it */
     public record PromisedJson(long id, long machine, String words, Instant at, int minutes, boolean kept) {}
@@ -75,14 +117,35 @@ public class RoundView {
     public record TakenJson(long machine, Instant from, Instant to) {}
 
     /** @param settled whether the long search is over */
-    public record RoundJson(LocalDate day, Instant now, boolean open, @Nullable Instant finish, int hands, boolean settled, List<WalkerJson> people, List<StationJson> machines, List<VisitJson> visits, List<LeftJson> left, List<TickedJson> done,
-            List<PromisedJson> promises, List<TakenJson> taken) {}
+    public record RoundJson(
+            LocalDate day,
+            Instant now,
+            boolean open,
+            @Nullable Instant finish,
+            int hands,
+            boolean settled,
+            List<WalkerJson> people,
+            List<StationJson> machines,
+            List<VisitJson> visits,
+            List<LeftJson> left,
+            List<TickedJson> done,
+            List<PromisedJson> promises,
+            List<TakenJson> taken) {}
 
     /** @param hands minutes planned; @param left what does not fit that day */
-    public record DayAheadJson(LocalDate day, boolean open, int hands, int capacity, @Nullable Instant finish, List<VisitJson> visits, List<LeftJson> left, List<PromisedJson> promises) {}
+    public record DayAheadJson(
+            LocalDate day,
+            boolean open,
+            int hands,
+            int capacity,
+            @Nullable Instant finish,
+            List<VisitJson> visits,
+            List<LeftJson> left,
+            List<PromisedJson> promises) {}
 
     /** @param onList whether it is owed already */
-    public record PrepareJson(long machine, String name, String routine, String words, boolean park, LocalDate day, boolean onList) {}
+    public record PrepareJson(
+            long machine, String name, String routine, String words, boolean park, LocalDate day, boolean onList) {}
 
     public record AbsenceJson(LocalDate lastOpen, LocalDate opens, int days, List<PrepareJson> prepare) {}
 
@@ -100,36 +163,91 @@ public class RoundView {
     public WeekJson week(int days) {
         var ahead = service.ahead(Math.clamp(days, 1, MOST_DAYS));
         var standings = ahead.getFirst().situation().standings();
-        var absences = Absence.ahead(shop.settings().hours(), clock.instant(), standings.stream().filter(m -> UpkeepBook.family(m.machine()).isPresent())
-                .map(m -> new Absence.Standings(m.machine().id(), m.machine().name(), m.machine().parked(), m.all())).toList());
-        return new WeekJson(ahead.stream().map(d -> {
-            var whole = json(d);
-            int capacity = d.situation().agenda().day().people().stream().flatMap(p -> p.hours().stream()).mapToInt(h -> h.to() - h.from()).sum();
-            return new DayAheadJson(whole.day(), whole.open(), whole.hands(), capacity, whole.finish(), whole.visits(), whole.left(), whole.promises());
-        }).toList(), absences.stream().map(this::json).toList(), pads(standings));
+        var absences = Absence.ahead(
+                shop.settings().hours(),
+                clock.instant(),
+                standings.stream()
+                        .filter(m -> UpkeepBook.family(m.machine()).isPresent())
+                        .map(m -> new Absence.Standings(
+                                m.machine().id(),
+                                m.machine().name(),
+                                m.machine().parked(),
+                                m.all()))
+                        .toList());
+        return new WeekJson(
+                ahead.stream()
+                        .map(d -> {
+                            var whole = json(d);
+                            int capacity = d.situation().agenda().day().people().stream()
+                                    .flatMap(p -> p.hours().stream())
+                                    .mapToInt(h -> h.to() - h.from())
+                                    .sum();
+                            return new DayAheadJson(
+                                    whole.day(),
+                                    whole.open(),
+                                    whole.hands(),
+                                    capacity,
+                                    whole.finish(),
+                                    whole.visits(),
+                                    whole.left(),
+                                    whole.promises());
+                        })
+                        .toList(),
+                absences.stream().map(this::json).toList(),
+                pads(standings));
     }
 
     private AbsenceJson json(Absence absence) {
         var listed = owed.all();
-        return new AbsenceJson(absence.lastOpen(), absence.opens(), absence.days(), absence.prepare().stream().map(p -> new PrepareJson(p.machine(), p.name(), p.routine(), p.words(), p.park(), p.day(),
-                listed.getOrDefault(p.machine(), List.of()).stream().anyMatch(t -> t.words().equals(p.words())))).toList());
+        return new AbsenceJson(
+                absence.lastOpen(),
+                absence.opens(),
+                absence.days(),
+                absence.prepare().stream()
+                        .map(p -> new PrepareJson(
+                                p.machine(),
+                                p.name(),
+                                p.routine(),
+                                p.words(),
+                                p.park(),
+                                p.day(),
+                                listed.getOrDefault(p.machine(), List.of()).stream()
+                                        .anyMatch(t -> t.words().equals(p.words()))))
+                        .toList());
     }
 
     /** Cards whose cleanings the pad will not take. */
     private List<PadJson> pads(List<Standings.OfMachine> standings) {
         var now = clock.instant();
-        return cards.carried().stream().flatMap(card -> standings.stream().filter(m -> m.machine().id() == card.machine()).map(m -> {
-            var planned = card.card().runs().stream().filter(StepRun::isOpen).filter(r -> !Card.padWaste(r.step().move()).isZero())
-                    .map(r -> new PadForecast.Planned("“%s” of its card".formatted(r.step().title()), now, Card.padWaste(r.step().move()).mL())).toList();
-            return new PadJson(card.machine(), m.machine().name(), PadForecast.of(m.machine().profile(), 1, m.padShare(), m.padPerDay(), planned, now).wontFit());
-        })).filter(p -> !p.wontFit().isEmpty()).toList();
+        return cards.carried().stream()
+                .flatMap(card -> standings.stream()
+                        .filter(m -> m.machine().id() == card.machine())
+                        .map(m -> {
+                            var planned = card.card().runs().stream()
+                                    .filter(StepRun::isOpen)
+                                    .filter(r -> !Card.padWaste(r.step().move()).isZero())
+                                    .map(r -> new PadForecast.Planned(
+                                            "“%s” of its card"
+                                                    .formatted(r.step().title()),
+                                            now,
+                                            Card.padWaste(r.step().move()).mL()))
+                                    .toList();
+                            return new PadJson(
+                                    card.machine(),
+                                    m.machine().name(),
+                                    PadForecast.of(m.machine().profile(), 1, m.padShare(), m.padPerDay(), planned, now)
+                                            .wontFit());
+                        }))
+                .filter(p -> !p.wontFit().isEmpty())
+                .toList();
     }
 
     private RoundJson json(RoundService.Planned planned) {
         var s = planned.situation();
         var plan = planned.plan();
         var day = s.agenda().day();
-        IntFunction<String> clockTime = minute -> CLOCK.format(s.minutes().at(minute).atZone(s.minutes().zone()));
+        IntFunction<String> clockTime =
+                minute -> CLOCK.format(s.minutes().at(minute).atZone(s.minutes().zone()));
         var reasons = new Reasons(day, plan, clockTime);
         var cost = Audit.of(day, plan).cost();
         var visits = new ArrayList<VisitJson>();
@@ -144,12 +262,44 @@ public class RoundView {
                 var part = errand.parts().get(i);
                 if (plan.planned(task)) {
                     hands += part.hands();
-                    visits.add(new VisitJson(part.key(), errand.key(), about.kind(), about.machine(), part.title(), about.say(), about.skipping(), about.cautions(), person(s, plan, task), s.minutes().at(plan.start()[task]), part.hands(),
-                            part.machine(), part.rest(), part.thing() == null ? "" : part.thing(), errand.gloves().name(), null, i == 0, planned.kept().pins().containsKey(part.key()), card, about.routine(), about.channels(), reasons.of(task), about.whereFrom()));
+                    visits.add(new VisitJson(
+                            part.key(),
+                            errand.key(),
+                            about.kind(),
+                            about.machine(),
+                            part.title(),
+                            about.say(),
+                            about.skipping(),
+                            about.cautions(),
+                            person(s, plan, task),
+                            s.minutes().at(plan.start()[task]),
+                            part.hands(),
+                            part.machine(),
+                            part.rest(),
+                            part.thing() == null ? "" : part.thing(),
+                            errand.gloves().name(),
+                            null,
+                            i == 0,
+                            planned.kept().pins().containsKey(part.key()),
+                            card,
+                            about.routine(),
+                            about.channels(),
+                            reasons.of(task),
+                            about.whereFrom()));
                 } else if (!said) {
                     said = true;
-                    int minutes = errand.parts().subList(i, errand.parts().size()).stream().mapToInt(p -> p.hands()).sum();
-                    left.add(new LeftJson(part.key(), about.kind(), about.machine(), part.title(), minutes, reasons.of(task).getFirst(), about.skipping(), card));
+                    int minutes = errand.parts().subList(i, errand.parts().size()).stream()
+                            .mapToInt(p -> p.hands())
+                            .sum();
+                    left.add(new LeftJson(
+                            part.key(),
+                            about.kind(),
+                            about.machine(),
+                            part.title(),
+                            minutes,
+                            reasons.of(task).getFirst(),
+                            about.skipping(),
+                            card));
                 }
             }
         }
@@ -158,18 +308,51 @@ public class RoundView {
         var promises = new ArrayList<PromisedJson>();
         for (int i = 0; i < s.promised().size(); i++) {
             var p = s.promised().get(i);
-            promises.add(new PromisedJson(p.id(), p.machine(), p.words(), p.due(), p.minutes(), kept(planned, day.promises().get(i).fit(), day.promises().get(i).at())));
+            promises.add(new PromisedJson(
+                    p.id(),
+                    p.machine(),
+                    p.words(),
+                    p.due(),
+                    p.minutes(),
+                    kept(
+                            planned,
+                            day.promises().get(i).fit(),
+                            day.promises().get(i).at())));
         }
         var people = s.persons().stream().map(p -> walker(planned, p)).toList();
-        var taken = day.taken().stream().filter(t -> t.machine() >= 0).map(t -> new TakenJson(s.machines().get(t.machine()).id(), s.minutes().at(t.from()), s.minutes().at(t.to()))).toList();
+        var taken = day.taken().stream()
+                .filter(t -> t.machine() >= 0)
+                .map(t -> new TakenJson(
+                        s.machines().get(t.machine()).id(),
+                        s.minutes().at(t.from()),
+                        s.minutes().at(t.to())))
+                .toList();
         boolean open = day.people().stream().anyMatch(p -> !p.hours().isEmpty());
-        return new RoundJson(s.date(), clock.instant(), open, cost.finish() == 0 ? null : s.minutes().at(cost.finish()), hands, Boolean.TRUE.equals(planned.kept().improved()), people,
-                s.machines().stream().map(m -> new StationJson(m.id(), m.name(), m.benchName())).toList(), visits, left,
-                planned.kept().done().stream().map(d -> new TickedJson(d.key(), d.title(), d.machine(), d.at(), d.person(), d.planned(), d.took())).toList(), promises, taken);
+        return new RoundJson(
+                s.date(),
+                clock.instant(),
+                open,
+                cost.finish() == 0 ? null : s.minutes().at(cost.finish()),
+                hands,
+                Boolean.TRUE.equals(planned.kept().improved()),
+                people,
+                s.machines().stream()
+                        .map(m -> new StationJson(m.id(), m.name(), m.benchName()))
+                        .toList(),
+                visits,
+                left,
+                planned.kept().done().stream()
+                        .map(d -> new TickedJson(
+                                d.key(), d.title(), d.machine(), d.at(), d.person(), d.planned(), d.took()))
+                        .toList(),
+                promises,
+                taken);
     }
 
     private static @Nullable Long person(RoundSituation.Situation s, Plan plan, int task) {
-        return s.persons().isEmpty() ? null : Long.valueOf(s.persons().get(plan.person()[task]).id());
+        return s.persons().isEmpty()
+                ? null
+                : Long.valueOf(s.persons().get(plan.person()[task]).id());
     }
 
     /** What somebody is at stands in the list too, though it is no longer planned. */
@@ -179,8 +362,32 @@ public class RoundView {
             var begun = Objects.requireNonNull(planned.kept().begun().get(key));
             var errand = key.startsWith("c/") ? key.substring(0, key.indexOf('/', 2)) : key;
             var about = Objects.requireNonNull(s.about().get(errand));
-            visits.add(new VisitJson(key, errand, about.kind(), about.machine(), part.title(), about.say(), about.skipping(), about.cautions(), begun.person(), begun.at(), part.hands(), part.machine(), part.rest(), "", "", begun.at(), true,
-                    false, about.kind().equals("card") || about.kind().equals("case") ? Long.valueOf(about.id()) : null, about.routine(), about.channels(), List.of("begun at %s".formatted(CLOCK.format(begun.at().atZone(s.minutes().zone())))), about.whereFrom()));
+            visits.add(new VisitJson(
+                    key,
+                    errand,
+                    about.kind(),
+                    about.machine(),
+                    part.title(),
+                    about.say(),
+                    about.skipping(),
+                    about.cautions(),
+                    begun.person(),
+                    begun.at(),
+                    part.hands(),
+                    part.machine(),
+                    part.rest(),
+                    "",
+                    "",
+                    begun.at(),
+                    true,
+                    false,
+                    about.kind().equals("card") || about.kind().equals("case") ? Long.valueOf(about.id()) : null,
+                    about.routine(),
+                    about.channels(),
+                    List.of("begun at %s"
+                            .formatted(
+                                    CLOCK.format(begun.at().atZone(s.minutes().zone())))),
+                    about.whereFrom()));
         });
     }
 
@@ -194,12 +401,22 @@ public class RoundView {
         }
         var parts = planned.situation().agenda().errands().get(fit).parts();
         int last = task + parts.size() - 1;
-        return planned.plan().planned(last) && planned.plan().start()[last] + parts.getLast().hands() + parts.getLast().machine() + parts.getLast().rest() <= at;
+        return planned.plan().planned(last)
+                && planned.plan().start()[last]
+                                + parts.getLast().hands()
+                                + parts.getLast().machine()
+                                + parts.getLast().rest()
+                        <= at;
     }
 
     private static WalkerJson walker(RoundService.Planned planned, People.Person p) {
         var s = planned.situation();
         var hours = s.agenda().day().people().get(s.persons().indexOf(p)).hours();
-        return new WalkerJson(p.id(), p.name(), hours.isEmpty() ? null : s.minutes().at(hours.getFirst().from()), hours.isEmpty() ? null : s.minutes().at(hours.getLast().to()), planned.kept().people().containsKey(p.id()));
+        return new WalkerJson(
+                p.id(),
+                p.name(),
+                hours.isEmpty() ? null : s.minutes().at(hours.getFirst().from()),
+                hours.isEmpty() ? null : s.minutes().at(hours.getLast().to()),
+                planned.kept().people().containsKey(p.id()));
     }
 }

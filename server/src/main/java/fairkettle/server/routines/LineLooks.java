@@ -47,18 +47,45 @@ public class LineLooks {
         this.clock = clock;
     }
 
-    public enum Place { BOTTLE, LINE, DAMPER }
+    public enum Place {
+        BOTTLE,
+        LINE,
+        DAMPER
+    }
 
-    public enum Seen { CLEAR, FILM, SOLID }
+    public enum Seen {
+        CLEAR,
+        FILM,
+        SOLID
+    }
 
-    public record LineLook(String channel, Place place, Seen seen, Instant at, String person, @Nullable UUID picture) {}
+    public record LineLook(
+            String channel,
+            Place place,
+            Seen seen,
+            Instant at,
+            String person,
+            @Nullable UUID picture) {}
 
     /** The last two of each place: side by side they say whether it gets worse. */
     public List<LineLook> latest(long machine) {
-        return db.selectFrom(LINE_LOOK).where(LINE_LOOK.MACHINE_ID.eq(machine)).orderBy(LINE_LOOK.CHANNEL, LINE_LOOK.PLACE, LINE_LOOK.AT.desc())
-                .fetch(r -> new LineLook(r.getChannel(), Place.valueOf(r.getPlace()), Seen.valueOf(r.getSeen()), r.getAt().toInstant(), r.getPerson(), r.getPictureId()))
-                .stream().collect(Collectors.groupingBy(l -> l.channel() + l.place(), LinkedHashMap::new, Collectors.toList()))
-                .values().stream().flatMap(l -> l.stream().limit(SIDE_BY_SIDE)).toList();
+        return db
+                .selectFrom(LINE_LOOK)
+                .where(LINE_LOOK.MACHINE_ID.eq(machine))
+                .orderBy(LINE_LOOK.CHANNEL, LINE_LOOK.PLACE, LINE_LOOK.AT.desc())
+                .fetch(r -> new LineLook(
+                        r.getChannel(),
+                        Place.valueOf(r.getPlace()),
+                        Seen.valueOf(r.getSeen()),
+                        r.getAt().toInstant(),
+                        r.getPerson(),
+                        r.getPictureId()))
+                .stream()
+                .collect(Collectors.groupingBy(l -> l.channel() + l.place(), LinkedHashMap::new, Collectors.toList()))
+                .values()
+                .stream()
+                .flatMap(l -> l.stream().limit(SIDE_BY_SIDE))
+                .toList();
     }
 
     /** @param picture none if it is empty */
@@ -69,10 +96,25 @@ public class LineLooks {
             throw Problem.atField("channel", "%s has no white %s.".formatted(machine.name(), channel));
         }
         var kept = picture.length == 0 ? null : pictures.keep(picture);
-        db.insertInto(LINE_LOOK).set(LINE_LOOK.MACHINE_ID, id).set(LINE_LOOK.CHANNEL, channel.code()).set(LINE_LOOK.PLACE, place.name()).set(LINE_LOOK.SEEN, seen.name())
-                .set(LINE_LOOK.AT, clock.instant().atOffset(ZoneOffset.UTC)).set(LINE_LOOK.PERSON, who.name()).set(LINE_LOOK.PICTURE_ID, kept).execute();
-        var entry = NewEntry.of("upkeep", "%s: the %s of %s looks %s".formatted(machine.name(), place.name().toLowerCase(Locale.ROOT), channel, said(seen))).machine(id);
-        ledger.record(place == Place.LINE ? entry.about("look-line/" + channel.code(), 1) : entry.about("look-at/" + channel.code(), 1), List.of());
+        db.insertInto(LINE_LOOK)
+                .set(LINE_LOOK.MACHINE_ID, id)
+                .set(LINE_LOOK.CHANNEL, channel.code())
+                .set(LINE_LOOK.PLACE, place.name())
+                .set(LINE_LOOK.SEEN, seen.name())
+                .set(LINE_LOOK.AT, clock.instant().atOffset(ZoneOffset.UTC))
+                .set(LINE_LOOK.PERSON, who.name())
+                .set(LINE_LOOK.PICTURE_ID, kept)
+                .execute();
+        var entry = NewEntry.of(
+                        "upkeep",
+                        "%s: the %s of %s looks %s"
+                                .formatted(machine.name(), place.name().toLowerCase(Locale.ROOT), channel, said(seen)))
+                .machine(id);
+        ledger.record(
+                place == Place.LINE
+                        ? entry.about("look-line/" + channel.code(), 1)
+                        : entry.about("look-at/" + channel.code(), 1),
+                List.of());
         live.changed("machine/" + id);
     }
 

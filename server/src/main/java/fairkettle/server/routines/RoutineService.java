@@ -45,7 +45,14 @@ public class RoutineService {
     private final Shop shop;
     private final Live live;
 
-    RoutineService(Machines machines, UpkeepBook book, Ledger ledger, WasteBottles waste, Supplies supplies, Shop shop, Live live) {
+    RoutineService(
+            Machines machines,
+            UpkeepBook book,
+            Ledger ledger,
+            WasteBottles waste,
+            Supplies supplies,
+            Shop shop,
+            Live live) {
         this.machines = machines;
         this.book = book;
         this.ledger = ledger;
@@ -66,8 +73,17 @@ public class RoutineService {
         if (found.credit() == Routine.Credit.PAD_CHANGED) {
             machines.changePad(id);
         } else {
-            ledger.record(NewEntry.of("upkeep", "%s: %s%s".formatted(machine.name(), found.title(), channel == null ? "" : ", " + channel)).machine(id)
-                    .about(channel == null ? routine : routine + "/" + channel.code(), 1), List.of());
+            ledger.record(
+                    NewEntry.of(
+                                    "upkeep",
+                                    "%s: %s%s"
+                                            .formatted(
+                                                    machine.name(),
+                                                    found.title(),
+                                                    channel == null ? "" : ", " + channel))
+                            .machine(id)
+                            .about(channel == null ? routine : routine + "/" + channel.code(), 1),
+                    List.of());
         }
         live.changed("machine/" + id);
     }
@@ -81,15 +97,28 @@ public class RoutineService {
         if (what == null || standing.progress() < NEARLY) {
             return Optional.empty();
         }
-        double life = standing.routine().drives().stream().filter(d -> d.driver() == Driver.CLOCK).mapToDouble(Routine.Drive::base).findFirst().orElse(365);
+        double life = standing.routine().drives().stream()
+                .filter(d -> d.driver() == Driver.CLOCK)
+                .mapToDouble(Routine.Drive::base)
+                .findFirst()
+                .orElse(365);
         double labour = shop.settings().labourPerHour() / 60.0;
-        return Optional.of(ChangeOrClean.of(standing.progress(), life, supplies.prices().getOrDefault(what, what.usualPrice()), labour, standing.routine().hands(), standing.routine().hands() + RINSED));
+        return Optional.of(ChangeOrClean.of(
+                standing.progress(),
+                life,
+                supplies.prices().getOrDefault(what, what.usualPrice()),
+                labour,
+                standing.routine().hands(),
+                standing.routine().hands() + RINSED));
     }
 
     /** @throws Problem if this machine has no such routine */
     public Routine routine(Machines.Machine machine, String id) {
-        return book.upkeep(machine, Map.of()).routines().stream().filter(r -> r.id().equals(id)).findFirst()
-                .orElseThrow(() -> Problem.notFound("%s has no routine of this name (%s).".formatted(machine.name(), id)));
+        return book.upkeep(machine, Map.of()).routines().stream()
+                .filter(r -> r.id().equals(id))
+                .findFirst()
+                .orElseThrow(
+                        () -> Problem.notFound("%s has no routine of this name (%s).".formatted(machine.name(), id)));
     }
 
     /** @param factor of its intervals; @param off why it is not done at this machine, or empty */
@@ -98,7 +127,18 @@ public class RoutineService {
         var machine = machines.get(id);
         var found = routine(machine, routine);
         book.tune(id, routine, new Setting(factor, off));
-        ledger.record(NewEntry.of("machine", "%s: “%s” %s".formatted(machine.name(), found.title(), off.isEmpty() ? "comes round %.2g × as seldom as usual".formatted(factor) : "is left out: " + off)).machine(id), List.of());
+        ledger.record(
+                NewEntry.of(
+                                "machine",
+                                "%s: “%s” %s"
+                                        .formatted(
+                                                machine.name(),
+                                                found.title(),
+                                                off.isEmpty()
+                                                        ? "comes round %.2g × as seldom as usual".formatted(factor)
+                                                        : "is left out: " + off))
+                        .machine(id),
+                List.of());
         live.changed("machine/" + id);
     }
 
@@ -107,10 +147,20 @@ public class RoutineService {
     public void printed(long id, int sheets, List<ChannelCode> channels, @Nullable Double cover) {
         var machine = machines.get(id);
         var account = ledger.openAccount(id);
-        var each = Millilitres.rounded(machine.profile().draws().sheet().mL() * (cover == null ? USUAL_COVER : cover) * sheets);
-        machine.profile().channels().stream().filter(c -> channels.isEmpty() || channels.contains(c.code())).filter(c -> machine.holdings().get(c.code()) instanceof Holding.Inked)
+        var each = Millilitres.rounded(
+                machine.profile().draws().sheet().mL() * (cover == null ? USUAL_COVER : cover) * sheets);
+        machine.profile().channels().stream()
+                .filter(c -> channels.isEmpty() || channels.contains(c.code()))
+                .filter(c -> machine.holdings().get(c.code()) instanceof Holding.Inked)
                 .forEach(c -> account.flow(c, each, Place.Outside.PAPER));
-        ledger.record(NewEntry.of("print", "%s printed %d %s for a customer".formatted(machine.name(), sheets, sheets == 1 ? "sheet" : "sheets")).machine(id).about("print", sheets), account.postings());
+        ledger.record(
+                NewEntry.of(
+                                "print",
+                                "%s printed %d %s for a customer"
+                                        .formatted(machine.name(), sheets, sheets == 1 ? "sheet" : "sheets"))
+                        .machine(id)
+                        .about("print", sheets),
+                account.postings());
         live.changed("machine/" + id);
     }
 
@@ -119,15 +169,35 @@ public class RoutineService {
     public void drawWhite(long id, ChannelCode channel, Millilitres volume, WhiteDraw.To to, boolean shaken) {
         var machine = machines.get(id);
         var slot = machine.profile().channel(channel);
-        WhiteDraw.refusal(channel, to, shaken, book.returned(id, channel.code()).times(), shop.settings().mostWhiteReturns()).ifPresent(why -> {
-            throw Problem.refused(why, List.of());
-        });
+        WhiteDraw.refusal(
+                        channel,
+                        to,
+                        shaken,
+                        book.returned(id, channel.code()).times(),
+                        shop.settings().mostWhiteReturns())
+                .ifPresent(why -> {
+                    throw Problem.refused(why, List.of());
+                });
         if (to == WhiteDraw.To.BACK) { // drawn and given back: nothing is gone, but it has moved
-            ledger.record(NewEntry.of("white", "%s: %s mL of %s drawn at the waste line, shaken and given back".formatted(machine.name(), volume, channel)).machine(id).about("back/" + channel.code(), volume.mL()), List.of());
+            ledger.record(
+                    NewEntry.of(
+                                    "white",
+                                    "%s: %s mL of %s drawn at the waste line, shaken and given back"
+                                            .formatted(machine.name(), volume, channel))
+                            .machine(id)
+                            .about("back/" + channel.code(), volume.mL()),
+                    List.of());
         } else {
             var account = ledger.openAccount(id, waste.inUse());
             account.flow(slot, volume, account.waste());
-            ledger.record(NewEntry.of("white", "%s: %s mL of %s drawn at the waste line, into the waste bottle".formatted(machine.name(), volume, channel)).machine(id).about("waste/" + channel.code(), volume.mL()), account.postings());
+            ledger.record(
+                    NewEntry.of(
+                                    "white",
+                                    "%s: %s mL of %s drawn at the waste line, into the waste bottle"
+                                            .formatted(machine.name(), volume, channel))
+                            .machine(id)
+                            .about("waste/" + channel.code(), volume.mL()),
+                    account.postings());
         }
         live.changed("machine/" + id);
     }

@@ -55,7 +55,8 @@ public class Standings {
     }
 
     /** @param all the most pressing first; @param whites settled white by channel */
-    public record OfMachine(Machine machine, List<Standing> all, List<WhiteGauge> whites, double padShare, double padPerDay) {}
+    public record OfMachine(
+            Machine machine, List<Standing> all, List<WhiteGauge> whites, double padShare, double padPerDay) {}
 
     @Transactional
     public List<OfMachine> all() {
@@ -75,27 +76,59 @@ public class Standings {
         var rates = book.rates(LocalDate.ofInstant(now, settings.zoneId()), RECENT);
         var best = book.bestBefore();
         var contents = ledger.ofPadsAndWhites();
-        var oldest = marks.values().stream().flatMap(m -> m.values().stream()).map(Mark::since).min(Comparator.naturalOrder()).orElse(now);
+        var oldest = marks.values().stream()
+                .flatMap(m -> m.values().stream())
+                .map(Mark::since)
+                .min(Comparator.naturalOrder())
+                .orElse(now);
         var readings = room.since(oldest.isBefore(now.minus(AIR)) ? now.minus(AIR) : oldest.minus(Duration.ofDays(2)));
         var times = new DueTimes(new DryingCurve(readings), settings.sinking(), settings.hours(), now);
-        return wanted.stream().map(machine -> {
-            var mine = marks.getOrDefault(machine.id(), Map.of());
-            var depths = depths(machine, contents);
-            var rate = rates.getOrDefault(machine.id(), Rates.NONE);
-            double capacity = machine.profile().padCapacity().mL();
-            double pad = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY).volume().mL() / capacity;
-            var date = best.get(machine.id());
-            var facts = new DueTimes.Facts(depths, pad, rate.pad() / capacity, date == null ? null : date.plusDays(1).atStartOfDay(settings.zoneId()).toInstant(), rate.sheets(), rate.ink(), rate.cleanings());
-            return new OfMachine(machine, times.of(book.upkeep(machine, tuned.getOrDefault(machine.id(), Map.of())), mine, now, facts), whites(machine, mine, depths, now), pad, rate.pad() / capacity);
-        }).toList();
+        return wanted.stream()
+                .map(machine -> {
+                    var mine = marks.getOrDefault(machine.id(), Map.of());
+                    var depths = depths(machine, contents);
+                    var rate = rates.getOrDefault(machine.id(), Rates.NONE);
+                    double capacity = machine.profile().padCapacity().mL();
+                    double pad = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY)
+                                    .volume()
+                                    .mL()
+                            / capacity;
+                    var date = best.get(machine.id());
+                    var facts = new DueTimes.Facts(
+                            depths,
+                            pad,
+                            rate.pad() / capacity,
+                            date == null
+                                    ? null
+                                    : date.plusDays(1)
+                                            .atStartOfDay(settings.zoneId())
+                                            .toInstant(),
+                            rate.sheets(),
+                            rate.ink(),
+                            rate.cleanings());
+                    return new OfMachine(
+                            machine,
+                            times.of(
+                                    book.upkeep(machine, tuned.getOrDefault(machine.id(), Map.of())), mine, now, facts),
+                            whites(machine, mine, depths, now),
+                            pad,
+                            rate.pad() / capacity);
+                })
+                .toList();
     }
 
     private Map<Depth, Double> depths(Machine machine, Map<Place, Mixture> contents) {
         var depths = new HashMap<Depth, Double>();
-        machine.profile().channels().stream().filter(c -> c.code().white()).forEach(c -> c.path().forEach(v -> {
-            double share = contents.getOrDefault(new Place.InPath(machine.id(), c.code(), v.kind()), Mixture.EMPTY).volume().mL() / v.capacity().mL();
-            depths.put(new Depth(c.code().code(), v.kind()), share <= 0 ? 0 : v.depthAt(Math.min(1, share)));
-        }));
+        machine.profile().channels().stream()
+                .filter(c -> c.code().white())
+                .forEach(c -> c.path().forEach(v -> {
+                    double share =
+                            contents.getOrDefault(new Place.InPath(machine.id(), c.code(), v.kind()), Mixture.EMPTY)
+                                            .volume()
+                                            .mL()
+                                    / v.capacity().mL();
+                    depths.put(new Depth(c.code().code(), v.kind()), share <= 0 ? 0 : v.depthAt(Math.min(1, share)));
+                }));
         return depths;
     }
 
@@ -103,9 +136,22 @@ public class Standings {
         if (UpkeepBook.family(machine).isEmpty()) {
             return List.of();
         }
-        return machine.profile().channels().stream().filter(c -> c.code().white()).map(c -> WhiteGauge.of(c.code().code(), shop.settings().sinking(),
-                c.path().stream().map(Vessel::kind).filter(k -> k != VesselKind.HEAD).map(k -> new WhiteGauge.DepthOf(k, depths.getOrDefault(new Depth(c.code().code(), k), 0.0))).toList(),
-                since(marks, "shake", c.code(), now), since(marks, "move-white", c.code(), now), now)).toList();
+        return machine.profile().channels().stream()
+                .filter(c -> c.code().white())
+                .map(c -> WhiteGauge.of(
+                        c.code().code(),
+                        shop.settings().sinking(),
+                        c.path().stream()
+                                .map(Vessel::kind)
+                                .filter(k -> k != VesselKind.HEAD)
+                                .map(k -> new WhiteGauge.DepthOf(
+                                        k,
+                                        depths.getOrDefault(new Depth(c.code().code(), k), 0.0)))
+                                .toList(),
+                        since(marks, "shake", c.code(), now),
+                        since(marks, "move-white", c.code(), now),
+                        now))
+                .toList();
     }
 
     private static Instant since(Map<Key, Mark> marks, String routine, ChannelCode channel, Instant otherwise) {

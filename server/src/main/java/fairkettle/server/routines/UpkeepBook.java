@@ -50,13 +50,14 @@ import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * How far each routine of each machine is, kept beside the log in the same transaction: whatever is written there is credited at
- * once. {@link #rebuild} makes it again from the log.
+ * How far each routine of each machine is, kept beside the log in the same transaction: whatever is written there is
+ * credited at once. {@link #rebuild} makes it again from the log.
  */
 @Repository
 public class UpkeepBook {
 
-    private static final List<Family> DELICATE_FIRST = List.of(Family.FILM, Family.EDIBLE, Family.SUBLIMATION, Family.MAKERS_PIGMENT, Family.MAKERS_DYE);
+    private static final List<Family> DELICATE_FIRST =
+            List.of(Family.FILM, Family.EDIBLE, Family.SUBLIMATION, Family.MAKERS_PIGMENT, Family.MAKERS_DYE);
 
     private static final Duration USED = Duration.ofDays(90);
 
@@ -77,7 +78,14 @@ public class UpkeepBook {
 
     /** Cleanings of a machine in the days after the first, up to the second. */
     public int cleanings(long machine, LocalDate after, LocalDate until) {
-        var sum = db.select(sum(USED_DAY.CLEANINGS)).from(USED_DAY).where(USED_DAY.MACHINE_ID.eq(machine), USED_DAY.CHANNEL.eq(""), USED_DAY.DAY.gt(after), USED_DAY.DAY.le(until)).fetchOne(0, Integer.class);
+        var sum = db.select(sum(USED_DAY.CLEANINGS))
+                .from(USED_DAY)
+                .where(
+                        USED_DAY.MACHINE_ID.eq(machine),
+                        USED_DAY.CHANNEL.eq(""),
+                        USED_DAY.DAY.gt(after),
+                        USED_DAY.DAY.le(until))
+                .fetchOne(0, Integer.class);
         return sum == null ? 0 : sum;
     }
 
@@ -92,14 +100,21 @@ public class UpkeepBook {
             return new Upkeep(machine.profile(), Routines.atRest());
         }
         var family = family(machine);
-        var routines = family.map(f -> Routines.of(machine.profile(), f)).orElse(List.of()).stream().filter(r -> settings.getOrDefault(r.id(), new Setting(1, "")).off().isEmpty())
-                .map(r -> r.tuned(settings.getOrDefault(r.id(), new Setting(1, "")).factor())).toList();
+        var routines = family.map(f -> Routines.of(machine.profile(), f)).orElse(List.of()).stream()
+                .filter(r ->
+                        settings.getOrDefault(r.id(), new Setting(1, "")).off().isEmpty())
+                .map(r -> r.tuned(
+                        settings.getOrDefault(r.id(), new Setting(1, "")).factor()))
+                .toList();
         return new Upkeep(machine.profile(), routines);
     }
 
     /** What it prints: of several inks the most delicate. */
     public static Optional<Family> family(Machine machine) {
-        var held = machine.holdings().values().stream().filter(h -> h instanceof Holding.Inked).flatMap(h -> h.ink().stream()).toList();
+        var held = machine.holdings().values().stream()
+                .filter(h -> h instanceof Holding.Inked)
+                .flatMap(h -> h.ink().stream())
+                .toList();
         return DELICATE_FIRST.stream().filter(held::contains).findFirst();
     }
 
@@ -113,20 +128,31 @@ public class UpkeepBook {
 
     private Map<Long, Map<String, Setting>> settings(Condition where) {
         var all = new HashMap<Long, Map<String, Setting>>();
-        db.selectFrom(ROUTINE_SETTING).where(where).forEach(r -> all.computeIfAbsent(r.getMachineId(), _ -> new HashMap<>()).put(r.getRoutine(), new Setting(r.getFactor(), r.getOffBecause())));
+        db.selectFrom(ROUTINE_SETTING)
+                .where(where)
+                .forEach(r -> all.computeIfAbsent(r.getMachineId(), _ -> new HashMap<>())
+                        .put(r.getRoutine(), new Setting(r.getFactor(), r.getOffBecause())));
         return all;
     }
 
     void tune(long machine, String routine, Setting setting) {
-        db.insertInto(ROUTINE_SETTING).set(ROUTINE_SETTING.MACHINE_ID, machine).set(ROUTINE_SETTING.ROUTINE, routine).set(ROUTINE_SETTING.FACTOR, setting.factor())
-                .set(ROUTINE_SETTING.OFF_BECAUSE, setting.off()).onConflict(ROUTINE_SETTING.MACHINE_ID, ROUTINE_SETTING.ROUTINE).doUpdate()
-                .set(ROUTINE_SETTING.FACTOR, setting.factor()).set(ROUTINE_SETTING.OFF_BECAUSE, setting.off()).execute();
+        db.insertInto(ROUTINE_SETTING)
+                .set(ROUTINE_SETTING.MACHINE_ID, machine)
+                .set(ROUTINE_SETTING.ROUTINE, routine)
+                .set(ROUTINE_SETTING.FACTOR, setting.factor())
+                .set(ROUTINE_SETTING.OFF_BECAUSE, setting.off())
+                .onConflict(ROUTINE_SETTING.MACHINE_ID, ROUTINE_SETTING.ROUTINE)
+                .doUpdate()
+                .set(ROUTINE_SETTING.FACTOR, setting.factor())
+                .set(ROUTINE_SETTING.OFF_BECAUSE, setting.off())
+                .execute();
     }
 
     /** Where every machine's routines stand. A machine that the book does not know yet is made from its log. */
     @Transactional
     public Map<Long, Map<Key, Mark>> marks(List<Machine> wanted) {
-        var found = read(wanted.size() == 1 ? UPKEEP.MACHINE_ID.eq(wanted.getFirst().id()) : DSL.noCondition());
+        var found =
+                read(wanted.size() == 1 ? UPKEEP.MACHINE_ID.eq(wanted.getFirst().id()) : DSL.noCondition());
         for (var machine : wanted) {
             if (machine.inked() && !found.containsKey(machine.id())) {
                 rebuild(machine);
@@ -138,9 +164,21 @@ public class UpkeepBook {
 
     private Map<Long, Map<Key, Mark>> read(Condition where) {
         var found = new HashMap<Long, Map<Key, Mark>>();
-        db.select(UPKEEP.MACHINE_ID, UPKEEP.ROUTINE, UPKEEP.CHANNEL, UPKEEP.SINCE, UPKEEP.SHEETS, UPKEEP.INK, UPKEEP.CLEANINGS, UPKEEP.ENTRY_ID).from(UPKEEP).where(where)
-                .forEach(r -> found.computeIfAbsent(r.value1(), _ -> new LinkedHashMap<>()).put(new Key(r.value2(), r.value3().isEmpty() ? null : ChannelCode.of(r.value3())),
-                        new Mark(r.value4().toInstant(), r.value5(), r.value6(), r.value7(), r.value8())));
+        db.select(
+                        UPKEEP.MACHINE_ID,
+                        UPKEEP.ROUTINE,
+                        UPKEEP.CHANNEL,
+                        UPKEEP.SINCE,
+                        UPKEEP.SHEETS,
+                        UPKEEP.INK,
+                        UPKEEP.CLEANINGS,
+                        UPKEEP.ENTRY_ID)
+                .from(UPKEEP)
+                .where(where)
+                .forEach(r -> found.computeIfAbsent(r.value1(), _ -> new LinkedHashMap<>())
+                        .put(
+                                new Key(r.value2(), r.value3().isEmpty() ? null : ChannelCode.of(r.value3())),
+                                new Mark(r.value4().toInstant(), r.value5(), r.value6(), r.value7(), r.value8())));
         return found;
     }
 
@@ -148,12 +186,28 @@ public class UpkeepBook {
     Map<Long, Rates> rates(LocalDate today, int days) {
         var ink = new HashMap<Long, Map<String, Double>>();
         var found = new HashMap<Long, Rates>();
-        db.select(USED_DAY.MACHINE_ID, USED_DAY.CHANNEL, sum(USED_DAY.MOVED), sum(USED_DAY.PAD), sum(USED_DAY.SHEETS), sum(USED_DAY.CLEANINGS)).from(USED_DAY)
-                .where(USED_DAY.DAY.gt(today.minusDays(days))).groupBy(USED_DAY.MACHINE_ID, USED_DAY.CHANNEL).forEach(r -> {
+        db.select(
+                        USED_DAY.MACHINE_ID,
+                        USED_DAY.CHANNEL,
+                        sum(USED_DAY.MOVED),
+                        sum(USED_DAY.PAD),
+                        sum(USED_DAY.SHEETS),
+                        sum(USED_DAY.CLEANINGS))
+                .from(USED_DAY)
+                .where(USED_DAY.DAY.gt(today.minusDays(days)))
+                .groupBy(USED_DAY.MACHINE_ID, USED_DAY.CHANNEL)
+                .forEach(r -> {
                     if (r.value2().isEmpty()) {
-                        found.put(r.value1(), new Rates(r.value5().doubleValue() / days, r.value6().doubleValue() / days, r.value4().doubleValue() / days, Map.of()));
+                        found.put(
+                                r.value1(),
+                                new Rates(
+                                        r.value5().doubleValue() / days,
+                                        r.value6().doubleValue() / days,
+                                        r.value4().doubleValue() / days,
+                                        Map.of()));
                     } else {
-                        ink.computeIfAbsent(r.value1(), _ -> new HashMap<>()).put(r.value2(), r.value3().doubleValue() / days);
+                        ink.computeIfAbsent(r.value1(), _ -> new HashMap<>())
+                                .put(r.value2(), r.value3().doubleValue() / days);
                     }
                 });
         ink.forEach((machine, byChannel) -> {
@@ -165,22 +219,47 @@ public class UpkeepBook {
 
     /** The first date at which ink in a machine of food is past its best. */
     Map<Long, LocalDate> bestBefore() {
-        return db.select(CHANNEL.MACHINE_ID, min(LOT.BEST_BEFORE)).from(CHANNEL).join(LOT).on(LOT.ID.eq(CHANNEL.LOT_ID)).where(LOT.BEST_BEFORE.isNotNull()).groupBy(CHANNEL.MACHINE_ID)
+        return db.select(CHANNEL.MACHINE_ID, min(LOT.BEST_BEFORE))
+                .from(CHANNEL)
+                .join(LOT)
+                .on(LOT.ID.eq(CHANNEL.LOT_ID))
+                .where(LOT.BEST_BEFORE.isNotNull())
+                .groupBy(CHANNEL.MACHINE_ID)
                 .fetchMap(r -> r.value1(), r -> r.value2());
     }
 
     /** Words of the entries that moved marks last, by id. */
     Map<Long, String> words(List<Long> entries) {
-        return db.select(ENTRY.ID, ENTRY.WORDS).from(ENTRY).where(ENTRY.ID.in(entries)).fetchMap(ENTRY.ID, ENTRY.WORDS);
+        return db.select(ENTRY.ID, ENTRY.WORDS)
+                .from(ENTRY)
+                .where(ENTRY.ID.in(entries))
+                .fetchMap(ENTRY.ID, ENTRY.WORDS);
     }
 
     /** How often white went back into a channel’s tank since something was poured into it, and how much. */
     Returned returned(long machine, String channel) {
-        var filled = db.select(DSL.max(ENTRY.ID)).from(ENTRY).join(POSTING).on(POSTING.ENTRY_ID.eq(ENTRY.ID))
-                .where(ENTRY.MACHINE_ID.eq(machine), POSTING.PLACE.startsWith("bottle/"), POSTING.MICROLITRES.lt(0L),
-                        DSL.exists(DSL.selectOne().from(POSTING.as("into")).where(POSTING.as("into").ENTRY_ID.eq(ENTRY.ID)).and(POSTING.as("into").PLACE.startsWith("path/" + machine + "/" + channel + "/"))))
-                .fetchSingle().value1();
-        var row = db.select(DSL.count(), DSL.coalesce(sum(ENTRY.AMOUNT), BigDecimal.ZERO)).from(ENTRY).where(ENTRY.MACHINE_ID.eq(machine), ENTRY.KIND.eq("white"), ENTRY.TOPIC.eq("back/" + channel), ENTRY.ID.gt(filled == null ? 0L : filled)).fetchSingle();
+        var filled = db.select(DSL.max(ENTRY.ID))
+                .from(ENTRY)
+                .join(POSTING)
+                .on(POSTING.ENTRY_ID.eq(ENTRY.ID))
+                .where(
+                        ENTRY.MACHINE_ID.eq(machine),
+                        POSTING.PLACE.startsWith("bottle/"),
+                        POSTING.MICROLITRES.lt(0L),
+                        DSL.exists(DSL.selectOne()
+                                .from(POSTING.as("into"))
+                                .where(POSTING.as("into").ENTRY_ID.eq(ENTRY.ID))
+                                .and(POSTING.as("into").PLACE.startsWith("path/" + machine + "/" + channel + "/"))))
+                .fetchSingle()
+                .value1();
+        var row = db.select(DSL.count(), DSL.coalesce(sum(ENTRY.AMOUNT), BigDecimal.ZERO))
+                .from(ENTRY)
+                .where(
+                        ENTRY.MACHINE_ID.eq(machine),
+                        ENTRY.KIND.eq("white"),
+                        ENTRY.TOPIC.eq("back/" + channel),
+                        ENTRY.ID.gt(filled == null ? 0L : filled))
+                .fetchSingle();
         return new Returned(row.value1(), row.value2().doubleValue());
     }
 
@@ -228,19 +307,42 @@ public class UpkeepBook {
     }
 
     private void write(long machine, Map<Key, Mark> before, Map<Key, Mark> after) {
-        var rows = db.insertInto(UPKEEP, UPKEEP.MACHINE_ID, UPKEEP.ROUTINE, UPKEEP.CHANNEL, UPKEEP.SINCE, UPKEEP.SHEETS, UPKEEP.INK, UPKEEP.CLEANINGS, UPKEEP.ENTRY_ID);
+        var rows = db.insertInto(
+                UPKEEP,
+                UPKEEP.MACHINE_ID,
+                UPKEEP.ROUTINE,
+                UPKEEP.CHANNEL,
+                UPKEEP.SINCE,
+                UPKEEP.SHEETS,
+                UPKEEP.INK,
+                UPKEEP.CLEANINGS,
+                UPKEEP.ENTRY_ID);
         boolean any = false;
         for (var mark : after.entrySet()) {
             if (!mark.getValue().equals(before.get(mark.getKey()))) {
                 var m = mark.getValue();
                 var channel = mark.getKey().channel();
-                rows = rows.values(machine, mark.getKey().routine(), channel == null ? "" : channel.code(), m.since().atOffset(ZoneOffset.UTC), m.sheets(), m.ink(), m.cleanings(), m.entry());
+                rows = rows.values(
+                        machine,
+                        mark.getKey().routine(),
+                        channel == null ? "" : channel.code(),
+                        m.since().atOffset(ZoneOffset.UTC),
+                        m.sheets(),
+                        m.ink(),
+                        m.cleanings(),
+                        m.entry());
                 any = true;
             }
         }
         if (any) {
-            rows.onConflict(UPKEEP.MACHINE_ID, UPKEEP.ROUTINE, UPKEEP.CHANNEL).doUpdate().set(UPKEEP.SINCE, excluded(UPKEEP.SINCE)).set(UPKEEP.SHEETS, excluded(UPKEEP.SHEETS))
-                    .set(UPKEEP.INK, excluded(UPKEEP.INK)).set(UPKEEP.CLEANINGS, excluded(UPKEEP.CLEANINGS)).set(UPKEEP.ENTRY_ID, excluded(UPKEEP.ENTRY_ID)).execute();
+            rows.onConflict(UPKEEP.MACHINE_ID, UPKEEP.ROUTINE, UPKEEP.CHANNEL)
+                    .doUpdate()
+                    .set(UPKEEP.SINCE, excluded(UPKEEP.SINCE))
+                    .set(UPKEEP.SHEETS, excluded(UPKEEP.SHEETS))
+                    .set(UPKEEP.INK, excluded(UPKEEP.INK))
+                    .set(UPKEEP.CLEANINGS, excluded(UPKEEP.CLEANINGS))
+                    .set(UPKEEP.ENTRY_ID, excluded(UPKEEP.ENTRY_ID))
+                    .execute();
         }
     }
 
@@ -249,14 +351,39 @@ public class UpkeepBook {
             return;
         }
         var day = LocalDate.ofInstant(what.at(), shop.settings().zoneId());
-        double waste = what.cleanings() > 0 ? what.moved().values().stream().mapToDouble(d -> d).sum() : 0;
-        var rows = db.insertInto(USED_DAY, USED_DAY.MACHINE_ID, USED_DAY.DAY, USED_DAY.CHANNEL, USED_DAY.LAID, USED_DAY.MOVED, USED_DAY.PAD, USED_DAY.SHEETS, USED_DAY.CLEANINGS)
+        double waste = what.cleanings() > 0
+                ? what.moved().values().stream().mapToDouble(d -> d).sum()
+                : 0;
+        var rows = db.insertInto(
+                        USED_DAY,
+                        USED_DAY.MACHINE_ID,
+                        USED_DAY.DAY,
+                        USED_DAY.CHANNEL,
+                        USED_DAY.LAID,
+                        USED_DAY.MOVED,
+                        USED_DAY.PAD,
+                        USED_DAY.SHEETS,
+                        USED_DAY.CLEANINGS)
                 .values(machine, day, "", 0.0, 0.0, waste, what.sheets(), what.cleanings());
         for (var moved : what.moved().entrySet()) {
-            rows = rows.values(machine, day, moved.getKey().code(), what.laid().getOrDefault(moved.getKey(), 0.0), moved.getValue(), 0.0, 0.0, 0);
+            rows = rows.values(
+                    machine,
+                    day,
+                    moved.getKey().code(),
+                    what.laid().getOrDefault(moved.getKey(), 0.0),
+                    moved.getValue(),
+                    0.0,
+                    0.0,
+                    0);
         }
-        rows.onConflict(USED_DAY.MACHINE_ID, USED_DAY.DAY, USED_DAY.CHANNEL).doUpdate().set(USED_DAY.LAID, USED_DAY.LAID.plus(excluded(USED_DAY.LAID))).set(USED_DAY.MOVED, USED_DAY.MOVED.plus(excluded(USED_DAY.MOVED)))
-                .set(USED_DAY.PAD, USED_DAY.PAD.plus(excluded(USED_DAY.PAD))).set(USED_DAY.SHEETS, USED_DAY.SHEETS.plus(excluded(USED_DAY.SHEETS))).set(USED_DAY.CLEANINGS, USED_DAY.CLEANINGS.plus(excluded(USED_DAY.CLEANINGS))).execute();
+        rows.onConflict(USED_DAY.MACHINE_ID, USED_DAY.DAY, USED_DAY.CHANNEL)
+                .doUpdate()
+                .set(USED_DAY.LAID, USED_DAY.LAID.plus(excluded(USED_DAY.LAID)))
+                .set(USED_DAY.MOVED, USED_DAY.MOVED.plus(excluded(USED_DAY.MOVED)))
+                .set(USED_DAY.PAD, USED_DAY.PAD.plus(excluded(USED_DAY.PAD)))
+                .set(USED_DAY.SHEETS, USED_DAY.SHEETS.plus(excluded(USED_DAY.SHEETS)))
+                .set(USED_DAY.CLEANINGS, USED_DAY.CLEANINGS.plus(excluded(USED_DAY.CLEANINGS)))
+                .execute();
     }
 
     /** Makes a machine’s part of the book again from its log. */
@@ -266,13 +393,29 @@ public class UpkeepBook {
         db.deleteFrom(USED_DAY).where(USED_DAY.MACHINE_ID.eq(machine.id())).execute();
         var upkeep = upkeep(machine, settingsOf(machine.id()));
         var contra = ENTRY.as("contra");
-        var entries = db.selectFrom(ENTRY).where(ENTRY.MACHINE_ID.eq(machine.id()), ENTRY.CONTRA_OF.isNull())
-                .andNotExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID))).orderBy(ENTRY.AT, ENTRY.ID).fetch();
-        var postings = db.select(POSTING.ENTRY_ID, POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES).from(POSTING).join(ENTRY).on(ENTRY.ID.eq(POSTING.ENTRY_ID)).where(ENTRY.MACHINE_ID.eq(machine.id()))
-                .fetchGroups(POSTING.ENTRY_ID, r -> new Posting(Place.parse(r.value2()), Substance.parse(r.value3()), r.value4()));
-        var looked = db.selectDistinct(NOZZLE_CHECK.ENTRY_ID).from(NOZZLE_CHECK).where(NOZZLE_CHECK.MACHINE_ID.eq(machine.id())).fetchSet(NOZZLE_CHECK.ENTRY_ID);
-        var joined = entries.stream().map(e -> e.getAt().toInstant()).min(Comparator.naturalOrder()).orElse(Instant.EPOCH);
-        var used = clock.instant().minus(USED); // why: what was used long ago is asked by nobody, and five years of it are many rows
+        var entries = db.selectFrom(ENTRY)
+                .where(ENTRY.MACHINE_ID.eq(machine.id()), ENTRY.CONTRA_OF.isNull())
+                .andNotExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID)))
+                .orderBy(ENTRY.AT, ENTRY.ID)
+                .fetch();
+        var postings = db.select(POSTING.ENTRY_ID, POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES)
+                .from(POSTING)
+                .join(ENTRY)
+                .on(ENTRY.ID.eq(POSTING.ENTRY_ID))
+                .where(ENTRY.MACHINE_ID.eq(machine.id()))
+                .fetchGroups(
+                        POSTING.ENTRY_ID,
+                        r -> new Posting(Place.parse(r.value2()), Substance.parse(r.value3()), r.value4()));
+        var looked = db.selectDistinct(NOZZLE_CHECK.ENTRY_ID)
+                .from(NOZZLE_CHECK)
+                .where(NOZZLE_CHECK.MACHINE_ID.eq(machine.id()))
+                .fetchSet(NOZZLE_CHECK.ENTRY_ID);
+        var joined = entries.stream()
+                .map(e -> e.getAt().toInstant())
+                .min(Comparator.naturalOrder())
+                .orElse(Instant.EPOCH);
+        var used = clock.instant()
+                .minus(USED); // why: what was used long ago is asked by nobody, and five years of it are many rows
         Map<Key, Mark> now = new LinkedHashMap<>();
         for (var key : upkeep.keys().keySet()) {
             now.put(key, Mark.begun(joined));
@@ -294,7 +437,16 @@ public class UpkeepBook {
     }
 
     private static NewEntry entry(EntryRecord e) {
-        return new NewEntry(e.getKind(), e.getWords(), e.getMachineId(), e.getCardId(), e.getStepId(), null, null, e.getTopic(), e.getAmount());
+        return new NewEntry(
+                e.getKind(),
+                e.getWords(),
+                e.getMachineId(),
+                e.getCardId(),
+                e.getStepId(),
+                null,
+                null,
+                e.getTopic(),
+                e.getAmount());
     }
 
     /** An entry as an act on the machine; empty if nothing of upkeep happened. */
@@ -305,7 +457,8 @@ public class UpkeepBook {
         }
         if (entry.kind().equals("white") && entry.topic() != null && entry.amount() != null) {
             var channel = ChannelCode.of(entry.topic().split("/")[1]);
-            return Optional.of(new Happening(at, id, Map.of(), Map.of(channel, entry.amount()), 0, 0, false, false, false, null, null));
+            return Optional.of(new Happening(
+                    at, id, Map.of(), Map.of(channel, entry.amount()), 0, 0, false, false, false, null, null));
         }
         var out = new HashMap<ChannelCode, Double>();
         double paper = 0;
@@ -314,12 +467,12 @@ public class UpkeepBook {
         for (var posting : postings) {
             double mL = posting.microlitres() / 1000.0;
             switch (posting.place()) {
-                case Place.InPath(_, var channel, _) -> out.merge(channel, -mL, Double::sum);
+                case Place.InPath(var _, var channel, var _) -> out.merge(channel, -mL, Double::sum);
                 case Place.Pad _ -> pad += mL;
                 case Place.Waste _ -> waste += mL;
                 case Place.Outside.PAPER -> paper += mL;
                 case Place.Outside.WASTE_BOTTLE -> waste += mL;
-                default -> { }
+                default -> {}
             }
         }
         out.values().removeIf(mL -> mL <= 0);
@@ -329,8 +482,11 @@ public class UpkeepBook {
         if (!padChanged && !reading && (all <= 0 || paper + pad + waste <= 0)) {
             return Optional.empty();
         }
-        double gone = all <= 0 ? 0 : Math.min(1, (paper + pad + waste) / all); // the rest was corrected or put aside, not moved
-        double share = paper + pad + waste <= 0 ? 0 : Math.max(0, paper) / (paper + Math.max(0, pad) + Math.max(0, waste));
+        double gone = all <= 0
+                ? 0
+                : Math.min(1, (paper + pad + waste) / all); // the rest was corrected or put aside, not moved
+        double share =
+                paper + pad + waste <= 0 ? 0 : Math.max(0, paper) / (paper + Math.max(0, pad) + Math.max(0, waste));
         var laid = new HashMap<ChannelCode, Double>();
         var moved = new HashMap<ChannelCode, Double>();
         if (!reading && !padChanged) {
@@ -341,6 +497,7 @@ public class UpkeepBook {
         }
         double sheets = paper <= 0 ? 0 : entry.amount() == null ? 1 : entry.amount();
         int cleanings = pad > 0 && !padChanged ? 1 : 0;
-        return Optional.of(new Happening(at, id, laid, moved, sheets, cleanings, false, reading, padChanged, null, null));
+        return Optional.of(
+                new Happening(at, id, laid, moved, sheets, cleanings, false, reading, padChanged, null, null));
     }
 }

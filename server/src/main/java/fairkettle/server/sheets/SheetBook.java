@@ -37,7 +37,10 @@ import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Sheets that were made. Nothing is taken from the ink account before somebody says that one was printed, and then once. */
+/**
+ * Sheets that were made. Nothing is taken from the ink account before somebody says that one was printed, and then
+ * once.
+ */
 @Repository
 public class SheetBook {
 
@@ -52,7 +55,15 @@ public class SheetBook {
     private final JsonMapper json;
     private final Clock clock;
 
-    SheetBook(DSLContext db, Machines machines, Supplies supplies, Ledger ledger, Live live, Shop shop, JsonMapper json, Clock clock) {
+    SheetBook(
+            DSLContext db,
+            Machines machines,
+            Supplies supplies,
+            Ledger ledger,
+            Live live,
+            Shop shop,
+            JsonMapper json,
+            Clock clock) {
         this.db = db;
         this.machines = machines;
         this.supplies = supplies;
@@ -70,8 +81,19 @@ public class SheetBook {
     record Found(long id, Machines.Machine machine, SheetKind kind, Sheets.Drawn drawn, boolean printed) {}
 
     public List<MadeSheet> of(long machine) {
-        return db.selectFrom(SHEET).where(SHEET.MACHINE_ID.eq(machine)).orderBy(SHEET.ID.desc()).limit(8).fetch(r -> new MadeSheet(r.getId(), SheetKind.valueOf(r.getKind()),
-                String.join(" ", json.readValue(r.getWanted().data(), WANTED).keySet()), r.getPages(), r.getMadeAt().toInstant(), r.getEntryId() != null));
+        return db.selectFrom(SHEET)
+                .where(SHEET.MACHINE_ID.eq(machine))
+                .orderBy(SHEET.ID.desc())
+                .limit(8)
+                .fetch(r -> new MadeSheet(
+                        r.getId(),
+                        SheetKind.valueOf(r.getKind()),
+                        String.join(
+                                " ",
+                                json.readValue(r.getWanted().data(), WANTED).keySet()),
+                        r.getPages(),
+                        r.getMadeAt().toInstant(),
+                        r.getEntryId() != null));
     }
 
     /** @param wanted mL per channel, for a purge sheet; else empty */
@@ -79,14 +101,25 @@ public class SheetBook {
     public long make(long id, SheetKind kind, Paper paper, Map<ChannelCode, Millilitres> wanted) {
         var machine = machines.get(id);
         var kept = new LinkedHashMap<String, Millilitres>();
-        machine.profile().codes().stream().filter(wanted::containsKey).filter(c -> !wanted.get(c).isZero()).forEach(c -> kept.put(c.code(), wanted.get(c)));
+        machine.profile().codes().stream()
+                .filter(wanted::containsKey)
+                .filter(c -> !wanted.get(c).isZero())
+                .forEach(c -> kept.put(c.code(), wanted.get(c)));
         if (kept.values().stream().anyMatch(v -> v.mL() > 20)) {
             throw Problem.atField("wanted", "More than 20 mL on paper is a drain, not a purge sheet.");
         }
         var now = clock.instant();
         int pages = draw(machine, kind, paper, kept, 0, now).pages().size();
-        long sheet = db.insertInto(SHEET).set(SHEET.MACHINE_ID, id).set(SHEET.KIND, kind.name()).set(SHEET.PAPER, paper.name()).set(SHEET.WANTED, JSONB.valueOf(json.writeValueAsString(kept)))
-                .set(SHEET.PAGES, pages).set(SHEET.MADE_AT, now.atOffset(ZoneOffset.UTC)).returningResult(SHEET.ID).fetchSingle().value1();
+        long sheet = db.insertInto(SHEET)
+                .set(SHEET.MACHINE_ID, id)
+                .set(SHEET.KIND, kind.name())
+                .set(SHEET.PAPER, paper.name())
+                .set(SHEET.WANTED, JSONB.valueOf(json.writeValueAsString(kept)))
+                .set(SHEET.PAGES, pages)
+                .set(SHEET.MADE_AT, now.atOffset(ZoneOffset.UTC))
+                .returningResult(SHEET.ID)
+                .fetchSingle()
+                .value1();
         live.changed("machine/" + id);
         return sheet;
     }
@@ -95,18 +128,34 @@ public class SheetBook {
     public int pages(long machine, SheetKind kind, Paper paper, Map<ChannelCode, Millilitres> wanted) {
         var kept = new LinkedHashMap<String, Millilitres>();
         wanted.forEach((code, mL) -> kept.put(code.code(), mL));
-        return draw(machines.get(machine), kind, paper, kept, 0, clock.instant()).pages().size();
+        return draw(machines.get(machine), kind, paper, kept, 0, clock.instant())
+                .pages()
+                .size();
     }
 
-    private Sheets.Drawn draw(Machines.Machine machine, SheetKind kind, Paper paper, Map<String, Millilitres> wanted, long sheet, Instant at) {
-        var day = DateTimeFormatter.ofPattern("d MMM uuuu, HH:mm", Locale.ENGLISH).format(at.atZone(shop.settings().zoneId()));
+    private Sheets.Drawn draw(
+            Machines.Machine machine,
+            SheetKind kind,
+            Paper paper,
+            Map<String, Millilitres> wanted,
+            long sheet,
+            Instant at) {
+        var day = DateTimeFormatter.ofPattern("d MMM uuuu, HH:mm", Locale.ENGLISH)
+                .format(at.atZone(shop.settings().zoneId()));
         var made = new Sheets.Made(machine.id(), machine.name(), sheet, at, day, paper);
         if (kind == SheetKind.PURGE) {
             var byCode = new LinkedHashMap<ChannelCode, Millilitres>();
             wanted.forEach((code, mL) -> byCode.put(ChannelCode.of(code), mL));
             return Sheets.purge(machine.profile(), made, byCode);
         }
-        return Sheets.of(kind, machine.profile(), made, machine.holdings().values().stream().flatMap(h -> h.ink().stream()).findFirst().orElse(Family.MAKERS_DYE));
+        return Sheets.of(
+                kind,
+                machine.profile(),
+                made,
+                machine.holdings().values().stream()
+                        .flatMap(h -> h.ink().stream())
+                        .findFirst()
+                        .orElse(Family.MAKERS_DYE));
     }
 
     /** @return the machine it is for; refused if it was printed already */
@@ -120,23 +169,45 @@ public class SheetBook {
 
     public byte[] pdf(long id) {
         var sheet = find(id);
-        return SheetPdf.of("%s %s %d".formatted(sheet.machine().name(), sheet.kind().label(), id), sheet.drawn().pages());
+        return SheetPdf.of(
+                "%s %s %d".formatted(sheet.machine().name(), sheet.kind().label(), id),
+                sheet.drawn().pages());
     }
 
     /** What a sheet's code stands for, to read its picture: the page as it was drawn, and whose it is. */
     public Optional<Looked> look(SheetCode code) {
-        return db.select(SHEET.ID).from(SHEET).where(SHEET.ID.eq(code.sheet())).and(SHEET.MACHINE_ID.eq(code.machine())).fetchOptional(SHEET.ID).map(this::find)
-                .map(found -> new Looked(found.machine(), found.kind(), found.drawn().pages().getFirst()));
+        return db.select(SHEET.ID)
+                .from(SHEET)
+                .where(SHEET.ID.eq(code.sheet()))
+                .and(SHEET.MACHINE_ID.eq(code.machine()))
+                .fetchOptional(SHEET.ID)
+                .map(this::find)
+                .map(found -> new Looked(
+                        found.machine(), found.kind(), found.drawn().pages().getFirst()));
     }
 
     public record Looked(Machines.Machine machine, SheetKind kind, Page page) {}
 
     Found find(long id) {
-        return db.selectFrom(SHEET).where(SHEET.ID.eq(id)).fetchOptional(r -> {
-            var machine = machines.get(r.getMachineId());
-            var kind = SheetKind.valueOf(r.getKind());
-            return new Found(id, machine, kind, draw(machine, kind, Paper.valueOf(r.getPaper()), json.readValue(r.getWanted().data(), WANTED), id, r.getMadeAt().toInstant()), r.getEntryId() != null);
-        }).orElseThrow(() -> Problem.notFound("There is no sheet of this number (%d).".formatted(id)));
+        return db.selectFrom(SHEET)
+                .where(SHEET.ID.eq(id))
+                .fetchOptional(r -> {
+                    var machine = machines.get(r.getMachineId());
+                    var kind = SheetKind.valueOf(r.getKind());
+                    return new Found(
+                            id,
+                            machine,
+                            kind,
+                            draw(
+                                    machine,
+                                    kind,
+                                    Paper.valueOf(r.getPaper()),
+                                    json.readValue(r.getWanted().data(), WANTED),
+                                    id,
+                                    r.getMadeAt().toInstant()),
+                            r.getEntryId() != null);
+                })
+                .orElseThrow(() -> Problem.notFound("There is no sheet of this number (%d).".formatted(id)));
     }
 
     /** It came out of the machine: its ink is on paper. Said twice, it counts once. */
@@ -154,8 +225,20 @@ public class SheetBook {
                 account.flow(machine.profile().channel(code), mL, Place.Outside.PAPER);
             }
         });
-        long entry = ledger.record(NewEntry.of("sheet", "%s: %s no. %d printed, %s".formatted(machine.name(), sheet.kind().label(), id,
-                sheet.drawn().pages().size() == 1 ? "1 page" : sheet.drawn().pages().size() + " pages")).machine(machine.id()).about("sheet/" + id, sheet.drawn().pages().size()), account.postings());
+        long entry = ledger.record(
+                NewEntry.of(
+                                "sheet",
+                                "%s: %s no. %d printed, %s"
+                                        .formatted(
+                                                machine.name(),
+                                                sheet.kind().label(),
+                                                id,
+                                                sheet.drawn().pages().size() == 1
+                                                        ? "1 page"
+                                                        : sheet.drawn().pages().size() + " pages"))
+                        .machine(machine.id())
+                        .about("sheet/" + id, sheet.drawn().pages().size()),
+                account.postings());
         db.update(SHEET).set(SHEET.ENTRY_ID, entry).where(SHEET.ID.eq(id)).execute();
         supplies.used(Map.of(Supply.PAPER, sheet.drawn().pages().size()));
         live.changed("machine/" + machine.id());

@@ -38,20 +38,37 @@ class SheetController {
 
     record KindJson(SheetKind id, String label, String shows) {}
 
-    /** @param byPage whether a sheet can lay it down alone; @param say what to press or send so that it does, or instead; @param usual mL of one full sheet */
+    /**
+     * @param byPage whether a sheet can lay it down alone; @param say what to press or send so that it does, or
+     *     instead; @param usual mL of one full sheet
+     */
     record ReachJson(String channel, boolean byPage, String say, Millilitres usual) {}
 
     record SheetsJson(List<KindJson> kinds, List<ReachJson> channels, List<SheetBook.MadeSheet> made) {}
 
-    record NewSheetJson(@NotNull(message = "Which kind of sheet?") SheetKind kind, @NotNull(message = "Which paper?") Paper paper, @NotNull Map<String, Millilitres> wanted) {}
+    record NewSheetJson(
+            @NotNull(message = "Which kind of sheet?") SheetKind kind,
+            @NotNull(message = "Which paper?") Paper paper,
+            @NotNull Map<String, Millilitres> wanted) {}
 
     @GetMapping("/api/machines/{machine}/sheets")
     SheetsJson sheets(@PathVariable long machine) {
         var profile = machines.get(machine).profile();
-        return new SheetsJson(Sheets.offered(profile).stream().map(k -> new KindJson(k, k.label(), k.shows())).toList(), profile.codes().stream().map(c -> {
-            var by = Addressing.of(profile, c);
-            return new ReachJson(c.code(), by.byPage(), by.say(c), profile.draws().sheet());
-        }).toList(), book.of(machine));
+        return new SheetsJson(
+                Sheets.offered(profile).stream()
+                        .map(k -> new KindJson(k, k.label(), k.shows()))
+                        .toList(),
+                profile.codes().stream()
+                        .map(c -> {
+                            var by = Addressing.of(profile, c);
+                            return new ReachJson(
+                                    c.code(),
+                                    by.byPage(),
+                                    by.say(c),
+                                    profile.draws().sheet());
+                        })
+                        .toList(),
+                book.of(machine));
     }
 
     @PostMapping("/api/machines/{machine}/sheets")
@@ -67,8 +84,15 @@ class SheetController {
     ResponseEntity<byte[]> sheetPdf(@PathVariable long sheet) {
         var found = book.find(sheet);
         var name = "%s %s %d".formatted(found.machine().name(), found.kind().label(), sheet);
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header(HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment().filename(name + ".pdf", StandardCharsets.UTF_8).build().toString()).body(book.pdf(sheet));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(name + ".pdf", StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(book.pdf(sheet));
     }
 
     @PostMapping("/api/sheets/{sheet}/printed")

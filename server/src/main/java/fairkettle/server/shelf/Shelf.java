@@ -44,8 +44,20 @@ public class Shelf {
     }
 
     /** @param left by the account; @param reserved of that, for cards that are open */
-    public record Lot(long id, boolean fluid, Family family, @Nullable String channel, String make, String code, Millilitres volume,
-            Millilitres left, Millilitres reserved, long price, boolean foodGrade, @Nullable LocalDate openedOn, @Nullable LocalDate bestBefore,
+    public record Lot(
+            long id,
+            boolean fluid,
+            Family family,
+            @Nullable String channel,
+            String make,
+            String code,
+            Millilitres volume,
+            Millilitres left,
+            Millilitres reserved,
+            long price,
+            boolean foodGrade,
+            @Nullable LocalDate openedOn,
+            @Nullable LocalDate bestBefore,
             @Nullable String spoiled) {
 
         /** Not counted on by any card. */
@@ -54,21 +66,32 @@ public class Shelf {
         }
 
         public LotFacts facts() {
-            return new LotFacts(id, family, channel == null ? null : ChannelCode.of(channel), foodGrade, bestBefore, left, spoiled);
+            return new LotFacts(
+                    id, family, channel == null ? null : ChannelCode.of(channel), foodGrade, bestBefore, left, spoiled);
         }
     }
 
     /** @param channel null for cleaning fluid */
-    public record NewLot(Family family, @Nullable String channel, String make, String code, Millilitres volume, long price,
-            boolean foodGrade, @Nullable LocalDate bestBefore, @Nullable LocalDate openedOn) {}
+    public record NewLot(
+            Family family,
+            @Nullable String channel,
+            String make,
+            String code,
+            Millilitres volume,
+            long price,
+            boolean foodGrade,
+            @Nullable LocalDate bestBefore,
+            @Nullable LocalDate openedOn) {}
 
     /** First opened first, then the one that spoils first. */
     public List<Lot> lots() {
         var contents = ledger.ofShelf();
         var reserved = reserved();
-        return db.selectFrom(LOT).fetch(row -> lot(row, contents, reserved)).stream().sorted(Comparator
-                .comparing(Lot::openedOn, Comparator.nullsLast(Comparator.naturalOrder()))
-                .thenComparing(Lot::bestBefore, Comparator.nullsLast(Comparator.naturalOrder())).thenComparing(Lot::id)).toList();
+        return db.selectFrom(LOT).fetch(row -> lot(row, contents, reserved)).stream()
+                .sorted(Comparator.comparing(Lot::openedOn, Comparator.nullsLast(Comparator.naturalOrder()))
+                        .thenComparing(Lot::bestBefore, Comparator.nullsLast(Comparator.naturalOrder()))
+                        .thenComparing(Lot::id))
+                .toList();
     }
 
     public Optional<Lot> find(long id) {
@@ -77,17 +100,35 @@ public class Shelf {
 
     /** By lot: what open cards still count on, less what they have taken already. */
     private Map<Long, Millilitres> reserved() {
-        var taken = DSL.field(DSL.select(DSL.coalesce(DSL.sum(POSTING.MICROLITRES.neg()), java.math.BigDecimal.ZERO)).from(POSTING).join(ENTRY).on(ENTRY.ID.eq(POSTING.ENTRY_ID))
-                .where(ENTRY.CARD_ID.eq(RESERVATION.CARD_ID), POSTING.PLACE.eq(DSL.concat(DSL.val("bottle/"), RESERVATION.LOT_ID.cast(String.class)))));
-        return db.select(RESERVATION.LOT_ID, RESERVATION.MICROLITRES, taken).from(RESERVATION).fetch().stream().collect(Collectors.toMap(r -> r.value1(),
-                r -> new Millilitres(Math.max(0, r.value2() - Math.max(0, r.value3().longValue()))), Millilitres::plus));
+        var taken = DSL.field(DSL.select(DSL.coalesce(DSL.sum(POSTING.MICROLITRES.neg()), java.math.BigDecimal.ZERO))
+                .from(POSTING)
+                .join(ENTRY)
+                .on(ENTRY.ID.eq(POSTING.ENTRY_ID))
+                .where(
+                        ENTRY.CARD_ID.eq(RESERVATION.CARD_ID),
+                        POSTING.PLACE.eq(DSL.concat(DSL.val("bottle/"), RESERVATION.LOT_ID.cast(String.class)))));
+        return db.select(RESERVATION.LOT_ID, RESERVATION.MICROLITRES, taken).from(RESERVATION).fetch().stream()
+                .collect(Collectors.toMap(
+                        r -> r.value1(),
+                        r -> new Millilitres(
+                                Math.max(0, r.value2() - Math.max(0, r.value3().longValue()))),
+                        Millilitres::plus));
     }
 
     /** Sets aside for a card what its plan takes, the bottle first opened first. */
     @Transactional
-    public void reserve(long card, Family family, String make, Map<ChannelCode, Millilitres> ink, Millilitres fluid, LocalDate today) {
+    public void reserve(
+            long card,
+            Family family,
+            String make,
+            Map<ChannelCode, Millilitres> ink,
+            Millilitres fluid,
+            LocalDate today) {
         var bottles = fitting(family, make, today);
-        ink.forEach((channel, needed) -> reserve(card, needed, bottles.stream().filter(l -> channel.code().equals(l.channel())).toList()));
+        ink.forEach((channel, needed) -> reserve(
+                card,
+                needed,
+                bottles.stream().filter(l -> channel.code().equals(l.channel())).toList()));
         reserve(card, fluid, fluids(family, today));
     }
 
@@ -96,14 +137,21 @@ public class Shelf {
         for (var lot : lots) {
             var free = lot.free().min(left);
             if (!free.isZero()) {
-                db.insertInto(RESERVATION).set(RESERVATION.CARD_ID, card).set(RESERVATION.LOT_ID, lot.id()).set(RESERVATION.MICROLITRES, free.microlitres()).execute();
+                db.insertInto(RESERVATION)
+                        .set(RESERVATION.CARD_ID, card)
+                        .set(RESERVATION.LOT_ID, lot.id())
+                        .set(RESERVATION.MICROLITRES, free.microlitres())
+                        .execute();
                 left = left.over(free);
             }
         }
     }
 
     private List<Lot> fluids(Family family, LocalDate today) {
-        return lots().stream().filter(l -> l.fluid() && l.family() == family && usable(l, today)).filter(l -> !family.food() || l.foodGrade()).toList();
+        return lots().stream()
+                .filter(l -> l.fluid() && l.family() == family && usable(l, today))
+                .filter(l -> !family.food() || l.foodGrade())
+                .toList();
     }
 
     /** The card is over: what it did not take is free again. */
@@ -113,8 +161,10 @@ public class Shelf {
 
     /** Bottles of ink of a family and make, in the order in which they are used up. */
     public List<Lot> fitting(Family family, String make, LocalDate today) {
-        return lots().stream().filter(l -> !l.fluid() && l.family() == family && l.make().equals(make) && usable(l, today))
-                .filter(l -> !family.food() || l.foodGrade()).toList();
+        return lots().stream()
+                .filter(l -> !l.fluid() && l.family() == family && l.make().equals(make) && usable(l, today))
+                .filter(l -> !family.food() || l.foodGrade())
+                .toList();
     }
 
     /** A bottle was marked bad: whatever was filled from it wants to be looked at. */
@@ -123,18 +173,37 @@ public class Shelf {
     /** Nothing is filled from it any more. */
     @Transactional
     public void spoil(long id, String why) {
-        if (db.update(LOT).set(LOT.SPOILED, why).where(LOT.ID.eq(id), LOT.SPOILED.isNull()).execute() == 0) {
+        if (db.update(LOT)
+                        .set(LOT.SPOILED, why)
+                        .where(LOT.ID.eq(id), LOT.SPOILED.isNull())
+                        .execute()
+                == 0) {
             return; // somebody was quicker, or there is no such bottle
         }
         find(id).ifPresent(l -> events.publishEvent(new Spoiled(id, l.code(), why)));
-        find(id).ifPresent(l -> ledger.record(NewEntry.of("bottle", "%s %s is marked bad: %s".formatted(l.family().label(), l.code(), why)), List.of()));
+        find(id).ifPresent(l -> ledger.record(
+                NewEntry.of(
+                        "bottle", "%s %s is marked bad: %s".formatted(l.family().label(), l.code(), why)),
+                List.of()));
     }
 
     private static Lot lot(LotRecord row, Map<Place, Mixture> contents, Map<Long, Millilitres> reserved) {
-        return new Lot(row.getId(), row.getKind().equals("FLUID"), Family.valueOf(row.getFamily()), row.getChannel(), row.getMake(),
-                row.getCode(), new Millilitres(row.getVolumeUl()),
-                contents.getOrDefault(new Place.Bottle(row.getId()), Mixture.EMPTY).volume(), reserved.getOrDefault(row.getId(), Millilitres.ZERO), row.getPriceMinor(), row.getFoodGrade(),
-                row.getOpenedOn(), row.getBestBefore(), row.getSpoiled());
+        return new Lot(
+                row.getId(),
+                row.getKind().equals("FLUID"),
+                Family.valueOf(row.getFamily()),
+                row.getChannel(),
+                row.getMake(),
+                row.getCode(),
+                new Millilitres(row.getVolumeUl()),
+                contents.getOrDefault(new Place.Bottle(row.getId()), Mixture.EMPTY)
+                        .volume(),
+                reserved.getOrDefault(row.getId(), Millilitres.ZERO),
+                row.getPriceMinor(),
+                row.getFoodGrade(),
+                row.getOpenedOn(),
+                row.getBestBefore(),
+                row.getSpoiled());
     }
 
     /** A bottle comes onto the shelf, full. */
@@ -147,31 +216,52 @@ public class Shelf {
         if (lot.volume().isZero()) {
             throw new IllegalArgumentException("An empty bottle needs no place on the shelf. Give its volume in mL.");
         }
-        long id = db.insertInto(LOT).set(LOT.KIND, fluid ? "FLUID" : "INK").set(LOT.FAMILY, lot.family().name())
-                .set(LOT.CHANNEL, lot.channel()).set(LOT.MAKE, lot.make().strip()).set(LOT.CODE, lot.code().strip())
-                .set(LOT.VOLUME_UL, lot.volume().microlitres()).set(LOT.PRICE_MINOR, lot.price()).set(LOT.FOOD_GRADE, lot.foodGrade())
-                .set(LOT.BEST_BEFORE, lot.bestBefore()).set(LOT.OPENED_ON, lot.openedOn()).returningResult(LOT.ID).fetchSingle().value1();
-        var what = fluid ? new Substance.Fluid(lot.family()) : new Substance.Ink(lot.family(), ChannelCode.of(lot.channel()), id);
-        ledger.record(NewEntry.of("bottle", "%s mL of %s %s onto the shelf".formatted(lot.volume(), lot.family().label(),
-                fluid ? "cleaning fluid" : lot.channel())), List.of(new Posting(SUPPLIER, what, -lot.volume().microlitres()),
+        long id = db.insertInto(LOT)
+                .set(LOT.KIND, fluid ? "FLUID" : "INK")
+                .set(LOT.FAMILY, lot.family().name())
+                .set(LOT.CHANNEL, lot.channel())
+                .set(LOT.MAKE, lot.make().strip())
+                .set(LOT.CODE, lot.code().strip())
+                .set(LOT.VOLUME_UL, lot.volume().microlitres())
+                .set(LOT.PRICE_MINOR, lot.price())
+                .set(LOT.FOOD_GRADE, lot.foodGrade())
+                .set(LOT.BEST_BEFORE, lot.bestBefore())
+                .set(LOT.OPENED_ON, lot.openedOn())
+                .returningResult(LOT.ID)
+                .fetchSingle()
+                .value1();
+        var what = fluid
+                ? new Substance.Fluid(lot.family())
+                : new Substance.Ink(lot.family(), ChannelCode.of(lot.channel()), id);
+        ledger.record(
+                NewEntry.of(
+                        "bottle",
+                        "%s mL of %s %s onto the shelf"
+                                .formatted(
+                                        lot.volume(), lot.family().label(), fluid ? "cleaning fluid" : lot.channel())),
+                List.of(
+                        new Posting(SUPPLIER, what, -lot.volume().microlitres()),
                         new Posting(new Place.Bottle(id), what, lot.volume().microlitres())));
         return id;
     }
 
     /** Dates the opening of a bottle that is now in use. */
     public void opened(long id, LocalDate on) {
-        db.update(LOT).set(LOT.OPENED_ON, on).where(LOT.ID.eq(id), LOT.OPENED_ON.isNull()).execute();
+        db.update(LOT)
+                .set(LOT.OPENED_ON, on)
+                .where(LOT.ID.eq(id), LOT.OPENED_ON.isNull())
+                .execute();
     }
 
     /** mL fit for a family and make, by channel. */
     public Map<ChannelCode, Millilitres> inkFor(Family family, String make, LocalDate today) {
         return fitting(family, make, today).stream()
-                .collect(Collectors.toMap(l -> ChannelCode.of(l.channel() == null ? "K" : l.channel()), Lot::free, Millilitres::plus));
+                .collect(Collectors.toMap(
+                        l -> ChannelCode.of(l.channel() == null ? "K" : l.channel()), Lot::free, Millilitres::plus));
     }
 
     public Millilitres fluidFor(Family family, LocalDate today) {
-        return fluids(family, today).stream().map(Lot::free)
-                .reduce(Millilitres.ZERO, Millilitres::plus);
+        return fluids(family, today).stream().map(Lot::free).reduce(Millilitres.ZERO, Millilitres::plus);
     }
 
     /** The bottle of fluid to use first; 0 if there is none. */
@@ -180,6 +270,8 @@ public class Shelf {
     }
 
     private static boolean usable(Lot lot, LocalDate today) {
-        return lot.spoiled() == null && !lot.left().isZero() && (lot.bestBefore() == null || !lot.bestBefore().isBefore(today));
+        return lot.spoiled() == null
+                && !lot.left().isZero()
+                && (lot.bestBefore() == null || !lot.bestBefore().isBefore(today));
     }
 }

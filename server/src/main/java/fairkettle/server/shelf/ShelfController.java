@@ -45,20 +45,42 @@ class ShelfController {
     }
 
     /** @param reason why nothing must be filled from it */
-    record SpoilJson(@NotBlank(message = "Say what is wrong with it.") @Size(max = 200, message = "At most 200 letters.") String reason) {}
+    record SpoilJson(
+            @NotBlank(message = "Say what is wrong with it.") @Size(max = 200, message = "At most 200 letters.")
+            String reason) {}
 
-    record CountJson(@Min(value = 0, message = "Not below nothing.") @Max(value = 9999, message = "At most 9999.") int count,
-            @Nullable @Min(value = 0, message = "Not below nothing.") Long price) {}
+    record CountJson(
+            @Min(value = 0, message = "Not below nothing.") @Max(value = 9999, message = "At most 9999.")
+            int count,
 
-    record WasteJson(@NotBlank(message = "Give it a name.") @Size(max = 40, message = "At most 40 letters.") String name,
-            @NotNull @Pattern(regexp = "ink and fluid|powder and film", message = "Liquid and solid waste are kept apart.") String kind,
-            @NotNull(message = "How much does it hold, in mL?") Millilitres capacity) {}
+            @Nullable @Min(value = 0, message = "Not below nothing.")
+            Long price) {}
 
-    record NewLotJson(@NotNull(message = "Choose the family.") Family family, @Nullable String channel,
-            @NotBlank(message = "Whose ink is it?") @Size(max = 60, message = "At most 60 letters.") String make,
-            @NotBlank(message = "Copy the code on the bottle.") @Size(max = 60, message = "At most 60 letters.") String code,
-            @NotNull(message = "Give the volume in mL.") Millilitres volume, @Min(value = 0, message = "Not below nothing.") long price,
-            boolean foodGrade, @Nullable LocalDate bestBefore) {}
+    record WasteJson(
+            @NotBlank(message = "Give it a name.") @Size(max = 40, message = "At most 40 letters.")
+            String name,
+
+            @NotNull
+            @Pattern(regexp = "ink and fluid|powder and film", message = "Liquid and solid waste are kept apart.")
+            String kind,
+
+            @NotNull(message = "How much does it hold, in mL?")
+            Millilitres capacity) {}
+
+    record NewLotJson(
+            @NotNull(message = "Choose the family.") Family family,
+            @Nullable String channel,
+
+            @NotBlank(message = "Whose ink is it?") @Size(max = 60, message = "At most 60 letters.")
+            String make,
+
+            @NotBlank(message = "Copy the code on the bottle.") @Size(max = 60, message = "At most 60 letters.")
+            String code,
+
+            @NotNull(message = "Give the volume in mL.") Millilitres volume,
+            @Min(value = 0, message = "Not below nothing.") long price,
+            boolean foodGrade,
+            @Nullable LocalDate bestBefore) {}
 
     @GetMapping("/api/shelf/lots")
     List<Shelf.Lot> lots() {
@@ -68,8 +90,16 @@ class ShelfController {
     @PostMapping("/api/shelf/lots")
     @ResponseStatus(HttpStatus.CREATED)
     List<Shelf.Lot> addLot(@Valid @RequestBody NewLotJson lot) {
-        shelf.add(new Shelf.NewLot(lot.family(), lot.channel(), lot.make(), lot.code(), lot.volume(), lot.price(), lot.foodGrade(),
-                lot.bestBefore(), null));
+        shelf.add(new Shelf.NewLot(
+                lot.family(),
+                lot.channel(),
+                lot.make(),
+                lot.code(),
+                lot.volume(),
+                lot.price(),
+                lot.foodGrade(),
+                lot.bestBefore(),
+                null));
         live.changed("shelf");
         return shelf.lots();
     }

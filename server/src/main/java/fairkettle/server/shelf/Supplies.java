@@ -34,29 +34,47 @@ public class Supplies {
 
     public List<Line> all() {
         var rows = db.selectFrom(SUPPLY).fetchMap(SUPPLY.WHAT);
-        return Arrays.stream(Supply.values()).map(what -> {
-            var row = rows.get(what.name());
-            return new Line(what, what.label(), what.kind(), row == null ? 0 : row.getCount(), row == null || row.getPriceMinor() == null ? what.usualPrice() : row.getPriceMinor());
-        }).toList();
+        return Arrays.stream(Supply.values())
+                .map(what -> {
+                    var row = rows.get(what.name());
+                    return new Line(
+                            what,
+                            what.label(),
+                            what.kind(),
+                            row == null ? 0 : row.getCount(),
+                            row == null || row.getPriceMinor() == null ? what.usualPrice() : row.getPriceMinor());
+                })
+                .toList();
     }
 
     public Map<Supply, Integer> counts() {
         var counts = new EnumMap<Supply, Integer>(Supply.class);
-        db.selectFrom(SUPPLY).where(SUPPLY.COUNT.gt(0)).forEach(r -> counts.put(Supply.valueOf(r.getWhat()), r.getCount()));
+        db.selectFrom(SUPPLY)
+                .where(SUPPLY.COUNT.gt(0))
+                .forEach(r -> counts.put(Supply.valueOf(r.getWhat()), r.getCount()));
         return counts;
     }
 
     public Map<Supply, Long> prices() {
         var prices = new EnumMap<Supply, Long>(Supply.class);
-        db.selectFrom(SUPPLY).where(SUPPLY.PRICE_MINOR.isNotNull()).forEach(r -> prices.put(Supply.valueOf(r.getWhat()), r.getPriceMinor()));
+        db.selectFrom(SUPPLY)
+                .where(SUPPLY.PRICE_MINOR.isNotNull())
+                .forEach(r -> prices.put(Supply.valueOf(r.getWhat()), r.getPriceMinor()));
         return prices;
     }
 
     /** Counted on the shelf. */
     @Transactional
     public void count(Supply what, int count, @Nullable Long price) {
-        db.insertInto(SUPPLY).set(SUPPLY.WHAT, what.name()).set(SUPPLY.COUNT, count).set(SUPPLY.PRICE_MINOR, price).onConflict(SUPPLY.WHAT).doUpdate()
-                .set(SUPPLY.COUNT, count).set(SUPPLY.PRICE_MINOR, price).execute();
+        db.insertInto(SUPPLY)
+                .set(SUPPLY.WHAT, what.name())
+                .set(SUPPLY.COUNT, count)
+                .set(SUPPLY.PRICE_MINOR, price)
+                .onConflict(SUPPLY.WHAT)
+                .doUpdate()
+                .set(SUPPLY.COUNT, count)
+                .set(SUPPLY.PRICE_MINOR, price)
+                .execute();
         ledger.record(NewEntry.of("supply", "%s: %d on the shelf".formatted(what.label(), count)), List.of());
         live.changed("shelf");
     }
@@ -64,8 +82,10 @@ public class Supplies {
     /** What a finished card has used up or fitted; never below nothing, since it may have been bought for it. */
     @Transactional
     public void used(Map<Supply, Integer> used) {
-        used.forEach((what, count) -> db.update(SUPPLY).set(SUPPLY.COUNT, org.jooq.impl.DSL.greatest(SUPPLY.COUNT.minus(count), org.jooq.impl.DSL.val(0)))
-                .where(SUPPLY.WHAT.eq(what.name())).execute());
+        used.forEach((what, count) -> db.update(SUPPLY)
+                .set(SUPPLY.COUNT, org.jooq.impl.DSL.greatest(SUPPLY.COUNT.minus(count), org.jooq.impl.DSL.val(0)))
+                .where(SUPPLY.WHAT.eq(what.name()))
+                .execute());
         live.changed("shelf");
     }
 }

@@ -24,10 +24,25 @@ class PresetController {
         this.presets = presets;
     }
 
-    record PresetJson(@NotBlank(message = "Which product?") @Size(max = 60, message = "At most 60 letters.") String name, @NotNull(message = "Choose the ink.") Family family,
-            @NotBlank(message = "Which paper, which size?") @Size(max = 80, message = "At most 80 letters.") String paper, @NotNull @Size(max = 160, message = "At most 160 letters.") String settings,
-            boolean mirrored, @Nullable @Min(value = 20, message = "20 to 300 °C.") @Max(value = 300, message = "20 to 300 °C.") Integer pressC,
-            @Nullable @Min(value = 1, message = "1 s to an hour.") @Max(value = 3600, message = "1 s to an hour.") Integer pressS) {}
+    record PresetJson(
+            @NotBlank(message = "Which product?") @Size(max = 60, message = "At most 60 letters.")
+            String name,
+
+            @NotNull(message = "Choose the ink.") Family family,
+
+            @NotBlank(message = "Which paper, which size?") @Size(max = 80, message = "At most 80 letters.")
+            String paper,
+
+            @NotNull @Size(max = 160, message = "At most 160 letters.")
+            String settings,
+
+            boolean mirrored,
+
+            @Nullable @Min(value = 20, message = "20 to 300 °C.") @Max(value = 300, message = "20 to 300 °C.")
+            Integer pressC,
+
+            @Nullable @Min(value = 1, message = "1 s to an hour.") @Max(value = 3600, message = "1 s to an hour.")
+            Integer pressS) {}
 
     @GetMapping("/api/presets")
     List<Presets.Preset> presets() {
@@ -36,7 +51,8 @@ class PresetController {
 
     @PostMapping("/api/presets")
     List<Presets.Preset> keepPreset(@Valid @RequestBody PresetJson p) {
-        presets.keep(new Presets.Preset(0, p.name(), p.family(), p.paper(), p.settings(), p.mirrored(), p.pressC(), p.pressS()));
+        presets.keep(new Presets.Preset(
+                0, p.name(), p.family(), p.paper(), p.settings(), p.mirrored(), p.pressC(), p.pressS()));
         return presets.all();
     }
 

@@ -23,8 +23,19 @@ public class Presets {
         this.live = live;
     }
 
-    /** @param paper and its size; @param settings in the driver; @param pressC °C, @param pressS seconds, from the pack; null where nothing is pressed */
-    public record Preset(long id, String name, Family family, String paper, String settings, boolean mirrored, @Nullable Integer pressC, @Nullable Integer pressS) {
+    /**
+     * @param paper and its size; @param settings in the driver; @param pressC °C, @param pressS seconds, from the pack;
+     *     null where nothing is pressed
+     */
+    public record Preset(
+            long id,
+            String name,
+            Family family,
+            String paper,
+            String settings,
+            boolean mirrored,
+            @Nullable Integer pressC,
+            @Nullable Integer pressS) {
 
         /** One line, as it is said at a step. */
         public String words() {
@@ -34,8 +45,17 @@ public class Presets {
     }
 
     public List<Preset> all() {
-        return db.selectFrom(PRESET).orderBy(PRESET.NAME).fetch(r -> new Preset(r.getId(), r.getName(), Family.valueOf(r.getFamily()), r.getPaper(), r.getSettings(), r.getMirrored(),
-                r.getPressC(), r.getPressS()));
+        return db.selectFrom(PRESET)
+                .orderBy(PRESET.NAME)
+                .fetch(r -> new Preset(
+                        r.getId(),
+                        r.getName(),
+                        Family.valueOf(r.getFamily()),
+                        r.getPaper(),
+                        r.getSettings(),
+                        r.getMirrored(),
+                        r.getPressC(),
+                        r.getPressS()));
     }
 
     /** By its name: the same name again replaces what was kept under it. */
@@ -44,10 +64,23 @@ public class Presets {
         if (p.family() == Family.SUBLIMATION && !p.mirrored()) {
             throw Problem.atField("mirrored", "Sublimation is printed mirrored, whatever the product.");
         }
-        db.insertInto(PRESET).set(PRESET.NAME, p.name().strip()).set(PRESET.FAMILY, p.family().name()).set(PRESET.PAPER, p.paper().strip()).set(PRESET.SETTINGS, p.settings().strip())
-                .set(PRESET.MIRRORED, p.mirrored()).set(PRESET.PRESS_C, p.pressC()).set(PRESET.PRESS_S, p.pressS())
-                .onConflict(PRESET.NAME).doUpdate().set(PRESET.FAMILY, p.family().name()).set(PRESET.PAPER, p.paper().strip()).set(PRESET.SETTINGS, p.settings().strip())
-                .set(PRESET.MIRRORED, p.mirrored()).set(PRESET.PRESS_C, p.pressC()).set(PRESET.PRESS_S, p.pressS()).execute();
+        db.insertInto(PRESET)
+                .set(PRESET.NAME, p.name().strip())
+                .set(PRESET.FAMILY, p.family().name())
+                .set(PRESET.PAPER, p.paper().strip())
+                .set(PRESET.SETTINGS, p.settings().strip())
+                .set(PRESET.MIRRORED, p.mirrored())
+                .set(PRESET.PRESS_C, p.pressC())
+                .set(PRESET.PRESS_S, p.pressS())
+                .onConflict(PRESET.NAME)
+                .doUpdate()
+                .set(PRESET.FAMILY, p.family().name())
+                .set(PRESET.PAPER, p.paper().strip())
+                .set(PRESET.SETTINGS, p.settings().strip())
+                .set(PRESET.MIRRORED, p.mirrored())
+                .set(PRESET.PRESS_C, p.pressC())
+                .set(PRESET.PRESS_S, p.pressS())
+                .execute();
         live.changed("shop");
     }
 

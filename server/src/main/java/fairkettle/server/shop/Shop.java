@@ -27,7 +27,8 @@ public class Shop {
     public record Kept(ShopSettings settings, int version) {}
 
     public Kept kept() {
-        return db.select(SHOP.SETTINGS, SHOP.VERSION).from(SHOP)
+        return db.select(SHOP.SETTINGS, SHOP.VERSION)
+                .from(SHOP)
                 .fetchOptional(r -> new Kept(json.readValue(r.value1().data(), ShopSettings.class), r.value2()))
                 .orElseGet(() -> new Kept(ShopSettings.usual(), 0));
     }
@@ -41,12 +42,22 @@ public class Shop {
         settings.check();
         var body = JSONB.valueOf(json.writeValueAsString(settings));
         int changed = version == 0
-                ? db.insertInto(SHOP).set(SHOP.ID, 1).set(SHOP.NAME, settings.name()).set(SHOP.SETTINGS, body).set(SHOP.VERSION, 1)
-                        .onConflictDoNothing().execute()
-                : db.update(SHOP).set(SHOP.NAME, settings.name()).set(SHOP.SETTINGS, body).set(SHOP.VERSION, version + 1)
-                        .where(SHOP.VERSION.eq(version)).execute();
+                ? db.insertInto(SHOP)
+                        .set(SHOP.ID, 1)
+                        .set(SHOP.NAME, settings.name())
+                        .set(SHOP.SETTINGS, body)
+                        .set(SHOP.VERSION, 1)
+                        .onConflictDoNothing()
+                        .execute()
+                : db.update(SHOP)
+                        .set(SHOP.NAME, settings.name())
+                        .set(SHOP.SETTINGS, body)
+                        .set(SHOP.VERSION, version + 1)
+                        .where(SHOP.VERSION.eq(version))
+                        .execute();
         if (changed == 0) {
-            throw Problem.lostRace("Somebody else changed the shop’s settings meanwhile. Load them again and repeat your change.");
+            throw Problem.lostRace(
+                    "Somebody else changed the shop’s settings meanwhile. Load them again and repeat your change.");
         }
         live.changed("shop");
         return new Kept(settings, version + 1);

@@ -34,7 +34,14 @@ class ShopController {
     }
 
     /** @param now the server's clock, by which every wait runs; @param workshop whether other devices can reach it */
-    record ShopJson(ShopSettings settings, int version, List<People.Person> people, List<SchoolJson> schools, List<WorkJson> works, Instant now, boolean workshop) {}
+    record ShopJson(
+            ShopSettings settings,
+            int version,
+            List<People.Person> people,
+            List<SchoolJson> schools,
+            List<WorkJson> works,
+            Instant now,
+            boolean workshop) {}
 
     /** @param usual gaps that it forgives where the shop says nothing */
     record WorkJson(Work work, String label, Work.Tolerance usual) {}
@@ -47,15 +54,27 @@ class ShopController {
     }
 
     @PutMapping("/api/shop")
-    ResponseEntity<ShopJson> saveShop(@Valid @RequestBody ShopSettings settings, @RequestHeader("If-Match") String version) {
-        var kept = shop.save(settings, Integer.parseInt(version.replaceAll("\\D", "").isEmpty() ? "-1" : version.replaceAll("\\D", "")));
+    ResponseEntity<ShopJson> saveShop(
+            @Valid @RequestBody ShopSettings settings, @RequestHeader("If-Match") String version) {
+        var kept = shop.save(
+                settings,
+                Integer.parseInt(version.replaceAll("\\D", "").isEmpty() ? "-1" : version.replaceAll("\\D", "")));
         return ResponseEntity.ok().eTag("\"" + kept.version() + "\"").body(render(kept));
     }
 
     private ShopJson render(Shop.Kept kept) {
-        return new ShopJson(kept.settings(), kept.version(), people.all(),
-                Stream.of(School.values()).map(s -> new SchoolJson(s, s.question(), s.positions())).toList(),
-                Stream.of(Work.values()).map(w -> new WorkJson(w, w.label(), w.usual())).toList(), clock.instant(), reachable());
+        return new ShopJson(
+                kept.settings(),
+                kept.version(),
+                people.all(),
+                Stream.of(School.values())
+                        .map(s -> new SchoolJson(s, s.question(), s.positions()))
+                        .toList(),
+                Stream.of(Work.values())
+                        .map(w -> new WorkJson(w, w.label(), w.usual()))
+                        .toList(),
+                clock.instant(),
+                reachable());
     }
 
     private boolean reachable() {

@@ -40,25 +40,65 @@ import org.jspecify.annotations.Nullable;
  * @param wasteRule where waste goes, by the rules of the place
  * @param tolerances gaps that work forgives, where the shop has its own mind
  * @param aired false if the room can neither be aired nor has a fan; null as true
- * @param settling how its white sinks, if it knows better than the usual; {@code whiteReturns} how often white goes back into a tank
+ * @param settling how its white sinks, if it knows better than the usual; {@code whiteReturns} how often white goes
+ *     back into a tank
  */
 public record ShopSettings(
-        @NotBlank(message = "Give the shop a name.") @Size(max = 60, message = "At most 60 letters.") String name,
-        @Pattern(regexp = "[A-Z]{3}", message = "Give the currency as three letters, such as GBP.") String currency,
+        @NotBlank(message = "Give the shop a name.") @Size(max = 60, message = "At most 60 letters.")
+        String name,
+
+        @Pattern(regexp = "[A-Z]{3}", message = "Give the currency as three letters, such as GBP.")
+        String currency,
+
         @NotBlank(message = "Choose a time zone.") String zone,
-        @Pattern(regexp = "mL|fl oz", message = "mL or fl oz.") String volumeUnit,
-        @Pattern(regexp = "mm|inch", message = "mm or inch.") String lengthUnit,
-        @Min(value = 0, message = "Not below nothing.") long labourPerHour, @Min(value = 0, message = "Not below nothing.") long wastePerLitre,
+
+        @Pattern(regexp = "mL|fl oz", message = "mL or fl oz.")
+        String volumeUnit,
+
+        @Pattern(regexp = "mm|inch", message = "mm or inch.")
+        String lengthUnit,
+
+        @Min(value = 0, message = "Not below nothing.") long labourPerHour,
+        @Min(value = 0, message = "Not below nothing.") long wastePerLitre,
         @Min(value = 0, message = "Not below nothing.") long padPrice,
-        @NotEmpty(message = "Enter at least one syringe.") @Valid List<OwnedSyringe> syringes,
-        @NotEmpty(message = "Enter at least one bottle size.") @Valid List<BottleSize> inkBottles,
-        @NotEmpty(message = "Enter at least one bottle size.") @Valid List<BottleSize> fluidBottles,
-        @DecimalMin(value = "0.001", message = "At least 0.1 %.") @DecimalMax(value = "0.2", message = "At most 20 %.") double fluidTarget,
-        Millilitres reserve, @Min(value = 1, message = "At least one.") @Max(value = 12, message = "At most 12.") int maxRinses,
-        @DecimalMin(value = "0.1", message = "At least 0.1 min.") double minutesPerPull, @DecimalMin(value = "0.1", message = "At least 0.1 min.") double minutesPerRinse,
-        @NotEmpty(message = "The shop is open on some day.") @Valid List<OpenDay> week, List<LocalDate> holidays, Map<School, String> schools, String wasteRule,
-        @Nullable @Valid Comparison comparison, @Nullable Map<Work, Work.Tolerance> tolerances,
-        @Nullable Settling settling, @Nullable @Min(value = 0, message = "Not below nothing.") @Max(value = 50, message = "At most 50.") Integer whiteReturns, @Nullable Boolean aired) {
+
+        @NotEmpty(message = "Enter at least one syringe.") @Valid
+        List<OwnedSyringe> syringes,
+
+        @NotEmpty(message = "Enter at least one bottle size.") @Valid
+        List<BottleSize> inkBottles,
+
+        @NotEmpty(message = "Enter at least one bottle size.") @Valid
+        List<BottleSize> fluidBottles,
+
+        @DecimalMin(value = "0.001", message = "At least 0.1 %.") @DecimalMax(value = "0.2", message = "At most 20 %.")
+        double fluidTarget,
+
+        Millilitres reserve,
+
+        @Min(value = 1, message = "At least one.") @Max(value = 12, message = "At most 12.")
+        int maxRinses,
+
+        @DecimalMin(value = "0.1", message = "At least 0.1 min.")
+        double minutesPerPull,
+
+        @DecimalMin(value = "0.1", message = "At least 0.1 min.")
+        double minutesPerRinse,
+
+        @NotEmpty(message = "The shop is open on some day.") @Valid
+        List<OpenDay> week,
+
+        List<LocalDate> holidays,
+        Map<School, String> schools,
+        String wasteRule,
+        @Nullable @Valid Comparison comparison,
+        @Nullable Map<Work, Work.Tolerance> tolerances,
+        @Nullable Settling settling,
+
+        @Nullable @Min(value = 0, message = "Not below nothing.") @Max(value = 50, message = "At most 50.")
+        Integer whiteReturns,
+
+        @Nullable Boolean aired) {
 
     private static final int WHITE_RETURNS = 6;
 
@@ -93,8 +133,11 @@ public record ShopSettings(
      * @param orderedSheet a print ordered elsewhere; {@code orderedDays} until it comes
      * @param inkedSheet a sheet bought with its ink on
      */
-    public record Comparison(@Min(value = 0, message = "Not below nothing.") long makersInkPer100mL, @Min(value = 0, message = "Not below nothing.") long dedicatedMachine,
-            @Min(value = 0, message = "Not below nothing.") long orderedSheet, @Min(value = 0, message = "Not below nothing.") int orderedDays,
+    public record Comparison(
+            @Min(value = 0, message = "Not below nothing.") long makersInkPer100mL,
+            @Min(value = 0, message = "Not below nothing.") long dedicatedMachine,
+            @Min(value = 0, message = "Not below nothing.") long orderedSheet,
+            @Min(value = 0, message = "Not below nothing.") int orderedDays,
             @Min(value = 0, message = "Not below nothing.") long inkedSheet) {
 
         static Comparison usual() {
@@ -109,7 +152,9 @@ public record ShopSettings(
 
     public record OwnedSyringe(Millilitres size, Millilitres graduation) {}
 
-    public record BottleSize(Millilitres volume, @Min(value = 0, message = "Not below nothing.") long price) {}
+    public record BottleSize(
+            Millilitres volume,
+            @Min(value = 0, message = "Not below nothing.") long price) {}
 
     public record OpenDay(DayOfWeek day, LocalTime open, LocalTime close) {}
 
@@ -117,12 +162,35 @@ public record ShopSettings(
     public static ShopSettings usual() {
         var nine = LocalTime.of(9, 0);
         var five = LocalTime.of(17, 0);
-        return new ShopSettings("My shop", "GBP", "Europe/London", "mL", "mm", 1800, 250, 2400,
-                List.of(syringe("60", "1"), syringe("10", "0.5")), List.of(bottle("100", 1200), bottle("50", 700)),
-                List.of(bottle("250", 900), bottle("1000", 2600)), 0.01, Millilitres.parse("15"), 6, 2, 3,
-                List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY).stream()
-                        .map(day -> new OpenDay(day, nine, five)).toList(),
-                List.of(), Map.of(), "Collected in the labelled bottle; ask your local authority where it goes.", Comparison.usual(), null, null, null, null);
+        return new ShopSettings(
+                "My shop",
+                "GBP",
+                "Europe/London",
+                "mL",
+                "mm",
+                1800,
+                250,
+                2400,
+                List.of(syringe("60", "1"), syringe("10", "0.5")),
+                List.of(bottle("100", 1200), bottle("50", 700)),
+                List.of(bottle("250", 900), bottle("1000", 2600)),
+                0.01,
+                Millilitres.parse("15"),
+                6,
+                2,
+                3,
+                List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY, DayOfWeek.WEDNESDAY, DayOfWeek.THURSDAY, DayOfWeek.FRIDAY)
+                        .stream()
+                        .map(day -> new OpenDay(day, nine, five))
+                        .toList(),
+                List.of(),
+                Map.of(),
+                "Collected in the labelled bottle; ask your local authority where it goes.",
+                Comparison.usual(),
+                null,
+                null,
+                null,
+                null);
     }
 
     private static OwnedSyringe syringe(String size, String mark) {
@@ -159,14 +227,31 @@ public record ShopSettings(
         all.putAll(machines);
         var own = new EnumMap<Supply, Money>(Supply.class);
         prices.forEach((what, minor) -> own.put(what, new Money(minor, money)));
-        return new Terms(new Money(labourPerHour, money), new Money(wastePerLitre, money), new Money(padPrice, money),
-                syringes.stream().map(s -> new Syringe(s.size(), s.graduation())).sorted(Comparator.comparing(Syringe::size).reversed()).toList(),
-                sizes(inkBottles), sizes(fluidBottles), fluidTarget, reserve, maxRinses, minutesPerPull, minutesPerRinse, 240, all, own,
+        return new Terms(
+                new Money(labourPerHour, money),
+                new Money(wastePerLitre, money),
+                new Money(padPrice, money),
+                syringes.stream()
+                        .map(s -> new Syringe(s.size(), s.graduation()))
+                        .sorted(Comparator.comparing(Syringe::size).reversed())
+                        .toList(),
+                sizes(inkBottles),
+                sizes(fluidBottles),
+                fluidTarget,
+                reserve,
+                maxRinses,
+                minutesPerPull,
+                minutesPerRinse,
+                240,
+                all,
+                own,
                 new Money(compared().makersInkPer100mL(), money).major() / 100);
     }
 
     private List<Bottles.Size> sizes(List<BottleSize> bottles) {
-        return bottles.stream().map(b -> new Bottles.Size(b.volume(), new Money(b.price(), money()))).toList();
+        return bottles.stream()
+                .map(b -> new Bottles.Size(b.volume(), new Money(b.price(), money())))
+                .toList();
     }
 
     public OpeningHours hours() {
@@ -179,7 +264,8 @@ public record ShopSettings(
         try {
             return ZoneId.of(zone);
         } catch (DateTimeException e) {
-            throw new IllegalArgumentException("The time zone (%s) is unknown. Use a name such as Europe/London.".formatted(zone), e);
+            throw new IllegalArgumentException(
+                    "The time zone (%s) is unknown. Use a name such as Europe/London.".formatted(zone), e);
         }
     }
 }

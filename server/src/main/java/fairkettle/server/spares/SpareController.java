@@ -35,19 +35,47 @@ class SpareController {
     /** Where a part can be had, the cheapest first: from a donor, out of the bin, off the shelf, bought. */
     record SourcesJson(List<Spares.Donor> donors, List<Spares.Spare> bin, List<Supplies.Line> shelf) {}
 
-    record NewSpare(@NotBlank(message = "What is it?") @Size(max = 80, message = "At most 80 letters.") String what, @NotNull @Size(max = 80, message = "At most 80 letters.") String fits,
-            @Min(value = 1, message = "At least one.") @Max(value = 999, message = "At most 999.") int count, @NotNull @Size(max = 80, message = "At most 80 letters.") String origin, boolean noOther) {}
+    record NewSpare(
+            @NotBlank(message = "What is it?") @Size(max = 80, message = "At most 80 letters.")
+            String what,
 
-    record SpareTaken(@NotNull @Size(max = 80, message = "At most 80 letters.") String whereTo) {}
+            @NotNull @Size(max = 80, message = "At most 80 letters.")
+            String fits,
 
-    record DonorWords(@NotBlank(message = "What does it still have?") @Size(max = 200, message = "At most 200 letters.") String words) {}
+            @Min(value = 1, message = "At least one.") @Max(value = 999, message = "At most 999.")
+            int count,
+
+            @NotNull @Size(max = 80, message = "At most 80 letters.")
+            String origin,
+
+            boolean noOther) {}
+
+    record SpareTaken(
+            @NotNull @Size(max = 80, message = "At most 80 letters.")
+            String whereTo) {}
+
+    record DonorWords(
+            @NotBlank(message = "What does it still have?") @Size(max = 200, message = "At most 200 letters.")
+            String words) {}
 
     /** @param wanted words of the part; empty for everything */
     @GetMapping("/api/spares")
     SourcesJson spares(@RequestParam(defaultValue = "") String wanted) {
-        var words = Arrays.stream(wanted.toLowerCase(Locale.ROOT).split("\\s+")).filter(w -> !w.isEmpty()).toList();
-        return new SourcesJson(spares.donors().stream().filter(d -> words.isEmpty() || !without(d, words)).toList(), spares.all().stream().filter(s -> has(s.what() + " " + s.fits(), words)).toList(),
-                words.isEmpty() ? List.of() : supplies.all().stream().filter(l -> has(l.label(), words)).toList());
+        var words = Arrays.stream(wanted.toLowerCase(Locale.ROOT).split("\\s+"))
+                .filter(w -> !w.isEmpty())
+                .toList();
+        return new SourcesJson(
+                spares.donors().stream()
+                        .filter(d -> words.isEmpty() || !without(d, words))
+                        .toList(),
+                spares.all().stream()
+                        .filter(s -> has(s.what() + " " + s.fits(), words))
+                        .toList(),
+                words.isEmpty()
+                        ? List.of()
+                        : supplies.all().stream()
+                                .filter(l -> has(l.label(), words))
+                                .toList());
     }
 
     /** Whether a donor says that it has not got it: “no head”. */
@@ -64,7 +92,12 @@ class SpareController {
     @PostMapping("/api/spares")
     @ResponseStatus(HttpStatus.CREATED)
     SourcesJson keepSpare(@Valid @RequestBody NewSpare spare) {
-        spares.add(spare.what().strip(), spare.fits().strip(), spare.count(), spare.origin().strip(), spare.noOther());
+        spares.add(
+                spare.what().strip(),
+                spare.fits().strip(),
+                spare.count(),
+                spare.origin().strip(),
+                spare.noOther());
         return spares("");
     }
 

@@ -31,11 +31,17 @@ class JsonConfig {
     @Bean
     JsonMapperBuilderCustomizer coreTypes() {
         var module = new SimpleModule("core")
-                .addSerializer(new VolumeWriter()).addDeserializer(Millilitres.class, new VolumeReader())
-                .addSerializer(new CodeWriter()).addDeserializer(ChannelCode.class, new CodeReader())
-                .addKeySerializer(ChannelCode.class, new CodeKeyWriter()).addKeyDeserializer(ChannelCode.class, new CodeKeyReader());
-        return builder -> builder.addModule(module).addMixIn(Ask.class, ByKind.class).addMixIn(Move.class, ByKind.class)
-                .addMixIn(Holding.class, ByKind.class).addMixIn(Evidence.class, ByKind.class)
+                .addSerializer(new VolumeWriter())
+                .addDeserializer(Millilitres.class, new VolumeReader())
+                .addSerializer(new CodeWriter())
+                .addDeserializer(ChannelCode.class, new CodeReader())
+                .addKeySerializer(ChannelCode.class, new CodeKeyWriter())
+                .addKeyDeserializer(ChannelCode.class, new CodeKeyReader());
+        return builder -> builder.addModule(module)
+                .addMixIn(Ask.class, ByKind.class)
+                .addMixIn(Move.class, ByKind.class)
+                .addMixIn(Holding.class, ByKind.class)
+                .addMixIn(Evidence.class, ByKind.class)
                 .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_NULL))
                 .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES);
     }

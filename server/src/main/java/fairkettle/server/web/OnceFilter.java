@@ -21,10 +21,10 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * One request, one transaction, done once.
- * <p>
- * Every write carries an {@code Idempotency-Key}. The key is written first, in the transaction of the request itself: a
- * double tap that arrives meanwhile waits on it, and then gets the first one's answer. A request that fails leaves
- * nothing, its key neither, so that it can be tried again. The answer is sent only after the commit.
+ *
+ * <p>Every write carries an {@code Idempotency-Key}. The key is written first, in the transaction of the request
+ * itself: a double tap that arrives meanwhile waits on it, and then gets the first one's answer. A request that fails
+ * leaves nothing, its key neither, so that it can be tried again. The answer is sent only after the commit.
  */
 @Component
 public class OnceFilter extends OncePerRequestFilter {
@@ -49,7 +49,8 @@ public class OnceFilter extends OncePerRequestFilter {
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return !request.getRequestURI().startsWith("/api/") || request.getMethod().matches("GET|HEAD|OPTIONS");
+        return !request.getRequestURI().startsWith("/api/")
+                || request.getMethod().matches("GET|HEAD|OPTIONS");
     }
 
     @Override
@@ -57,7 +58,10 @@ public class OnceFilter extends OncePerRequestFilter {
             throws ServletException, IOException {
         var key = request.getHeader(KEY);
         if (key == null || !key.matches("[\\w-]{8,80}")) {
-            problem(response, HttpStatus.BAD_REQUEST, "Writes need the header %s, 8 to 80 letters, digits or hyphens.".formatted(KEY));
+            problem(
+                    response,
+                    HttpStatus.BAD_REQUEST,
+                    "Writes need the header %s, 8 to 80 letters, digits or hyphens.".formatted(KEY));
             return;
         }
         var answer = new ContentCachingResponseWrapper(response);
@@ -73,10 +77,20 @@ public class OnceFilter extends OncePerRequestFilter {
         answer.copyBodyToResponse();
     }
 
-    private void once(String key, HttpServletRequest request, ContentCachingResponseWrapper answer, FilterChain chain,
-            TransactionStatus status) throws IOException, ServletException {
+    private void once(
+            String key,
+            HttpServletRequest request,
+            ContentCachingResponseWrapper answer,
+            FilterChain chain,
+            TransactionStatus status)
+            throws IOException, ServletException {
         var what = request.getMethod() + " " + request.getRequestURI();
-        boolean first = db.insertInto(ANSWERED).set(ANSWERED.KEY, key).set(ANSWERED.REQUEST, what).onConflictDoNothing().execute() == 1;
+        boolean first = db.insertInto(ANSWERED)
+                        .set(ANSWERED.KEY, key)
+                        .set(ANSWERED.REQUEST, what)
+                        .onConflictDoNothing()
+                        .execute()
+                == 1;
         if (!first) {
             replay(key, what, answer);
             return;
@@ -87,8 +101,12 @@ public class OnceFilter extends OncePerRequestFilter {
         } else if (request.getAttribute(SECRET) != null) {
             db.deleteFrom(ANSWERED).where(ANSWERED.KEY.eq(key)).execute();
         } else {
-            db.update(ANSWERED).set(ANSWERED.STATUS, answer.getStatus()).set(ANSWERED.MEDIA_TYPE, answer.getContentType())
-                    .set(ANSWERED.BODY, answer.getContentAsByteArray()).where(ANSWERED.KEY.eq(key)).execute();
+            db.update(ANSWERED)
+                    .set(ANSWERED.STATUS, answer.getStatus())
+                    .set(ANSWERED.MEDIA_TYPE, answer.getContentType())
+                    .set(ANSWERED.BODY, answer.getContentAsByteArray())
+                    .where(ANSWERED.KEY.eq(key))
+                    .execute();
         }
     }
 

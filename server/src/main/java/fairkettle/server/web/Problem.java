@@ -17,7 +17,8 @@ public final class Problem extends RuntimeException {
      * @param field what it is about, as a JSON pointer into the request or the name of a cell
      * @param remedy the step that would mend it, or null
      */
-    public record Field(String detail, @Nullable String field, @Nullable String remedy) {}
+    public record Field(
+            String detail, @Nullable String field, @Nullable String remedy) {}
 
     private Problem(HttpStatus status, String kind, String detail, List<Field> fields) {
         super(detail, null, false, false); // why: no stack trace, it is nobody's mistake but the user's

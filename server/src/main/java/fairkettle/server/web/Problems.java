@@ -40,11 +40,18 @@ class Problems extends ResponseEntityExceptionHandler {
     ProblemDetail taken(DataIntegrityViolationException e) {
         var cause = String.valueOf(e.getMostSpecificCause().getMessage());
         if (cause.contains("_name_key")) {
-            return document(HttpStatus.CONFLICT, "taken", "There is one of that name already.",
+            return document(
+                    HttpStatus.CONFLICT,
+                    "taken",
+                    "There is one of that name already.",
                     List.of(new Problem.Field("There is one of that name already.", "name", null)));
         }
         if (cause.contains("card_open_per_machine")) {
-            return document(HttpStatus.CONFLICT, "taken", "This machine is on a card already. Finish or give up that one first.", List.of());
+            return document(
+                    HttpStatus.CONFLICT,
+                    "taken",
+                    "This machine is on a card already. Finish or give up that one first.",
+                    List.of());
         }
         LOG.error("The database refused a write: {}", cause);
         return document(HttpStatus.CONFLICT, "conflict", "This does not fit with what is recorded already.", List.of());
@@ -53,32 +60,47 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail unexpected(Exception e) {
         LOG.error("Unexpected", e);
-        return document(HttpStatus.INTERNAL_SERVER_ERROR, "unexpected",
-                "Something went wrong here, not with you. Nothing was saved; try again.", List.of());
+        return document(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "unexpected",
+                "Something went wrong here, not with you. Nothing was saved; try again.",
+                List.of());
     }
 
     @Override
-    protected @Nullable ResponseEntity<Object> handleMethodArgumentNotValid(MethodArgumentNotValidException e, HttpHeaders headers,
-            HttpStatusCode status, WebRequest request) {
+    protected @Nullable ResponseEntity<Object> handleMethodArgumentNotValid(
+            MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         var fields = e.getBindingResult().getFieldErrors().stream()
-                .map(f -> new Problem.Field(String.valueOf(f.getDefaultMessage()), f.getField(), null)).toList();
-        var detail = fields.isEmpty() ? "The request is not complete." : fields.getFirst().detail();
+                .map(f -> new Problem.Field(String.valueOf(f.getDefaultMessage()), f.getField(), null))
+                .toList();
+        var detail = fields.isEmpty()
+                ? "The request is not complete."
+                : fields.getFirst().detail();
         return ResponseEntity.badRequest().body(document(HttpStatus.BAD_REQUEST, "bad-input", detail, fields));
     }
 
     @Override
-    protected @Nullable ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers,
-            HttpStatusCode status, WebRequest request) {
+    protected @Nullable ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         var field = e.getCause() instanceof JacksonException json ? path(json) : null;
         var reason = e.getMostSpecificCause() instanceof IllegalArgumentException own ? own.getMessage() : null;
-        var detail = reason != null ? reason : field == null ? "The request could not be read as JSON."
-                : "The value of “%s” is missing or not of the right kind.".formatted(field);
-        return ResponseEntity.badRequest().body(document(HttpStatus.BAD_REQUEST, "bad-input", detail,
-                field == null ? List.of() : List.of(new Problem.Field(detail, field, null))));
+        var detail = reason != null
+                ? reason
+                : field == null
+                        ? "The request could not be read as JSON."
+                        : "The value of “%s” is missing or not of the right kind.".formatted(field);
+        return ResponseEntity.badRequest()
+                .body(document(
+                        HttpStatus.BAD_REQUEST,
+                        "bad-input",
+                        detail,
+                        field == null ? List.of() : List.of(new Problem.Field(detail, field, null))));
     }
 
     private static @Nullable String path(JacksonException e) {
-        var names = e.getPath().stream().map(r -> r.getPropertyName() != null ? r.getPropertyName() : "" + r.getIndex()).toList();
+        var names = e.getPath().stream()
+                .map(r -> r.getPropertyName() != null ? r.getPropertyName() : "" + r.getIndex())
+                .toList();
         return names.isEmpty() ? null : String.join("/", names);
     }
 

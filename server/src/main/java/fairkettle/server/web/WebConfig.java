@@ -18,14 +18,18 @@ import org.springframework.web.servlet.resource.PathResourceResolver;
 @Configuration
 class WebConfig implements WebMvcConfigurer {
 
-    private static final String CONTENT_SECURITY = "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline';"
-            + " font-src 'self' data:; frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
+    private static final String CONTENT_SECURITY =
+            "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline';"
+                    + " font-src 'self' data:; frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
 
     @Bean
     SecurityFilterChain security(HttpSecurity http) throws Exception {
-        return http
-                .authorizeHttpRequests(a -> a.requestMatchers("/actuator/health/**").permitAll()
-                        .requestMatchers("/actuator/**").denyAll().anyRequest().permitAll())
+        return http.authorizeHttpRequests(a -> a.requestMatchers("/actuator/health/**")
+                        .permitAll()
+                        .requestMatchers("/actuator/**")
+                        .denyAll()
+                        .anyRequest()
+                        .permitAll())
                 .csrf(c -> c.spa())
                 .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(CONTENT_SECURITY)))
                 .build();
@@ -33,10 +37,15 @@ class WebConfig implements WebMvcConfigurer {
 
     @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
-        registry.addResourceHandler("/assets/**").addResourceLocations("classpath:/static/assets/")
-                .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable());
-        registry.addResourceHandler("/**").addResourceLocations("classpath:/static/").setCacheControl(CacheControl.noCache())
-                .resourceChain(true).addResolver(new ViewResolver());
+        registry.addResourceHandler("/assets/**")
+                .addResourceLocations("classpath:/static/assets/")
+                .setCacheControl(
+                        CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable());
+        registry.addResourceHandler("/**")
+                .addResourceLocations("classpath:/static/")
+                .setCacheControl(CacheControl.noCache())
+                .resourceChain(true)
+                .addResolver(new ViewResolver());
     }
 
     @Override
@@ -49,7 +58,9 @@ class WebConfig implements WebMvcConfigurer {
         @Override
         protected @Nullable Resource getResource(String path, Resource location) throws IOException {
             var found = super.getResource(path, location);
-            if (found != null || path.matches("(api|actuator|v3|assets)/.*") || path.substring(path.lastIndexOf('/') + 1).contains(".")) {
+            if (found != null
+                    || path.matches("(api|actuator|v3|assets)/.*")
+                    || path.substring(path.lastIndexOf('/') + 1).contains(".")) {
                 return found;
             }
             return new ClassPathResource("static/index.html");

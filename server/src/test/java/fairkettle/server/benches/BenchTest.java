@@ -29,7 +29,9 @@ class BenchTest {
     void aMachineNeverInkedHoldsNothingAndIsPlanned() {
         long id = api.machine("Empty", "six-ink-tank", "NEVER_INKED");
         assertThat(plate(id).at("/attention/kind").asString()).isEqualTo("PLAN");
-        assertThat(plate(id).at("/channels")).hasSize(6).allSatisfy(c -> assertThat(c.at("/path/0/layers")).isEmpty());
+        assertThat(plate(id).at("/channels"))
+                .hasSize(6)
+                .allSatisfy(c -> assertThat(c.at("/path/0/layers")).isEmpty());
     }
 
     @Test
@@ -37,29 +39,45 @@ class BenchTest {
         long id = api.machine("Checked", "small-tank", "INKED");
         assertThat(plate(id).at("/attention/kind").asString()).isEqualTo("CHECK");
         api.post("/api/machines/" + id + "/checks", """
-                {"missing": {"K": [], "C": [3, 4], "M": [], "Y": []}}""");
+            {"missing": {"K": [], "C": [3, 4], "M": [], "Y": []}}\
+            """);
         assertThat(plate(id).at("/channels/1/missing").toString()).isEqualTo("[3,4]");
         assertThat(plate(id).at("/attention/words").asString()).isEqualTo("Look again: 2 teeth missing");
-        assertThat(plate(id).at("/channels/1/path/0/layers/0/volume").asDouble()).as("the page took 0.02 mL").isCloseTo(41.98, within(1e-9));
+        assertThat(plate(id).at("/channels/1/path/0/layers/0/volume").asDouble())
+                .as("the page took 0.02 mL")
+                .isCloseTo(41.98, within(1e-9));
     }
 
     @Test
     void aCheckOfSomeChannelsOrOfNozzlesThatAreNotThereIsRefused() {
         long id = api.machine("Half checked", "small-tank", "INKED");
-        assertThat(api.post("/api/machines/" + id + "/checks", "{\"missing\": {\"K\": []}}")).hasStatus(422);
-        assertThat(api.post("/api/machines/" + id + "/checks", "{\"missing\": {\"K\": [59], \"C\": [], \"M\": [], \"Y\": []}}")).hasStatus(400)
-                .bodyJson().extractingPath("$.errors[0].detail").asString().contains("59 teeth");
+        assertThat(api.post("/api/machines/" + id + "/checks", "{\"missing\": {\"K\": []}}"))
+                .hasStatus(422);
+        assertThat(api.post(
+                        "/api/machines/" + id + "/checks",
+                        "{\"missing\": {\"K\": [59], \"C\": [], \"M\": [], \"Y\": []}}"))
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.errors[0].detail")
+                .asString()
+                .contains("59 teeth");
     }
 
     @Test
     void aLevelReadCorrectsTheAccountBothWays() {
         long id = api.machine("Read", "small-tank", "INKED");
         api.post("/api/machines/" + id + "/levels", "{\"levels\": {\"K\": 12, \"C\": 55.5}}");
-        assertThat(plate(id).at("/channels/0/path/0/layers/0/volume").asDouble()).isEqualTo(12.0);
-        assertThat(plate(id).at("/channels/1/path/0/layers/0/volume").asDouble()).isEqualTo(55.5);
+        assertThat(plate(id).at("/channels/0/path/0/layers/0/volume").asDouble())
+                .isEqualTo(12.0);
+        assertThat(plate(id).at("/channels/1/path/0/layers/0/volume").asDouble())
+                .isEqualTo(55.5);
         assertThat(plate(id).at("/attention/words").asString()).isEqualTo("Top up K");
-        assertThat(api.post("/api/machines/" + id + "/levels", "{\"levels\": {\"K\": 61}}")).hasStatus(400).bodyJson()
-                .extractingPath("$.errors[0].detail").asString().contains("holds 60 mL when full");
+        assertThat(api.post("/api/machines/" + id + "/levels", "{\"levels\": {\"K\": 61}}"))
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.errors[0].detail")
+                .asString()
+                .contains("holds 60 mL when full");
     }
 
     @Test
@@ -75,16 +93,22 @@ class BenchTest {
     @Test
     void notesAreSavedByTheOneWhoReadThemLast() {
         long id = api.machine("Notes", "small-tank", "INKED");
-        assertThat(api.put("/api/machines/" + id + "/papers", papers("Q-1", "sticks in the cold"), "0")).hasStatusOk();
-        assertThat(api.put("/api/machines/" + id + "/papers", papers("Q-2", ""), "0")).hasStatus(409);
-        assertThat(api.read(api.get("/api/machines/" + id)).at("/papers/serial").asString()).isEqualTo("Q-1");
+        assertThat(api.put("/api/machines/" + id + "/papers", papers("Q-1", "sticks in the cold"), "0"))
+                .hasStatusOk();
+        assertThat(api.put("/api/machines/" + id + "/papers", papers("Q-2", ""), "0"))
+                .hasStatus(409);
+        assertThat(api.read(api.get("/api/machines/" + id)).at("/papers/serial").asString())
+                .isEqualTo("Q-1");
     }
 
     @Test
     void theLabelLeadsToItsOwnMachineAndNowhereElse() {
         long id = api.machine("Labelled", "small-tank", "INKED");
-        assertThat(api.get("/api/machines/{m}/label.svg?address={a}", id, "http://10.0.0.5:8640/machines/" + id)).hasStatusOk().hasContentType("image/svg+xml");
-        assertThat(api.get("/api/machines/{m}/label.svg?address={a}", id, "http://elsewhere.example/")).hasStatus(400);
+        assertThat(api.get("/api/machines/{m}/label.svg?address={a}", id, "http://10.0.0.5:8640/machines/" + id))
+                .hasStatusOk()
+                .hasContentType("image/svg+xml");
+        assertThat(api.get("/api/machines/{m}/label.svg?address={a}", id, "http://elsewhere.example/"))
+                .hasStatus(400);
     }
 
     private JsonNode plate(long machine) {
@@ -93,15 +117,20 @@ class BenchTest {
 
     private static String papers(String serial, String notes) {
         return """
-                {"serial": "%s", "notes": "%s", "firmware": "", "remindersOff": false}""".formatted(serial, notes);
+            {"serial": "%s", "notes": "%s", "firmware": "", "remindersOff": false}\
+            """.formatted(serial, notes);
     }
 
     @Test
     void aMachinesSchoolsAreNotChangedByTwoAtOnce() {
         long id = api.machine("Schooled", "small-tank", "INKED");
-        assertThat(api.put("/api/machines/" + id + "/schools", "{\"schools\": {\"ALIGN\": \"later\"}}", "0")).hasStatusOk();
-        assertThat(api.put("/api/machines/" + id + "/schools", "{\"schools\": {}}", "0")).hasStatus(409);
-        assertThat(api.put("/api/machines/" + id + "/schools", "{\"schools\": {\"ALIGN\": \"never\"}}", "1")).hasStatus(400);
-        assertThat(api.read(api.get("/api/machines/" + id)).at("/schools/ALIGN").asString()).isEqualTo("later");
+        assertThat(api.put("/api/machines/" + id + "/schools", "{\"schools\": {\"ALIGN\": \"later\"}}", "0"))
+                .hasStatusOk();
+        assertThat(api.put("/api/machines/" + id + "/schools", "{\"schools\": {}}", "0"))
+                .hasStatus(409);
+        assertThat(api.put("/api/machines/" + id + "/schools", "{\"schools\": {\"ALIGN\": \"never\"}}", "1"))
+                .hasStatus(400);
+        assertThat(api.read(api.get("/api/machines/" + id)).at("/schools/ALIGN").asString())
+                .isEqualTo("later");
     }
 }

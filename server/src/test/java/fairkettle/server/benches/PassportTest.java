@@ -27,7 +27,8 @@ class PassportTest {
     void anUnregisteredMachineOwesItUntilItIsWrittenDown() {
         long id = machine();
         assertThat(owed(id)).containsExactly("Register it with its maker");
-        assertThat(api.put("/api/machines/" + id + "/passport/REGISTERED", "{\"words\": \"3 November\"}", "0")).hasStatusOk();
+        assertThat(api.put("/api/machines/" + id + "/passport/REGISTERED", "{\"words\": \"3 November\"}", "0"))
+                .hasStatusOk();
         assertThat(owed(id)).isEmpty();
         assertThat(passport(id).at("/facts/0/words").asString()).isEqualTo("3 November");
         api.put("/api/machines/" + id + "/passport/REGISTERED", "{\"words\": \" \"}", "0");
@@ -37,15 +38,35 @@ class PassportTest {
     @Test
     void documentsAreKnownByTheirBytesAndSentBackAsFiles() {
         long id = machine();
-        assertThat(api.send("/api/machines/" + id + "/documents?name=Leaflet", "%PDF-1.7 a leaflet".getBytes(StandardCharsets.US_ASCII))).hasStatus(201);
-        assertThat(api.send("/api/machines/" + id + "/documents?name=Page", "<html><script>".getBytes(StandardCharsets.US_ASCII))).hasStatus(400);
-        assertThat(api.send("/api/machines/" + id + "/documents?name=Nothing", new byte[0])).hasStatus(400);
+        assertThat(api.send(
+                        "/api/machines/" + id + "/documents?name=Leaflet",
+                        "%PDF-1.7 a leaflet".getBytes(StandardCharsets.US_ASCII)))
+                .hasStatus(201);
+        assertThat(api.send(
+                        "/api/machines/" + id + "/documents?name=Page",
+                        "<html><script>".getBytes(StandardCharsets.US_ASCII)))
+                .hasStatus(400);
+        assertThat(api.send("/api/machines/" + id + "/documents?name=Nothing", new byte[0]))
+                .hasStatus(400);
         long document = passport(id).at("/documents/0/id").asLong();
-        assertThat(api.get("/api/machines/" + id + "/documents/" + document)).hasStatusOk().hasContentType("application/pdf")
-                .headers().hasValue("X-Content-Type-Options", "nosniff").extracting(h -> h.getFirst("Content-Disposition")).asString().startsWith("attachment");
-        assertThat(api.get("/api/machines/" + machine() + "/documents/" + document)).as("another machine's").hasStatus(404);
-        assertThat(api.post("/api/machines/" + id + "/links", "{\"name\": \"Site\", \"link\": \"javascript:alert(1)\"}")).hasStatus(400);
-        assertThat(api.post("/api/machines/" + id + "/links", "{\"name\": \"Site\", \"link\": \"https://maker.example/leaflet\"}")).hasStatus(201);
+        assertThat(api.get("/api/machines/" + id + "/documents/" + document))
+                .hasStatusOk()
+                .hasContentType("application/pdf")
+                .headers()
+                .hasValue("X-Content-Type-Options", "nosniff")
+                .extracting(h -> h.getFirst("Content-Disposition"))
+                .asString()
+                .startsWith("attachment");
+        assertThat(api.get("/api/machines/" + machine() + "/documents/" + document))
+                .as("another machine's")
+                .hasStatus(404);
+        assertThat(api.post(
+                        "/api/machines/" + id + "/links", "{\"name\": \"Site\", \"link\": \"javascript:alert(1)\"}"))
+                .hasStatus(400);
+        assertThat(api.post(
+                        "/api/machines/" + id + "/links",
+                        "{\"name\": \"Site\", \"link\": \"https://maker.example/leaflet\"}"))
+                .hasStatus(201);
         api.post("/api/machines/" + id + "/documents/" + document + "/discarded", "{}");
         assertThat(passport(id).get("documents")).hasSize(1);
     }
@@ -53,37 +74,60 @@ class PassportTest {
     @Test
     void aHeightIsTriedInStepsAndEachIsWatchedForHalfAnHour() {
         long id = machine();
-        assertThat(api.post("/api/machines/" + id + "/heights", "{\"millimetres\": 10}")).as("level is the school followed").hasStatus(400);
+        assertThat(api.post("/api/machines/" + id + "/heights", "{\"millimetres\": 10}"))
+                .as("level is the school followed")
+                .hasStatus(400);
         api.put("/api/machines/" + id + "/schools", "{\"schools\": {\"TANK_HEIGHT\": \"raised\"}}", "0");
-        assertThat(api.post("/api/machines/" + id + "/heights", "{\"millimetres\": 20}")).hasStatus(400);
-        assertThat(api.post("/api/machines/" + id + "/heights", "{\"millimetres\": 10}")).hasStatus(201);
-        assertThat(api.post("/api/machines/" + id + "/heights", "{\"millimetres\": 10}")).as("the test still runs").hasStatus(400);
-        assertThat(api.post("/api/machines/" + id + "/heights/answer", "{\"dripped\": false}")).as("too early").hasStatus(422);
-        db.sql("update tank_height set at = at - interval '31 minutes' where machine_id = ?").param(id).update();
-        assertThat(api.post("/api/machines/" + id + "/heights/answer", "{\"dripped\": false}")).hasStatusOk();
+        assertThat(api.post("/api/machines/" + id + "/heights", "{\"millimetres\": 20}"))
+                .hasStatus(400);
+        assertThat(api.post("/api/machines/" + id + "/heights", "{\"millimetres\": 10}"))
+                .hasStatus(201);
+        assertThat(api.post("/api/machines/" + id + "/heights", "{\"millimetres\": 10}"))
+                .as("the test still runs")
+                .hasStatus(400);
+        assertThat(api.post("/api/machines/" + id + "/heights/answer", "{\"dripped\": false}"))
+                .as("too early")
+                .hasStatus(422);
+        db.sql("update tank_height set at = at - interval '31 minutes' where machine_id = ?")
+                .param(id)
+                .update();
+        assertThat(api.post("/api/machines/" + id + "/heights/answer", "{\"dripped\": false}"))
+                .hasStatusOk();
         assertThat(passport(id).at("/heights/lastSafe").asInt()).isEqualTo(10);
     }
 
     @Test
     void helpFromOutsideHasLeaveAnEndAndWhatWasChanged() {
         long id = machine();
-        assertThat(api.post("/api/machines/" + id + "/help", "{\"who\": \"the seller\", \"watched\": false}")).hasStatus(400);
+        assertThat(api.post("/api/machines/" + id + "/help", "{\"who\": \"the seller\", \"watched\": false}"))
+                .hasStatus(400);
         api.post("/api/machines/" + id + "/help", "{\"who\": \"the seller\", \"watched\": true}");
         api.post("/api/machines/" + id + "/help", "{\"who\": \"the seller\", \"watched\": true}");
         assertThat(passport(id).get("helps")).as("a double tap").hasSize(1);
-        assertThat(api.post("/api/machines/" + id + "/help/ended", "{\"changed\": \"a driver\"}")).hasStatusOk();
-        assertThat(api.post("/api/machines/" + id + "/help/ended", "{\"changed\": \"a driver\"}")).hasStatus(422);
+        assertThat(api.post("/api/machines/" + id + "/help/ended", "{\"changed\": \"a driver\"}"))
+                .hasStatusOk();
+        assertThat(api.post("/api/machines/" + id + "/help/ended", "{\"changed\": \"a driver\"}"))
+                .hasStatus(422);
         assertThat(passport(id).at("/helps/0/changed").asString()).isEqualTo("a driver");
     }
 
     @Test
     void thePassportGoesOnPaper() throws Exception {
         long id = machine();
-        api.put("/api/machines/" + id + "/passport/BROKEN", "{\"words\": \"scanner lid; printing is not touched\"}", "0");
+        api.put(
+                "/api/machines/" + id + "/passport/BROKEN",
+                "{\"words\": \"scanner lid; printing is not touched\"}",
+                "0");
         var pdf = api.get("/api/machines/" + id + "/passport.pdf?paper=letter");
         assertThat(pdf).hasStatusOk().hasContentType("application/pdf");
         try (var document = Loader.loadPDF(pdf.getResponse().getContentAsByteArray())) {
-            assertThat(new PDFTextStripper().getText(document)).contains("Passport: ", "Serial number not written down", "scanner lid", "Register it with its maker", "Warranty stands");
+            assertThat(new PDFTextStripper().getText(document))
+                    .contains(
+                            "Passport: ",
+                            "Serial number not written down",
+                            "scanner lid",
+                            "Register it with its maker",
+                            "Warranty stands");
         }
     }
 
@@ -96,6 +140,9 @@ class PassportTest {
     }
 
     private java.util.List<String> owed(long id) {
-        return api.read(api.get("/api/machines/" + id + "/owed")).valueStream().map(t -> t.get("words").asString()).toList();
+        return api.read(api.get("/api/machines/" + id + "/owed"))
+                .valueStream()
+                .map(t -> t.get("words").asString())
+                .toList();
     }
 }

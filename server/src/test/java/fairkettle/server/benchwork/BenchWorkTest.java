@@ -24,12 +24,17 @@ class BenchWorkTest {
 
     private long film(String name) {
         return api.read(api.post("/api/machines", """
-                {"name": "%s", "bench": "Test bench", "profile": "film-rebuilt", "holds": "INKED", "family": "FILM", "foodOnly": false, "tankShare": 0.7}
-                """.formatted(name))).at("/plate/id").asLong();
+            {"name": "%s", "bench": "Test bench", "profile": "film-rebuilt", "holds": "INKED", "family": "FILM", "foodOnly": false, "tankShare": 0.7}
+            """.formatted(name)))
+                .at("/plate/id")
+                .asLong();
     }
 
     private long begin(long machine, String work) {
-        return api.read(api.post("/api/machines/" + machine + "/works", "{\"work\": \"%s\", \"channels\": []}".formatted(work))).get("card").asLong();
+        return api.read(api.post(
+                        "/api/machines/" + machine + "/works", "{\"work\": \"%s\", \"channels\": []}".formatted(work)))
+                .get("card")
+                .asLong();
     }
 
     private JsonNode card(long card) {
@@ -46,11 +51,17 @@ class BenchWorkTest {
     }
 
     private void enter(long card, String step, String cell, String value) {
-        assertThat(api.post("/api/cards/" + card + "/enter", "{\"step\": \"%s\", \"cell\": \"%s\", \"value\": \"%s\"}".formatted(step, cell, value))).as("%s %s %s", step, cell, value).hasStatusOk();
+        assertThat(api.post(
+                        "/api/cards/" + card + "/enter",
+                        "{\"step\": \"%s\", \"cell\": \"%s\", \"value\": \"%s\"}".formatted(step, cell, value)))
+                .as("%s %s %s", step, cell, value)
+                .hasStatusOk();
     }
 
     private void finish(long card, String step) {
-        assertThat(api.post("/api/cards/" + card + "/finish", "{\"step\": \"%s\"}".formatted(step))).as(step).hasStatusOk();
+        assertThat(api.post("/api/cards/" + card + "/finish", "{\"step\": \"%s\"}".formatted(step)))
+                .as(step)
+                .hasStatusOk();
     }
 
     private double progress(long machine, String routine) {
@@ -64,7 +75,9 @@ class BenchWorkTest {
 
     private List<String> log(long machine) {
         var words = new ArrayList<String>();
-        api.read(api.get("/api/log?machine=" + machine)).get("entries").forEach(e -> words.add(e.get("words").asString()));
+        api.read(api.get("/api/log?machine=" + machine))
+                .get("entries")
+                .forEach(e -> words.add(e.get("words").asString()));
         return words;
     }
 
@@ -78,19 +91,24 @@ class BenchWorkTest {
         assertThat(flush.get("fluid").asDouble()).isEqualTo(60);
         assertThat(flush.get("dampers").asInt()).isEqualTo(2);
         long tank = api.machine("Works of a tank machine", "small-tank", "INKED");
-        assertThat(api.read(api.get("/api/machines/" + tank + "/works")).toString()).doesNotContain("LINE_FLUSH", "WHITE_START", "LONG_RUN").contains("POSITION_FAULT");
-        assertThat(api.post("/api/machines/" + tank + "/works", "{\"work\": \"WHITE_START\", \"channels\": []}")).hasStatus(422);
+        assertThat(api.read(api.get("/api/machines/" + tank + "/works")).toString())
+                .doesNotContain("LINE_FLUSH", "WHITE_START", "LONG_RUN")
+                .contains("POSITION_FAULT");
+        assertThat(api.post("/api/machines/" + tank + "/works", "{\"work\": \"WHITE_START\", \"channels\": []}"))
+                .hasStatus(422);
     }
 
     @Test
     void stepsCreditTheirRoutineAndStrikingTakesThatBack() {
         long machine = api.machine("Works position", "small-tank", "INKED");
         long card = begin(machine, "POSITION_FAULT");
-        assertThat(api.post("/api/machines/" + machine + "/works", "{\"work\": \"POSITION_FAULT\", \"channels\": []}")).hasStatus(422);
+        assertThat(api.post("/api/machines/" + machine + "/works", "{\"work\": \"POSITION_FAULT\", \"channels\": []}"))
+                .hasStatus(422);
         finish(card, "off");
         finish(card, "rail");
         assertThat(log(machine)).anyMatch(w -> w.contains("Rail: clean, then oil (rail)"));
-        assertThat(api.post("/api/cards/" + card + "/strike", "{\"step\": \"rail\"}")).hasStatusOk();
+        assertThat(api.post("/api/cards/" + card + "/strike", "{\"step\": \"rail\"}"))
+                .hasStatusOk();
         assertThat(log(machine)).anyMatch(w -> w.contains("struck out “Rail"));
         for (var step : List.of("rail", "strip", "wheel", "sensor")) {
             finish(card, step);
@@ -100,7 +118,8 @@ class BenchWorkTest {
         finish(card, "on");
         enter(card, "tried", "choice", "it runs");
         finish(card, "tried");
-        assertThat(api.post("/api/cards/" + card + "/skip", "{\"step\": \"align\", \"reason\": \"it runs\"}")).hasStatusOk();
+        assertThat(api.post("/api/cards/" + card + "/skip", "{\"step\": \"align\", \"reason\": \"it runs\"}"))
+                .hasStatusOk();
         assertThat(card(card).get("state").asString()).isEqualTo("done");
         assertThat(progress(machine, "rail")).isLessThan(.01);
     }
@@ -111,7 +130,14 @@ class BenchWorkTest {
         long card = begin(machine, "LINE_FLUSH");
         finish(card, "off");
         finish(card, "lower");
-        assertThat(api.post("/api/cards/" + card + "/enter", "{\"step\": \"which\", \"cell\": \"each/0\", \"value\": \"W2\"}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("Put it back");
+        assertThat(api.post(
+                        "/api/cards/" + card + "/enter",
+                        "{\"step\": \"which\", \"cell\": \"each/0\", \"value\": \"W2\"}"))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("Put it back");
         enter(card, "which", "each/0", "W1");
         enter(card, "which", "each/1", "W2");
         finish(card, "which");
@@ -128,22 +154,32 @@ class BenchWorkTest {
     @Test
     void onlyTheLinesOfTheCardAreCredited() {
         long machine = film("Works one line");
-        long card = api.read(api.post("/api/machines/" + machine + "/works", "{\"work\": \"WHITE_START\", \"channels\": [\"W1\"]}")).get("card").asLong();
+        long card = api.read(api.post(
+                        "/api/machines/" + machine + "/works", "{\"work\": \"WHITE_START\", \"channels\": [\"W1\"]}"))
+                .get("card")
+                .asLong();
         hand.carryOutUntil(card, "FILM", "docked");
-        assertThat(log(machine)).anyMatch(w -> w.contains("(shake W1)")).noneMatch(w -> w.contains("(shake W2)") || w.contains("(shake)")).anyMatch(w -> w.contains("(wiper)"));
+        assertThat(log(machine))
+                .anyMatch(w -> w.contains("(shake W1)"))
+                .noneMatch(w -> w.contains("(shake W2)") || w.contains("(shake)"))
+                .anyMatch(w -> w.contains("(wiper)"));
     }
 
     @Test
     void dampersThatWentInNewAreTheirKindsBurden() {
         long machine = film("Works burden");
-        long card = api.read(api.post("/api/machines/" + machine + "/routines/white-damper/card", "{\"channels\": [\"W1\"]}")).get("card").asLong();
+        long card = api.read(api.post(
+                        "/api/machines/" + machine + "/routines/white-damper/card", "{\"channels\": [\"W1\"]}"))
+                .get("card")
+                .asLong();
         long before = parts(machine);
         assertThat(hand.carryOut(card, "FILM").get("state").asString()).isEqualTo("done");
         assertThat(parts(machine) - before).isEqualTo(Supply.DAMPER.usualPrice());
     }
 
     private long parts(long machine) {
-        var name = api.read(api.get("/api/machines/" + machine)).at("/plate/name").asString();
+        var name =
+                api.read(api.get("/api/machines/" + machine)).at("/plate/name").asString();
         for (var line : api.read(api.get("/api/burden"))) {
             if (line.get("machines").toString().contains(name)) {
                 return line.get("parts").asLong();
@@ -155,7 +191,10 @@ class BenchWorkTest {
     @Test
     void aRoutineIsACardAndFulfilsTheChannelsThatWereDone() {
         long machine = api.machine("Works routine", "small-tank", "INKED");
-        long card = api.read(api.post("/api/machines/" + machine + "/routines/damper/card", "{\"channels\": [\"C\", \"M\"]}")).get("card").asLong();
+        long card = api.read(api.post(
+                        "/api/machines/" + machine + "/routines/damper/card", "{\"channels\": [\"C\", \"M\"]}"))
+                .get("card")
+                .asLong();
         finish(card, "lower");
         finish(card, "off");
         assertThat(step(card, "work").get("ask").get("answers").toString()).contains("a new one");
@@ -163,7 +202,8 @@ class BenchWorkTest {
         enter(card, "work", "each/1", "the old one");
         finish(card, "work");
         assertThat(log(machine)).anyMatch(w -> w.contains("(damper C)")).noneMatch(w -> w.contains("(damper M)"));
-        assertThat(api.post("/api/machines/" + machine + "/routines/nonsense/card", "{\"channels\": []}")).hasStatus(404);
+        assertThat(api.post("/api/machines/" + machine + "/routines/nonsense/card", "{\"channels\": []}"))
+                .hasStatus(404);
     }
 
     @Test
@@ -180,7 +220,14 @@ class BenchWorkTest {
         finish(card, "wet");
         finish(card, "base");
         finish(card, "in");
-        assertThat(api.post("/api/cards/" + card + "/enter", "{\"step\": \"screws\", \"cell\": \"item/2\", \"value\": \"yes\"}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("First");
+        assertThat(api.post(
+                        "/api/cards/" + card + "/enter",
+                        "{\"step\": \"screws\", \"cell\": \"item/2\", \"value\": \"yes\"}"))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("First");
         for (int i = 0; i < 5; i++) {
             enter(card, "screws", "item/" + i, "yes");
         }
@@ -188,19 +235,32 @@ class BenchWorkTest {
         for (int i = 0; i < 4; i++) {
             enter(card, "counted", "part/" + i, String.valueOf(i));
         }
-        assertThat(api.post("/api/cards/" + card + "/finish", "{\"step\": \"counted\", \"accept\": \"it will be all right\"}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("Look inside before any power");
+        assertThat(api.post(
+                        "/api/cards/" + card + "/finish",
+                        "{\"step\": \"counted\", \"accept\": \"it will be all right\"}"))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("Look inside before any power");
     }
 
     @Test
     void whatIsBrokenIsToldAtItsStepUntilItIsMended() {
         long machine = api.machine("Works defect", "small-tank", "INKED");
-        var passport = api.read(api.post("/api/machines/" + machine + "/defects", "{\"concerns\": \"COVERS\", \"words\": \"left clip gone\", \"effect\": \"Press at the right.\"}"));
+        var passport = api.read(api.post(
+                "/api/machines/" + machine + "/defects",
+                "{\"concerns\": \"COVERS\", \"words\": \"left clip gone\", \"effect\": \"Press at the right.\"}"));
         assertThat(passport.get("defects")).hasSize(1);
         long card = begin(machine, "POSITION_FAULT");
         assertThat(step(card, "on").get("say").asString()).contains("left clip gone", "Press at the right");
-        var after = api.read(api.post("/api/machines/" + machine + "/defects/" + passport.at("/defects/0/id").asLong() + "/mended", "{}"));
+        var after = api.read(api.post(
+                "/api/machines/" + machine + "/defects/"
+                        + passport.at("/defects/0/id").asLong() + "/mended",
+                "{}"));
         assertThat(after.get("defects")).isEmpty();
-        assertThat(api.post("/api/machines/" + machine + "/defects/999999/mended", "{}")).hasStatus(404);
+        assertThat(api.post("/api/machines/" + machine + "/defects/999999/mended", "{}"))
+                .hasStatus(404);
     }
 
     @Test
@@ -209,13 +269,25 @@ class BenchWorkTest {
         var shop = api.read(api.get("/api/shop"));
         var settings = (tools.jackson.databind.node.ObjectNode) shop.get("settings");
         settings.put("aired", false);
-        assertThat(api.put("/api/shop", settings.toString(), shop.get("version").asString())).hasStatusOk();
+        assertThat(api.put("/api/shop", settings.toString(), shop.get("version").asString()))
+                .hasStatusOk();
         try {
-            assertThat(api.post("/api/machines/" + machine + "/works", "{\"work\": \"LONG_RUN\", \"channels\": []}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("moving air");
-            assertThat(api.post("/api/machines/" + machine + "/promises", "{\"words\": \"shirts\", \"due\": \"2030-01-01T10:00:00Z\"}")).hasStatus(422);
+            assertThat(api.post("/api/machines/" + machine + "/works", "{\"work\": \"LONG_RUN\", \"channels\": []}"))
+                    .hasStatus(422)
+                    .bodyJson()
+                    .extractingPath("$.detail")
+                    .asString()
+                    .contains("moving air");
+            assertThat(api.post(
+                            "/api/machines/" + machine + "/promises",
+                            "{\"words\": \"shirts\", \"due\": \"2030-01-01T10:00:00Z\"}"))
+                    .hasStatus(422);
         } finally {
             settings.put("aired", true);
-            api.put("/api/shop", settings.toString(), api.read(api.get("/api/shop")).get("version").asString());
+            api.put(
+                    "/api/shop",
+                    settings.toString(),
+                    api.read(api.get("/api/shop")).get("version").asString());
         }
     }
 }

@@ -27,23 +27,36 @@ class EveryRouteTest {
 
     @ParameterizedTest(name = "{0}: a {1} holding {2} becomes {3}")
     @CsvSource(textBlock = """
-            # route,         profile,             feed,       holds,        family,      chips,      then,           feed then
-            FIRST_FILL,      six-ink-tank,        AS_BUILT,   NEVER_INKED,  SUBLIMATION, ,           sublimation,    as built
-            DRAIN_AND_SWAP,  small-tank,          AS_BUILT,   MAKERS_DYE,   SUBLIMATION, ,           sublimation,    as built
-            REFILLABLES,     small-cartridge,     AS_BUILT,   NEVER_INKED,  SUBLIMATION, IGNORED,    sublimation,    refillable cartridges
-            BULK_FEED,       wide-cartridge-four, AS_BUILT,   MAKERS_DYE,   SUBLIMATION, AUTO_RESET, sublimation,    bulk-fed
-            RENEW_BULK,      small-cartridge,     BULK,       SUBLIMATION,  SUBLIMATION, ,           sublimation,    bulk-fed
-            FILM_REBUILD,    six-ink-tank,        AS_BUILT,   MAKERS_DYE,   FILM,        ,           film,           rebuilt for film
-            EDIBLE_START,    snap-in-head,        AS_BUILT,   NEVER_INKED,  EDIBLE,      ,           edible,         as built
-            GO_BACK,         wide-cartridge-six,  REFILLABLE, SUBLIMATION,  MAKERS_DYE,  ,           maker's dye,    as built
-            PARK,            wide-tank,           AS_BUILT,   SUBLIMATION,  SUBLIMATION, ,           'parked on fluid, sublimation before', as built
-            """)
-    void oneCardToItsEnd(String route, String profile, String feed, String holds, String family, String chips, String then, String feedThen) {
+        # route,         profile,             feed,       holds,        family,      chips,      then,           feed then
+        FIRST_FILL,      six-ink-tank,        AS_BUILT,   NEVER_INKED,  SUBLIMATION, ,           sublimation,    as built
+        DRAIN_AND_SWAP,  small-tank,          AS_BUILT,   MAKERS_DYE,   SUBLIMATION, ,           sublimation,    as built
+        REFILLABLES,     small-cartridge,     AS_BUILT,   NEVER_INKED,  SUBLIMATION, IGNORED,    sublimation,    refillable cartridges
+        BULK_FEED,       wide-cartridge-four, AS_BUILT,   MAKERS_DYE,   SUBLIMATION, AUTO_RESET, sublimation,    bulk-fed
+        RENEW_BULK,      small-cartridge,     BULK,       SUBLIMATION,  SUBLIMATION, ,           sublimation,    bulk-fed
+        FILM_REBUILD,    six-ink-tank,        AS_BUILT,   MAKERS_DYE,   FILM,        ,           film,           rebuilt for film
+        EDIBLE_START,    snap-in-head,        AS_BUILT,   NEVER_INKED,  EDIBLE,      ,           edible,         as built
+        GO_BACK,         wide-cartridge-six,  REFILLABLE, SUBLIMATION,  MAKERS_DYE,  ,           maker's dye,    as built
+        PARK,            wide-tank,           AS_BUILT,   SUBLIMATION,  SUBLIMATION, ,           'parked on fluid, sublimation before', as built
+        """)
+    void oneCardToItsEnd(
+            String route,
+            String profile,
+            String feed,
+            String holds,
+            String family,
+            String chips,
+            String then,
+            String feedThen) {
         hand.bottles(family, family.equals("EDIBLE"), "K", "C", "M", "Y", "LC", "LM", "W1", "W2");
         long machine = machine(route, profile, feed, holds);
         var wish = """
-                {"machine": %d, "family": "%s", "make": "own", "route": %s, "chips": %s, "purpose": "%s"}""".formatted(machine, family, route.equals("PARK") ? "null" : "\"" + route + "\"",
-                chips == null ? "null" : "\"" + chips + "\"", route.equals("PARK") ? "PARK" : route.equals("RENEW_BULK") ? "RENEW" : "CHANGE");
+            {"machine": %d, "family": "%s", "make": "own", "route": %s, "chips": %s, "purpose": "%s"}\
+            """.formatted(
+                        machine,
+                        family,
+                        route.equals("PARK") ? "null" : "\"" + route + "\"",
+                        chips == null ? "null" : "\"" + chips + "\"",
+                        route.equals("PARK") ? "PARK" : route.equals("RENEW_BULK") ? "RENEW" : "CHANGE");
         var begun = api.post("/api/cards", wish);
         assertThat(begun).hasStatus(201);
         var card = hand.carryOut(api.read(begun).get("id").asLong(), family);
@@ -61,38 +74,65 @@ class EveryRouteTest {
             for (var layer : vessel.get("layers")) {
                 holds += layer.get("volume").asDouble();
             }
-            assertThat(holds).as("%s %s", channel.get("code"), vessel.get("kind")).isLessThan(vessel.get("capacity").asDouble() + 1e-9);
+            assertThat(holds)
+                    .as("%s %s", channel.get("code"), vessel.get("kind"))
+                    .isLessThan(vessel.get("capacity").asDouble() + 1e-9);
         });
     }
 
     private int numbered;
 
     private long machine(String name, String profile, String feed, String holds) {
-        var held = holds.equals("NEVER_INKED") ? "\"NEVER_INKED\"" : "\"INKED\", \"family\": \"%s\", \"make\": \"own\"".formatted(holds);
+        var held = holds.equals("NEVER_INKED")
+                ? "\"NEVER_INKED\""
+                : "\"INKED\", \"family\": \"%s\", \"make\": \"own\"".formatted(holds);
         return api.read(api.post("/api/machines", """
-                {"name": "%s %d", "bench": "Route bench", "profile": "%s", "feed": "%s", "holds": %s, "foodOnly": false, "tankShare": 0.7}""".formatted(name, System.identityHashCode(this) + numbered++, profile, feed, held)))
-                .at("/plate/id").asLong();
+            {"name": "%s %d", "bench": "Route bench", "profile": "%s", "feed": "%s", "holds": %s, "foodOnly": false, "tankShare": 0.7}\
+            """.formatted(
+                                name, System.identityHashCode(this) + numbered++, profile, feed, held)))
+                .at("/plate/id")
+                .asLong();
     }
 
     @Test
     void parkedAndWokenAgain() {
         hand.bottles("SUBLIMATION", false, "K", "C", "M", "Y");
         long machine = machine("Sleeper", "small-tank", "AS_BUILT", "SUBLIMATION");
-        hand.carryOut(api.read(api.post("/api/cards", "{\"machine\": %d, \"purpose\": \"PARK\"}".formatted(machine))).get("id").asLong(), "SUBLIMATION");
-        assertThat(api.read(api.get("/api/machines/" + machine)).get("parked").asBoolean()).isTrue();
+        hand.carryOut(
+                api.read(api.post("/api/cards", "{\"machine\": %d, \"purpose\": \"PARK\"}".formatted(machine)))
+                        .get("id")
+                        .asLong(),
+                "SUBLIMATION");
+        assertThat(api.read(api.get("/api/machines/" + machine)).get("parked").asBoolean())
+                .isTrue();
         var plan = api.read(api.get("/api/machines/" + machine + "/changeover?family=SUBLIMATION&make=own"));
         assertThat(plan.at("/plan/routeId").asString()).isEqualTo("WAKE");
-        hand.carryOut(api.read(api.post("/api/cards", "{\"machine\": %d, \"family\": \"SUBLIMATION\", \"make\": \"own\"}".formatted(machine))).get("id").asLong(), "SUBLIMATION");
-        assertThat(api.read(api.get("/api/machines/" + machine)).at("/plate/family").asString()).isEqualTo("sublimation");
+        hand.carryOut(
+                api.read(api.post(
+                                "/api/cards",
+                                "{\"machine\": %d, \"family\": \"SUBLIMATION\", \"make\": \"own\"}".formatted(machine)))
+                        .get("id")
+                        .asLong(),
+                "SUBLIMATION");
+        assertThat(api.read(api.get("/api/machines/" + machine))
+                        .at("/plate/family")
+                        .asString())
+                .isEqualTo("sublimation");
     }
 
     @Test
     void growthSpoilsTheBottlesAndTheySayNoAfterwards() {
         hand.bottles("SUBLIMATION", false, "K", "C", "M", "Y");
         long machine = machine("Algae", "small-cartridge", "BULK", "SUBLIMATION");
-        long card = api.read(api.post("/api/cards", "{\"machine\": %d, \"purpose\": \"RENEW\", \"family\": \"SUBLIMATION\", \"make\": \"own\"}".formatted(machine))).get("id").asLong();
+        long card = api.read(api.post(
+                        "/api/cards",
+                        "{\"machine\": %d, \"purpose\": \"RENEW\", \"family\": \"SUBLIMATION\", \"make\": \"own\"}"
+                                .formatted(machine)))
+                .get("id")
+                .asLong();
         var bottles = hand.carryOutUntil(card, "SUBLIMATION", "threads").get("bottles");
-        assertThat(api.act(card, "fail", "{\"step\": \"threads\", \"branch\": \"growth\"}")).hasStatusOk();
+        assertThat(api.act(card, "fail", "{\"step\": \"threads\", \"branch\": \"growth\"}"))
+                .hasStatusOk();
         var at = hand.carryOutUntil(card, "SUBLIMATION", "threads/growth~1/growth-bottles");
         assertThat(at.get("next").asString()).isEqualTo("threads/growth~1/growth-bottles");
         long bad = bottles.get(0).get("id").asLong();
@@ -101,8 +141,16 @@ class EveryRouteTest {
                 bad = bottle.get("id").asLong();
             }
         }
-        assertThat(api.act(card, "enter", "{\"step\": \"threads/growth~1/growth-bottles\", \"cell\": \"K\", \"value\": \"%d\"}".formatted(bad))).hasStatus(422)
-                .bodyJson().extractingPath("$.detail").asString().contains("growth found on the needle");
+        assertThat(api.act(
+                        card,
+                        "enter",
+                        "{\"step\": \"threads/growth~1/growth-bottles\", \"cell\": \"K\", \"value\": \"%d\"}"
+                                .formatted(bad)))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("growth found on the needle");
         hand.setBottlesAside();
     }
 
@@ -110,9 +158,14 @@ class EveryRouteTest {
     void aHeadThatWillNotComeStopsTheWork() {
         hand.bottles("SUBLIMATION", false, "K", "C", "M", "Y");
         long machine = machine("Glued", "film-dual-head", "AS_BUILT", "FILM");
-        long card = api.read(api.post("/api/cards", "{\"machine\": %d, \"family\": \"SUBLIMATION\", \"make\": \"own\"}".formatted(machine))).get("id").asLong();
+        long card = api.read(api.post(
+                        "/api/cards",
+                        "{\"machine\": %d, \"family\": \"SUBLIMATION\", \"make\": \"own\"}".formatted(machine)))
+                .get("id")
+                .asLong();
         hand.carryOutUntil(card, "SUBLIMATION", "new-parts");
-        assertThat(api.act(card, "fail", "{\"step\": \"new-parts\", \"branch\": \"will-not-come\"}")).hasStatusOk();
+        assertThat(api.act(card, "fail", "{\"step\": \"new-parts\", \"branch\": \"will-not-come\"}"))
+                .hasStatusOk();
         var stopped = hand.card(card);
         assertThat(stopped.get("state").asString()).isEqualTo("given up");
         assertThat(stopped.get("standing")).isNotEmpty();
@@ -124,7 +177,12 @@ class EveryRouteTest {
         hand.bottles("SUBLIMATION", false, "K", "C", "M", "Y");
         long machine = machine("Long line", "small-tank", "AS_BUILT", "MAKERS_DYE");
         long card = api.beginCard(machine, "SUBLIMATION").get("id").asLong();
-        var pull = hand.carryOutUntil(card, "SUBLIMATION", "pull").get("steps").valueStream().filter(s -> s.get("id").asString().equals("pull")).findFirst().orElseThrow();
+        var pull = hand.carryOutUntil(card, "SUBLIMATION", "pull")
+                .get("steps")
+                .valueStream()
+                .filter(s -> s.get("id").asString().equals("pull"))
+                .findFirst()
+                .orElseThrow();
         double said = pull.at("/ask/columns/0/expected/0").asDouble();
         hand.enter(card, "pull", "K/0", "" + (said + 8));
         hand.enter(card, "pull", "K/1", "yes");
@@ -153,7 +211,9 @@ class EveryRouteTest {
     }
 
     private double onShelf(long machine) {
-        return api.read(api.get("/api/machines/" + machine + "/changeover?family=SUBLIMATION&make=own")).at("/plan/channels/0/onShelf").asDouble();
+        return api.read(api.get("/api/machines/" + machine + "/changeover?family=SUBLIMATION&make=own"))
+                .at("/plan/channels/0/onShelf")
+                .asDouble();
     }
 
     @Test
@@ -163,6 +223,9 @@ class EveryRouteTest {
         api.beginCard(one, "SUBLIMATION");
         api.beginCard(two, "SUBLIMATION");
         var next = api.read(api.get("/api/cards/next"));
-        assertThat(next.toString()).contains("First of two").contains("Second of two").contains("Agree that the warranty ends");
+        assertThat(next.toString())
+                .contains("First of two")
+                .contains("Second of two")
+                .contains("Agree that the warranty ends");
     }
 }

@@ -16,7 +16,8 @@ class ChangeoverTest {
 
     @Test
     void aPlanAnswersEverythingAtOnce() {
-        var plan = ask(api.machine("Planned", "wide-tank", "INKED"), "MAKERS_PIGMENT", "").get("plan");
+        var plan = ask(api.machine("Planned", "wide-tank", "INKED"), "MAKERS_PIGMENT", "")
+                .get("plan");
         assertThat(plan.get("route").asString()).isEqualTo("Drain and swap");
         assertThat(plan.get("channels")).hasSize(4).allSatisfy(c -> {
             assertThat(c.get("residue").asDouble()).isLessThanOrEqualTo(0.005);
@@ -36,17 +37,25 @@ class ChangeoverTest {
         long machine = api.machine("Shelved", "small-tank", "NEVER_INKED");
         var before = ask(machine, "SUBLIMATION", "&make=shelved").at("/plan/channels/0/bottles");
         api.post("/api/shelf/lots", """
-                {"family": "SUBLIMATION", "channel": "K", "make": "shelved", "code": "S-1", "volume": 500, "price": 5000, "foodGrade": false}""");
+            {"family": "SUBLIMATION", "channel": "K", "make": "shelved", "code": "S-1", "volume": 500, "price": 5000, "foodGrade": false}\
+            """);
         assertThat(before).isNotEmpty();
-        assertThat(ask(machine, "SUBLIMATION", "&make=shelved").at("/plan/channels/0/bottles")).isEmpty();
+        assertThat(ask(machine, "SUBLIMATION", "&make=shelved").at("/plan/channels/0/bottles"))
+                .isEmpty();
     }
 
     @Test
     void foodIsRefusedAndACardForItToo() {
         long machine = api.machine("No food", "small-tank", "INKED");
         assertThat(ask(machine, "EDIBLE", "").get("kind").asString()).isEqualTo("refused");
-        assertThat(api.post("/api/cards", "{\"machine\": %d, \"family\": \"EDIBLE\", \"make\": \"own\"}".formatted(machine))).hasStatus(422)
-                .bodyJson().extractingPath("$.detail").asString().contains("not food-safe");
+        assertThat(api.post(
+                        "/api/cards",
+                        "{\"machine\": %d, \"family\": \"EDIBLE\", \"make\": \"own\"}".formatted(machine)))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("not food-safe");
     }
 
     @Test
@@ -60,8 +69,10 @@ class ChangeoverTest {
     @Test
     void aPurityThatIsNoneIsRefused() {
         long machine = api.machine("Pure", "small-tank", "INKED");
-        assertThat(api.get("/api/machines/" + machine + "/changeover?family=SUBLIMATION&purity=2")).hasStatus(400);
-        assertThat(api.get("/api/machines/" + machine + "/changeover?family=WATER")).hasStatus(400);
+        assertThat(api.get("/api/machines/" + machine + "/changeover?family=SUBLIMATION&purity=2"))
+                .hasStatus(400);
+        assertThat(api.get("/api/machines/" + machine + "/changeover?family=WATER"))
+                .hasStatus(400);
     }
 
     private JsonNode ask(long machine, String family, String more) {

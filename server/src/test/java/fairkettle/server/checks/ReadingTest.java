@@ -28,7 +28,12 @@ class ReadingTest {
 
     @BeforeEach
     void start() throws IOException {
-        bench = Standins.start(List.of(new Standins.Wanted("Sorrel", Profiles.named("small-tank"), false)), 3, 0, Clock.systemUTC(), 1);
+        bench = Standins.start(
+                List.of(new Standins.Wanted("Sorrel", Profiles.named("small-tank"), false)),
+                3,
+                0,
+                Clock.systemUTC(),
+                1);
         List.of("K", "C", "M", "Y").forEach(c -> bench.machine("Sorrel").clog(c, List.of()));
     }
 
@@ -47,7 +52,9 @@ class ReadingTest {
         var checks = api.read(api.get("/api/machines/" + machine + "/checks"));
         assertThat(checks.at("/channels/2/missing")).hasToString("[7,8]");
         assertThat(checks.at("/verdict/headline").asString()).isEqualTo("2 missing.");
-        assertThat(api.get("/api/pictures/" + reading.get("straight").asString())).hasStatusOk().hasContentType("image/jpeg");
+        assertThat(api.get("/api/pictures/" + reading.get("straight").asString()))
+                .hasStatusOk()
+                .hasContentType("image/jpeg");
     }
 
     @Test
@@ -67,8 +74,10 @@ class ReadingTest {
     void theSamePictureTwiceIsOneCheck() throws IOException {
         long machine = machine("Read again");
         byte[] picture = picture(1);
-        assertThat(read(machine, picture).get("id").asLong()).isEqualTo(read(machine, picture).get("id").asLong());
-        assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).at("/channels/0/past")).hasSize(1);
+        assertThat(read(machine, picture).get("id").asLong())
+                .isEqualTo(read(machine, picture).get("id").asLong());
+        assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).at("/channels/0/past"))
+                .hasSize(1);
     }
 
     @Test
@@ -76,12 +85,16 @@ class ReadingTest {
         long machine = machine("Read corrected");
         bench.machine("Sorrel").clog("K", List.of(5));
         long id = read(null, picture(1)).get("id").asLong();
-        var corrected = api.read(api.post("/api/readings/" + id + "/corrections", "{\"channel\": \"K\", \"missing\": [5, 6]}"));
+        var corrected =
+                api.read(api.post("/api/readings/" + id + "/corrections", "{\"channel\": \"K\", \"missing\": [5, 6]}"));
         assertThat(look(corrected, "K").get("missing")).hasToString("[5,6]");
         assertThat(look(corrected, "K").get("corrected").asBoolean()).isTrue();
-        assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).at("/channels/0/missing")).hasToString("[5,6]");
-        assertThat(api.post("/api/readings/" + id + "/corrections", "{\"channel\": \"K\", \"missing\": [59]}")).hasStatus(400);
-        assertThat(api.post("/api/readings/" + id + "/corrections", "{\"channel\": \"LC\", \"missing\": []}")).hasStatus(400);
+        assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).at("/channels/0/missing"))
+                .hasToString("[5,6]");
+        assertThat(api.post("/api/readings/" + id + "/corrections", "{\"channel\": \"K\", \"missing\": [59]}"))
+                .hasStatus(400);
+        assertThat(api.post("/api/readings/" + id + "/corrections", "{\"channel\": \"LC\", \"missing\": []}"))
+                .hasStatus(400);
     }
 
     @Test
@@ -91,7 +104,8 @@ class ReadingTest {
         var reading = read(other, picture(1));
         assertThat(reading.get("machine").asLong()).isEqualTo(machine);
         assertThat(reading.at("/doubts/0").asString()).contains("Read here’s sheet");
-        assertThat(api.read(api.get("/api/machines/" + other + "/checks")).get("channels")).isEmpty();
+        assertThat(api.read(api.get("/api/machines/" + other + "/checks")).get("channels"))
+                .isEmpty();
     }
 
     @Test
@@ -99,9 +113,11 @@ class ReadingTest {
         long machine = machine("Read for a card");
         var reading = api.read(api.send("/api/readings?machine=" + machine + "&keep=false", picture(1)));
         assertThat(look(reading, "K").get("missing")).isEmpty();
-        assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).get("channels")).isEmpty();
+        assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).get("channels"))
+                .isEmpty();
         read(machine, picture(1)); // the same picture, sent from Checks, is one
-        assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).get("channels")).hasSize(4);
+        assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).get("channels"))
+                .hasSize(4);
     }
 
     @Test
@@ -114,23 +130,36 @@ class ReadingTest {
         double mm = 200 / 25.4;
         double right = (12 + 57) * mm;
         double low = (12 + 58 * 25.4 / 90) * mm;
-        var reading = api.read(api.post("/api/readings/" + unread.get("id").asLong() + "/corners",
-                "{\"machine\": %d, \"dark\": false, \"corners\": [%s, %s, %s, %s, %s, %s, %s, %s]}".formatted(machine, 12 * mm, 12 * mm, right, 12 * mm, right, low, 12 * mm, low)));
+        var reading = api.read(api.post(
+                "/api/readings/" + unread.get("id").asLong() + "/corners",
+                "{\"machine\": %d, \"dark\": false, \"corners\": [%s, %s, %s, %s, %s, %s, %s, %s]}"
+                        .formatted(machine, 12 * mm, 12 * mm, right, 12 * mm, right, low, 12 * mm, low)));
         assertThat(look(reading, "Y").get("missing")).hasToString("[11]");
-        assertThat(api.post("/api/readings/" + unread.get("id").asLong() + "/corners", "{\"machine\": %d, \"dark\": false, \"corners\": [0, 0, 90000, 0, 9, 9, 0, 9]}".formatted(machine))).hasStatus(400);
+        assertThat(api.post(
+                        "/api/readings/" + unread.get("id").asLong() + "/corners",
+                        "{\"machine\": %d, \"dark\": false, \"corners\": [0, 0, 90000, 0, 9, 9, 0, 9]}"
+                                .formatted(machine)))
+                .hasStatus(400);
     }
 
     @Test
     void hostileFilesAreRefused() {
-        assertThat(api.send("/api/readings", "<script>alert(1)</script>".getBytes(StandardCharsets.UTF_8))).hasStatus(400);
-        assertThat(api.send("/api/readings", new byte[] {(byte) 0xff, (byte) 0xd8, (byte) 0xff, 0, 1, 2})).hasStatus(400);
+        assertThat(api.send("/api/readings", "<script>alert(1)</script>".getBytes(StandardCharsets.UTF_8)))
+                .hasStatus(400);
+        assertThat(api.send("/api/readings", new byte[] {(byte) 0xff, (byte) 0xd8, (byte) 0xff, 0, 1, 2}))
+                .hasStatus(400);
         assertThat(api.send("/api/readings", new byte[16_000_000])).hasStatus(400);
     }
 
     private long machine(String name) throws IOException {
         long id = api.machine(name, "small-tank", "INKED");
-        long sheet = api.read(api.post("/api/machines/" + id + "/sheets", "{\"kind\": \"FRAME\", \"paper\": \"A4\", \"wanted\": {}}")).at("/made/0/id").asLong();
-        bench.print("Sorrel", api.get("/api/sheets/" + sheet + "/sheet.pdf").getResponse().getContentAsByteArray());
+        long sheet = api.read(api.post(
+                        "/api/machines/" + id + "/sheets", "{\"kind\": \"FRAME\", \"paper\": \"A4\", \"wanted\": {}}"))
+                .at("/made/0/id")
+                .asLong();
+        bench.print(
+                "Sorrel",
+                api.get("/api/sheets/" + sheet + "/sheet.pdf").getResponse().getContentAsByteArray());
         return id;
     }
 

@@ -14,15 +14,20 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 
-/** A case from its complaint to its end: what is known is not asked, what is done is booked, what happened is learned. */
+/**
+ * A case from its complaint to its end: what is known is not asked, what is done is booked, what happened is learned.
+ */
 @ServerTest
 class ClinicTest {
 
     private static final String WHOLE = "{\"missing\": {\"K\": [], \"C\": [], \"M\": [], \"Y\": []}}";
-    private static final String GAPS = "{\"missing\": {\"K\": [3, 9, 14, 20, 31, 40], \"C\": [5, 6, 11, 25, 33, 41], \"M\": [2, 8, 17, 22, 39, 44], \"Y\": [4, 7, 19, 28, 35, 47]}}";
+    private static final String GAPS =
+            "{\"missing\": {\"K\": [3, 9, 14, 20, 31, 40], \"C\": [5, 6, 11, 25, 33, 41], \"M\": [2, 8, 17, 22, 39,"
+                    + " 44], \"Y\": [4, 7, 19, 28, 35, 47]}}";
     private static final String EVEN = """
-            {"kind": "PAGE", "page": [{"channel": "K", "fade": 0.02, "band": false, "off": false}, {"channel": "C", "fade": 0.02, "band": false, "off": false},
-             {"channel": "M", "fade": 0.02, "band": false, "off": false}, {"channel": "Y", "fade": 0.02, "band": false, "off": false}]}""";
+        {"kind": "PAGE", "page": [{"channel": "K", "fade": 0.02, "band": false, "off": false}, {"channel": "C", "fade": 0.02, "band": false, "off": false},
+         {"channel": "M", "fade": 0.02, "band": false, "off": false}, {"channel": "Y", "fade": 0.02, "band": false, "off": false}]}\
+        """;
 
     @Autowired
     private Api api;
@@ -34,7 +39,10 @@ class ClinicTest {
     private JdbcClient db;
 
     private JsonNode open(long machine, String complaint) {
-        var opened = api.post("/api/cases", "{\"machines\": [%d], \"complaints\": [\"%s\"], \"work\": \"SOLID\", \"words\": \"\"}".formatted(machine, complaint));
+        var opened = api.post(
+                "/api/cases",
+                "{\"machines\": [%d], \"complaints\": [\"%s\"], \"work\": \"SOLID\", \"words\": \"\"}"
+                        .formatted(machine, complaint));
         assertThat(opened).hasStatus(201);
         return api.read(opened);
     }
@@ -56,11 +64,14 @@ class ClinicTest {
     @Test
     void aClosedVentEndsACaseWithoutADropCleaned() {
         long machine = api.machine("Clinic vent", "small-tank", "INKED");
-        api.post("/api/machines/" + machine + "/checks", "{\"missing\": {\"K\": [], \"C\": [1, 2, 3, 4, 5, 6, 7, 8, 20, 21, 22], \"M\": [], \"Y\": []}}");
+        api.post(
+                "/api/machines/" + machine + "/checks",
+                "{\"missing\": {\"K\": [], \"C\": [1, 2, 3, 4, 5, 6, 7, 8, 20, 21, 22], \"M\": [], \"Y\": []}}");
         var found = open(machine, "FADES");
         long id = found.get("id").asLong();
         assertThat(advice(found)).isEqualTo("SIMPLE");
-        assertThat(advice(say(id, "{\"kind\": \"SIMPLE\", \"channels\": [\"C\"]}"))).isEqualTo("LOOK");
+        assertThat(advice(say(id, "{\"kind\": \"SIMPLE\", \"channels\": [\"C\"]}")))
+                .isEqualTo("LOOK");
         api.post("/api/machines/" + machine + "/checks", WHOLE);
         assertThat(advice(look(id))).isEqualTo("PAGE");
         found = say(id, EVEN);
@@ -71,9 +82,11 @@ class ClinicTest {
         }
         assertThat(advice(found)).isEqualTo("CLOSE");
         assertThat(found.at("/spent/padML").asDouble()).isZero();
-        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"\"}")).hasStatusOk();
+        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"\"}"))
+                .hasStatusOk();
         assertThat(look(id).get("ending").asString()).isEqualTo("CURED");
-        assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"SIMPLE\", \"channels\": []}")).hasStatus(422);
+        assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"SIMPLE\", \"channels\": []}"))
+                .hasStatus(422);
     }
 
     @Test
@@ -86,8 +99,10 @@ class ClinicTest {
         var opened = api.post("/api/cases/" + id + "/card", "{\"treatment\": \"CLEANING\", \"channels\": []}");
         assertThat(opened).hasStatus(201);
         long card = api.read(opened).get("card").asLong();
-        assertThat(api.post("/api/cases/" + id + "/card", "{\"treatment\": \"WIPE\", \"channels\": []}")).hasStatus(422);
-        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"\"}")).hasStatus(422);
+        assertThat(api.post("/api/cases/" + id + "/card", "{\"treatment\": \"WIPE\", \"channels\": []}"))
+                .hasStatus(422);
+        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"\"}"))
+                .hasStatus(422);
         assertThat(hand.carryOut(card, "MAKERS_DYE").get("state").asString()).isEqualTo("done");
         assertThat(padOf(machine) - pad).isGreaterThan(3);
         var found = look(id);
@@ -102,13 +117,25 @@ class ClinicTest {
         api.post("/api/machines/" + machine + "/checks", GAPS);
         long id = open(machine, "GAPS").get("id").asLong();
         say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
-        long card = api.read(api.post("/api/cases/" + id + "/card", "{\"treatment\": \"NEW_DAMPER\", \"channels\": [\"C\"]}")).get("card").asLong();
+        long card = api.read(api.post(
+                        "/api/cases/" + id + "/card", "{\"treatment\": \"NEW_DAMPER\", \"channels\": [\"C\"]}"))
+                .get("card")
+                .asLong();
         hand.carryOut(card, "MAKERS_DYE");
-        assertThat(db.sql("select string_agg(topic, ' ' order by topic) from entry where card_id = ? and kind = 'upkeep' and topic like 'damper%'").param(card).query(String.class).single()).isEqualTo("damper/C");
+        assertThat(db.sql("select string_agg(topic, ' ' order by topic) from entry where card_id = ? and kind ="
+                                + " 'upkeep' and topic like 'damper%'")
+                        .param(card)
+                        .query(String.class)
+                        .single())
+                .isEqualTo("damper/C");
     }
 
     private double padOf(long machine) {
-        return db.sql("select coalesce(sum(microlitres), 0) from content where place = ?").param("pad/" + machine).query(Double.class).single() / 1000;
+        return db.sql("select coalesce(sum(microlitres), 0) from content where place = ?")
+                        .param("pad/" + machine)
+                        .query(Double.class)
+                        .single()
+                / 1000;
     }
 
     @Test
@@ -121,21 +148,35 @@ class ClinicTest {
         say(id, "{\"kind\": \"DONE\", \"treatment\": \"SOAK\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
         api.post("/api/machines/" + machine + "/checks", WHOLE);
         say(id, "{\"kind\": \"DONE\", \"treatment\": \"DRAW_AT_CARTRIDGE\", \"channels\": [\"K\"]}");
-        assertThat(db.sql("select sum(microlitres) from posting where place = 'outside/WASTE_BOTTLE' and entry_id = (select max(id) from entry where machine_id = ?)").param(machine).query(Long.class).single()).as("3 mL").isEqualTo(3000);
-        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"one soak\"}")).hasStatusOk();
+        assertThat(db.sql("select sum(microlitres) from posting where place = 'outside/WASTE_BOTTLE' and"
+                                + " entry_id = (select max(id) from entry where machine_id = ?)")
+                        .param(machine)
+                        .query(Long.class)
+                        .single())
+                .as("3 mL")
+                .isEqualTo(3000);
+        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"one soak\"}"))
+                .hasStatusOk();
         var learned = api.read(api.get("/api/clinic")).get("learned");
         assertThat(learned.toString()).contains("Soak over a wet cloth");
-        assertThat(learned.get(0).get("now").asDouble()).isGreaterThan(learned.get(0).get("prior").asDouble());
-        assertThat(api.read(api.delete("/api/clinic/learned")).get("learned").size()).isZero();
+        assertThat(learned.get(0).get("now").asDouble())
+                .isGreaterThan(learned.get(0).get("prior").asDouble());
+        assertThat(api.read(api.delete("/api/clinic/learned")).get("learned").size())
+                .isZero();
     }
 
     @Test
     void severalMachinesFallIllTogetherEachWithItsOwnCase() {
         long one = api.machine("Clinic twin one", "small-tank", "INKED");
         long two = api.machine("Clinic twin two", "small-tank", "INKED");
-        var found = api.read(api.post("/api/cases", "{\"machines\": [%d, %d], \"complaints\": [\"GAPS\"], \"work\": \"TEXT\", \"words\": \"both since Monday\"}".formatted(one, two)));
+        var found = api.read(api.post(
+                "/api/cases",
+                "{\"machines\": [%d, %d], \"complaints\": [\"GAPS\"], \"work\": \"TEXT\", \"words\": \"both since Monday\"}"
+                        .formatted(one, two)));
         assertThat(found.get("beside").toString()).contains("Clinic twin two");
-        assertThat(api.get("/api/week")).as("days ahead, with a case that today may leave over").hasStatusOk();
+        assertThat(api.get("/api/week"))
+                .as("days ahead, with a case that today may leave over")
+                .hasStatusOk();
     }
 
     @Test
@@ -143,11 +184,21 @@ class ClinicTest {
         long machine = api.machine("Clinic refuses", "small-tank", "INKED");
         long id = open(machine, "CHIP").get("id").asLong();
         assertThat(advice(look(id))).isEqualTo("TRY");
-        assertThat(api.post("/api/cases", "{\"machines\": [%d], \"complaints\": [\"GAPS\"], \"work\": \"SOLID\", \"words\": \"\"}".formatted(machine))).hasStatus(422);
-        assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"BUBBLES\", \"channels\": [\"W1\"], \"yes\": true}")).hasStatus(422);
-        assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"NONSENSE\"}")).hasStatus(400);
-        assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"PAGE\", \"page\": []}")).hasStatus(400);
-        assertThat(advice(say(id, "{\"kind\": \"TRIED\", \"remedy\": \"CLICK_IN\", \"yes\": true}"))).isEqualTo("CLOSE");
+        assertThat(api.post(
+                        "/api/cases",
+                        "{\"machines\": [%d], \"complaints\": [\"GAPS\"], \"work\": \"SOLID\", \"words\": \"\"}"
+                                .formatted(machine)))
+                .hasStatus(422);
+        assertThat(api.post(
+                        "/api/cases/" + id + "/evidence",
+                        "{\"kind\": \"BUBBLES\", \"channels\": [\"W1\"], \"yes\": true}"))
+                .hasStatus(422);
+        assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"NONSENSE\"}"))
+                .hasStatus(400);
+        assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"PAGE\", \"page\": []}"))
+                .hasStatus(400);
+        assertThat(advice(say(id, "{\"kind\": \"TRIED\", \"remedy\": \"CLICK_IN\", \"yes\": true}")))
+                .isEqualTo("CLOSE");
     }
 
     @Test
@@ -156,7 +207,9 @@ class ClinicTest {
         api.post("/api/machines/" + machine + "/checks", GAPS);
         long id = open(machine, "GAPS").get("id").asLong();
         var simple = look(id).get("simple").toString();
-        assertThat(simple).contains("it printed today", "by the account").contains("\"label\":\"Vents\",\"look\":\"open, holes not stuck over\"}");
+        assertThat(simple)
+                .contains("it printed today", "by the account")
+                .contains("\"label\":\"Vents\",\"look\":\"open, holes not stuck over\"}");
         say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
         api.post("/api/cases/" + id + "/end", "{\"ending\": \"STOPPED\", \"words\": \"\"}");
         var again = open(machine, "GAPS");
@@ -172,26 +225,44 @@ class ClinicTest {
         say(id, "{\"kind\": \"DONE\", \"treatment\": \"POWER_CLEANING\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
         api.post("/api/machines/" + machine + "/checks", WHOLE);
         assertThat(look(id).get("provisionalUntil").asString()).isNotBlank();
-        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"\"}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("early success is luck");
-        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"HANDED_OVER\", \"words\": \"to the evening\"}")).hasStatusOk();
+        assertThat(api.post("/api/cases/" + id + "/end", "{\"ending\": \"CURED\", \"words\": \"\"}"))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("early success is luck");
+        assertThat(api.post(
+                        "/api/cases/" + id + "/end", "{\"ending\": \"HANDED_OVER\", \"words\": \"to the evening\"}"))
+                .hasStatusOk();
     }
 
     private long film(String name) {
         return api.read(api.post("/api/machines", """
-                {"name": "%s", "bench": "Test bench", "profile": "film-rebuilt", "holds": "INKED", "family": "FILM", "foodOnly": false, "tankShare": 0.7}
-                """.formatted(name))).at("/plate/id").asLong();
+            {"name": "%s", "bench": "Test bench", "profile": "film-rebuilt", "holds": "INKED", "family": "FILM", "foodOnly": false, "tankShare": 0.7}
+            """.formatted(name)))
+                .at("/plate/id")
+                .asLong();
     }
 
     @Test
     void withHalfOfItsWhitesItPrintsOnInMorePasses() {
         long machine = film("Clinic passes");
         var gone = IntStream.range(0, 88).boxed().toList();
-        api.post("/api/machines/" + machine + "/checks", "{\"missing\": {\"K\": [], \"C\": [], \"M\": [], \"Y\": [], \"W1\": [], \"W2\": %s}}".formatted(gone));
-        var opened = api.read(api.post("/api/cases", "{\"machines\": [%d], \"complaints\": [\"GONE\"], \"work\": \"WHITE\", \"words\": \"\"}".formatted(machine)));
+        api.post(
+                "/api/machines/" + machine + "/checks",
+                "{\"missing\": {\"K\": [], \"C\": [], \"M\": [], \"Y\": [], \"W1\": [], \"W2\": %s}}".formatted(gone));
+        var opened = api.read(api.post(
+                "/api/cases",
+                "{\"machines\": [%d], \"complaints\": [\"GONE\"], \"work\": \"WHITE\", \"words\": \"\"}"
+                        .formatted(machine)));
         long id = opened.get("id").asLong();
         assertThat(opened.get("printOn").asString()).contains("1 of 2 whites print", "2 times as long");
-        assertThat(api.read(api.post("/api/cases/" + id + "/print-on", "{}")).get("ending").asString()).isEqualTo("GOOD_ENOUGH");
-        assertThat(api.read(api.get("/api/machines/" + machine + "/passport")).toString()).contains("set white to W1");
+        assertThat(api.read(api.post("/api/cases/" + id + "/print-on", "{}"))
+                        .get("ending")
+                        .asString())
+                .isEqualTo("GOOD_ENOUGH");
+        assertThat(api.read(api.get("/api/machines/" + machine + "/passport")).toString())
+                .contains("set white to W1");
         assertThat(api.post("/api/cases/" + id + "/print-on", "{}")).hasStatus(422);
     }
 
@@ -200,24 +271,51 @@ class ClinicTest {
         long machine = api.machine("Clinic crust", "small-tank", "INKED");
         api.post("/api/machines/" + machine + "/checks", GAPS);
         long id = open(machine, "GAPS").get("id").asLong();
-        assertThat(api.post("/api/cases/" + id + "/card", "{\"treatment\": \"RENEW\", \"channels\": [\"C\"]}")).hasStatus(422).bodyJson().extractingPath("$.detail").asString().contains("The same ink, fresh");
-        long card = api.read(api.post("/api/machines/" + machine + "/works", "{\"work\": \"INLET_POINTS\", \"channels\": [\"C\"]}")).get("card").asLong();
+        assertThat(api.post("/api/cases/" + id + "/card", "{\"treatment\": \"RENEW\", \"channels\": [\"C\"]}"))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("The same ink, fresh");
+        long card = api.read(api.post(
+                        "/api/machines/" + machine + "/works", "{\"work\": \"INLET_POINTS\", \"channels\": [\"C\"]}"))
+                .get("card")
+                .asLong();
         hand.carryOutUntil(card, "MAKERS_DYE", "dissolve");
-        assertThat(db.sql("select count(*) from case_evidence where case_id = ? and body->>'kind' = 'Crust'").param(id).query(Integer.class).single()).isEqualTo(1);
+        assertThat(db.sql("select count(*) from case_evidence where case_id = ? and body->>'kind' = 'Crust'")
+                        .param(id)
+                        .query(Integer.class)
+                        .single())
+                .isEqualTo(1);
     }
 
     @Test
     void aBottleThatTurnsOutBadOpensACaseWhereItWasFilledFrom() {
         hand.bottles("SUBLIMATION", false, "K", "C", "M", "Y");
         long machine = api.machine("Clinic lot", "small-tank", "INKED");
-        db.sql("update channel set lot_id = (select max(id) from lot where channel = 'C' and family = 'SUBLIMATION') where machine_id = ? and code = 'C'").param(machine).update();
-        long lot = db.sql("select lot_id from channel where machine_id = ? and code = 'C'").param(machine).query(Long.class).single();
-        assertThat(api.post("/api/shelf/lots/" + lot + "/spoiled", "{\"reason\": \"threads on the needle\"}")).hasStatusOk();
+        db.sql("update channel set lot_id = (select max(id) from lot where channel = 'C' and family ="
+                        + " 'SUBLIMATION') where machine_id = ? and code = 'C'")
+                .param(machine)
+                .update();
+        long lot = db.sql("select lot_id from channel where machine_id = ? and code = 'C'")
+                .param(machine)
+                .query(Long.class)
+                .single();
+        assertThat(api.post("/api/shelf/lots/" + lot + "/spoiled", "{\"reason\": \"threads on the needle\"}"))
+                .hasStatusOk();
         var open = api.read(api.get("/api/clinic")).get("open").toString();
         assertThat(open).contains("Clinic lot");
-        int cases = db.sql("select count(*) from clinic_case where machine_id = ?").param(machine).query(Integer.class).single();
+        int cases = db.sql("select count(*) from clinic_case where machine_id = ?")
+                .param(machine)
+                .query(Integer.class)
+                .single();
         api.post("/api/shelf/lots/" + lot + "/spoiled", "{\"reason\": \"threads on the needle\"}");
-        assertThat(db.sql("select count(*) from clinic_case where machine_id = ?").param(machine).query(Integer.class).single()).as("marked twice, opened once").isEqualTo(cases);
+        assertThat(db.sql("select count(*) from clinic_case where machine_id = ?")
+                        .param(machine)
+                        .query(Integer.class)
+                        .single())
+                .as("marked twice, opened once")
+                .isEqualTo(cases);
         hand.setBottlesAside();
     }
 
@@ -230,7 +328,8 @@ class ClinicTest {
         say(id, "{\"kind\": \"DONE\", \"treatment\": \"SOAK\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
         var paper = api.get("/api/cases/" + id + "/paper.pdf").getResponse().getContentAsByteArray();
         try (var pdf = Loader.loadPDF(paper)) {
-            assertThat(new PDFTextStripper().getText(pdf)).contains("Clinic paper", "Soak over a wet cloth", "6 missing", "Believed");
+            assertThat(new PDFTextStripper().getText(pdf))
+                    .contains("Clinic paper", "Soak over a wet cloth", "6 missing", "Believed");
         }
     }
 }

@@ -53,8 +53,17 @@ class DemoShopTest {
         var families = new ArrayList<String>();
         bench.get("machines").forEach(m -> families.add(m.get("family").asString()));
         assertThat(bench.get("benches")).hasSize(2);
-        assertThat(families).containsExactlyInAnyOrder("sublimation", "sublimation", "sublimation", "film", "edible", "maker's dye", "maker's dye", "never inked",
-                "parked on fluid, sublimation before");
+        assertThat(families)
+                .containsExactlyInAnyOrder(
+                        "sublimation",
+                        "sublimation",
+                        "sublimation",
+                        "film",
+                        "edible",
+                        "maker's dye",
+                        "maker's dye",
+                        "never inked",
+                        "parked on fluid, sublimation before");
     }
 
     @Test

@@ -37,12 +37,16 @@ class FeedTest {
         var answer = api.get(path).getResponse();
         assertThat(answer.getContentType()).startsWith("text/calendar");
         var calendar = Biweekly.parse(answer.getContentAsString()).first();
-        assertThat(calendar.validate(ICalVersion.V2_0).toString()).as("what is wrong with the calendar").isEmpty();
+        assertThat(calendar.validate(ICalVersion.V2_0).toString())
+                .as("what is wrong with the calendar")
+                .isEmpty();
         return calendar.getEvents();
     }
 
     private static Optional<VEvent> named(List<VEvent> events, String summary) {
-        return events.stream().filter(e -> e.getSummary().getValue().contains(summary)).findFirst();
+        return events.stream()
+                .filter(e -> e.getSummary().getValue().contains(summary))
+                .findFirst();
     }
 
     @Test
@@ -50,8 +54,14 @@ class FeedTest {
         var path = path();
         api.post("/api/hob", "{\"label\": \"feed soak\", \"minutes\": 30}");
         var wait = named(events(path), "feed soak").orElseThrow();
-        assertThat(wait.getDateStart().getValue().toInstant()).isBetween(clock.instant().plus(Duration.ofMinutes(29)), clock.instant().plus(Duration.ofMinutes(31)));
-        assertThat(wait.getAlarms()).singleElement().satisfies(a -> assertThat(a.getTrigger().getDuration().toMillis()).isZero());
+        assertThat(wait.getDateStart().getValue().toInstant())
+                .isBetween(
+                        clock.instant().plus(Duration.ofMinutes(29)),
+                        clock.instant().plus(Duration.ofMinutes(31)));
+        assertThat(wait.getAlarms())
+                .singleElement()
+                .satisfies(
+                        a -> assertThat(a.getTrigger().getDuration().toMillis()).isZero());
         assertThat(wait.getUid().getValue()).startsWith("wait-");
     }
 
@@ -60,13 +70,17 @@ class FeedTest {
         var path = path();
         long machine = api.machine("Feed promises", "small-tank", "INKED");
         var due = clock.instant().plus(Duration.ofHours(2));
-        api.post("/api/machines/" + machine + "/promises", "{\"words\": \"feed sashes\", \"due\": \"%s\"}".formatted(due));
+        api.post(
+                "/api/machines/" + machine + "/promises",
+                "{\"words\": \"feed sashes\", \"due\": \"%s\"}".formatted(due));
         var first = named(events(path), "feed sashes").orElseThrow();
         var again = named(events(path), "feed sashes").orElseThrow();
         assertThat(again.getUid()).isEqualTo(first.getUid());
         assertThat(again.getSequence()).as("nothing changed").isEqualTo(first.getSequence());
         var check = named(events(path), "Feed promises: Nozzle check").orElseThrow();
-        assertThat(check.getDateStart().getValue().toInstant()).as("before the work").isBefore(due);
+        assertThat(check.getDateStart().getValue().toInstant())
+                .as("before the work")
+                .isBefore(due);
     }
 
     @Test
@@ -75,14 +89,22 @@ class FeedTest {
         var waits = api.read(api.post("/api/hob", "{\"label\": \"feed rest\", \"minutes\": 50}"));
         long id = 0;
         for (var wait : waits) {
-            id = wait.get("label").asString().equals("feed rest") ? wait.get("id").asLong() : id;
+            id = wait.get("label").asString().equals("feed rest")
+                    ? wait.get("id").asLong()
+                    : id;
         }
         var before = named(events(path), "feed rest").orElseThrow();
-        assertThat(mvc.delete().uri("/api/hob/" + id).with(SecurityMockMvcRequestPostProcessors.csrf()).header("Idempotency-Key", "feed-rest").exchange()).hasStatusOk();
+        assertThat(mvc.delete()
+                        .uri("/api/hob/" + id)
+                        .with(SecurityMockMvcRequestPostProcessors.csrf())
+                        .header("Idempotency-Key", "feed-rest")
+                        .exchange())
+                .hasStatusOk();
         var after = named(events(path), "feed rest").orElseThrow();
         assertThat(after.getUid()).isEqualTo(before.getUid());
         assertThat(after.getStatus().isCancelled()).isTrue();
-        assertThat(after.getSequence().getValue()).isGreaterThan(before.getSequence().getValue());
+        assertThat(after.getSequence().getValue())
+                .isGreaterThan(before.getSequence().getValue());
         assertThat(after.getAlarms()).isEmpty();
     }
 

@@ -35,12 +35,18 @@ class HobTest {
     void aStepsWaitStandsOnTheHobUntilItsStepIsDone() {
         long machine = api.machine("Waits", "small-tank", "INKED");
         long card = api.beginCard(machine, "SUBLIMATION").get("id").asLong();
-        hob.put(machine, card, "charge", new fairkettle.procedure.Pause("power cleaning", Duration.ofMinutes(6), Duration.ofMinutes(30), true), Instant.now());
+        hob.put(
+                machine,
+                card,
+                "charge",
+                new fairkettle.procedure.Pause("power cleaning", Duration.ofMinutes(6), Duration.ofMinutes(30), true),
+                Instant.now());
         assertThat(wait("power cleaning").machineName()).isEqualTo("Waits");
         assertThat(wait("power cleaning").lateAt()).isNotNull();
         assertThat(api.read(api.get("/api/bench")).toString()).contains("Waits");
         hob.takeOff(card, "charge");
-        assertThat(hob.waits()).noneMatch(w -> w.label().equals("power cleaning") && w.card() != null && w.card() == card);
+        assertThat(hob.waits())
+                .noneMatch(w -> w.label().equals("power cleaning") && w.card() != null && w.card() == card);
     }
 
     @Test
@@ -48,14 +54,22 @@ class HobTest {
         long before = last();
         api.post("/api/hob", "{\"label\": \"told\", \"minutes\": 1}");
         api.post("/api/people", "{\"name\": \"Told %d\"}".formatted(System.nanoTime()));
-        assertThat(db.sql("select topic from change where id > " + before + " order by id").query(String.class).list()).containsSubsequence("hob", "shop");
+        assertThat(db.sql("select topic from change where id > " + before + " order by id")
+                        .query(String.class)
+                        .list())
+                .containsSubsequence("hob", "shop");
     }
 
     private long last() {
-        return db.sql("select coalesce(max(id), 0) from change").query(Long.class).single();
+        return db.sql("select coalesce(max(id), 0) from change")
+                .query(Long.class)
+                .single();
     }
 
     private Hob.Wait wait(String label) {
-        return hob.waits().stream().filter(w -> w.label().equals(label)).findFirst().orElseThrow();
+        return hob.waits().stream()
+                .filter(w -> w.label().equals(label))
+                .findFirst()
+                .orElseThrow();
     }
 }

@@ -30,23 +30,49 @@ class VaultTest {
     @Test
     void aCodeIsSealedMaskedAndShownOnPurpose() {
         long machine = api.machine("Sealed", "small-cartridge", "NEVER_INKED");
-        assertThat(api.put("/api/machines/" + machine + "/activation-code", "{\"code\": \"KETTLE-7731-QX\", \"origin\": \"seller of 1.4\"}", "0")).hasStatusOk();
-        assertThat(api.read(api.get("/api/machines/" + machine)).at("/key/masked").asString()).startsWith("•••").endsWith("-QX").doesNotContain("7731");
-        assertThat(db.sql("select encode(sealed, 'escape') from activation where machine_id = ?").param(machine).query(String.class).single()).doesNotContain("7731");
+        assertThat(api.put(
+                        "/api/machines/" + machine + "/activation-code",
+                        "{\"code\": \"KETTLE-7731-QX\", \"origin\": \"seller of 1.4\"}",
+                        "0"))
+                .hasStatusOk();
+        assertThat(api.read(api.get("/api/machines/" + machine))
+                        .at("/key/masked")
+                        .asString())
+                .startsWith("•••")
+                .endsWith("-QX")
+                .doesNotContain("7731");
+        assertThat(db.sql("select encode(sealed, 'escape') from activation where machine_id = ?")
+                        .param(machine)
+                        .query(String.class)
+                        .single())
+                .doesNotContain("7731");
         var revealed = api.post("/api/machines/" + machine + "/activation-code/reveal", "{}", "reveal-it-once");
         assertThat(api.read(revealed).get("words").asString()).isEqualTo("KETTLE-7731-QX");
-        assertThat(db.sql("select count(*) from answered where key = 'reveal-it-once'").query(Long.class).single()).as("kept for a repeated tap").isZero();
-        assertThat(api.read(api.get("/api/log?machine=" + machine + "&kind=key")).toString()).contains("was put into the vault").contains("was shown");
+        assertThat(db.sql("select count(*) from answered where key = 'reveal-it-once'")
+                        .query(Long.class)
+                        .single())
+                .as("kept for a repeated tap")
+                .isZero();
+        assertThat(api.read(api.get("/api/log?machine=" + machine + "&kind=key"))
+                        .toString())
+                .contains("was put into the vault")
+                .contains("was shown");
     }
 
     @Test
     void theRecoveryKeyOpensWhatTheFileSealed() throws Exception {
         long machine = api.machine("Recovered", "small-cartridge", "NEVER_INKED");
         api.put("/api/machines/" + machine + "/activation-code", "{\"code\": \"GATE-12\", \"origin\": \"\"}", "0");
-        var words = api.read(api.post("/api/vault/recovery-key", "{}")).get("words").asString();
+        var words =
+                api.read(api.post("/api/vault/recovery-key", "{}")).get("words").asString();
         assertThat(words).matches("([A-Z0-9]{6}-){8}[A-Z0-9]{6}");
-        byte[] sealed = db.sql("select sealed from activation where machine_id = ?").param(machine).query(byte[].class).single();
-        assertThat(Seal.of(words.toLowerCase(java.util.Locale.ROOT).replace('-', ' ')).open(sealed)).contains("GATE-12");
+        byte[] sealed = db.sql("select sealed from activation where machine_id = ?")
+                .param(machine)
+                .query(byte[].class)
+                .single();
+        assertThat(Seal.of(words.toLowerCase(java.util.Locale.ROOT).replace('-', ' '))
+                        .open(sealed))
+                .contains("GATE-12");
         assertThat(Seal.fresh().open(sealed)).as("with another key").isEmpty();
         assertThat(java.nio.file.Files.getPosixFilePermissions(keyFile)).hasSize(2);
     }
@@ -63,8 +89,14 @@ class VaultTest {
     void aWrongKeyIsSaidAtTheStartAndEverythingElseGoesOn() {
         long machine = api.machine("Locked out", "small-cartridge", "NEVER_INKED");
         api.put("/api/machines/" + machine + "/activation-code", "{\"code\": \"GATE-13\", \"origin\": \"\"}", "0");
-        var other = new Vault(context.getBean(org.jooq.DSLContext.class), context.getBean(fairkettle.server.ledger.Ledger.class), context.getBean(fairkettle.server.live.Live.class),
-                context.getBean(fairkettle.server.people.Who.class), java.time.Clock.systemUTC(), Seal.fresh().words(), "");
+        var other = new Vault(
+                context.getBean(org.jooq.DSLContext.class),
+                context.getBean(fairkettle.server.ledger.Ledger.class),
+                context.getBean(fairkettle.server.live.Live.class),
+                context.getBean(fairkettle.server.people.Who.class),
+                java.time.Clock.systemUTC(),
+                Seal.fresh().words(),
+                "");
         other.open();
         assertThat(other.health().problem()).contains("not the one that sealed").contains("Everything else is there");
         assertThat(other.of(machine).orElseThrow().masked()).isNull();

@@ -34,23 +34,33 @@ class LedgerTest {
 
     @Test
     void postingsThatDoNotBalanceAreRefusedByTheDatabase() {
-        assertThatThrownBy(() -> ledger.record(NewEntry.of("check", "unbalanced"), List.of(new Posting(Place.Outside.PAPER, INK, 5))))
+        assertThatThrownBy(() -> ledger.record(
+                        NewEntry.of("check", "unbalanced"), List.of(new Posting(Place.Outside.PAPER, INK, 5))))
                 .hasStackTraceContaining("do not add up to zero");
-        assertThat(db.sql("select count(*) from entry where words = 'unbalanced'").query(Long.class).single()).isZero();
+        assertThat(db.sql("select count(*) from entry where words = 'unbalanced'")
+                        .query(Long.class)
+                        .single())
+                .isZero();
     }
 
     @Test
     void aPlaceCannotHoldLessThanNothing() {
         var tank = new Place.InPath(999, ChannelCode.of("C"), VesselKind.TANK);
-        ledger.record(NewEntry.of("check", "in"), List.of(new Posting(Place.Outside.SUPPLIER, INK, -5), new Posting(tank, INK, 5)));
-        assertThatThrownBy(() -> ledger.record(NewEntry.of("check", "out"), List.of(new Posting(tank, INK, -6), new Posting(Place.Outside.PAPER, INK, 6))))
+        ledger.record(
+                NewEntry.of("check", "in"),
+                List.of(new Posting(Place.Outside.SUPPLIER, INK, -5), new Posting(tank, INK, 5)));
+        assertThatThrownBy(() -> ledger.record(
+                        NewEntry.of("check", "out"),
+                        List.of(new Posting(tank, INK, -6), new Posting(Place.Outside.PAPER, INK, 6))))
                 .hasStackTraceContaining("content_microlitres_check");
     }
 
     @Test
     void theLogIsNeverChanged() {
         ledger.record(NewEntry.of("note", "it was so"), List.of());
-        assertThatThrownBy(() -> db.sql("update entry set words = 'it was otherwise'").update()).hasStackTraceContaining("append-only");
+        assertThatThrownBy(() ->
+                        db.sql("update entry set words = 'it was otherwise'").update())
+                .hasStackTraceContaining("append-only");
         assertThatThrownBy(() -> db.sql("delete from entry").update()).hasStackTraceContaining("append-only");
     }
 
@@ -58,7 +68,8 @@ class LedgerTest {
     void rebuildingFindsAndMendsWhatWasBroken() {
         api.machine("Rebuilt", "small-tank", "INKED");
         assertThat(ledger.rebuild()).isZero();
-        db.sql("update content set microlitres = microlitres + 1 where ctid = (select ctid from content limit 1)").update();
+        db.sql("update content set microlitres = microlitres + 1 where ctid = (select ctid from content limit 1)")
+                .update();
         assertThat(ledger.rebuild()).isEqualTo(1);
         assertThat(ledger.rebuild()).isZero();
     }

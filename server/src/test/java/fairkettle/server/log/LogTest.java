@@ -25,7 +25,8 @@ class LogTest {
         var path = "/api/log?machine=" + id;
         var page = api.read(api.get(path));
         while (true) {
-            page.get("entries").forEach(e -> assertThat(seen.add(e.get("id").asLong())).isTrue());
+            page.get("entries")
+                    .forEach(e -> assertThat(seen.add(e.get("id").asLong())).isTrue());
             if (!page.has("older")) {
                 break;
             }
@@ -52,7 +53,10 @@ class LogTest {
         }
         assertThat(postings).isNotEmpty();
         assertThat(sum).isZero();
-        assertThat(postings.toString()).contains("tank K").contains("correction").contains("maker's dye K");
+        assertThat(postings.toString())
+                .contains("tank K")
+                .contains("correction")
+                .contains("maker's dye K");
     }
 
     private JsonNode entries(String query) {

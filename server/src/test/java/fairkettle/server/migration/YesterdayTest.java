@@ -65,7 +65,8 @@ class YesterdayTest {
         var thistle = api.read(api.get("/api/machines/6"));
         assertThat(thistle.get("feed").asString()).isEqualTo("as built");
         assertThat(thistle.at("/plate/family").asString()).isEqualTo("maker's dye");
-        assertThat(api.read(api.get("/api/shop")).at("/settings/name").asString()).isEqualTo("Quillmere Rosettes");
+        assertThat(api.read(api.get("/api/shop")).at("/settings/name").asString())
+                .isEqualTo("Quillmere Rosettes");
         assertThat(ledger.rebuild()).as("contents that differ from the entries").isZero();
     }
 
@@ -76,7 +77,8 @@ class YesterdayTest {
         var last = api.read(api.get("/api/machines/1")).at("/plate/lastCheck").asString();
         assertThat(routines).anySatisfy(r -> {
             assertThat(r.get("routine").asString()).isEqualTo("check");
-            assertThat(Instant.parse(r.get("since").asString())).isCloseTo(Instant.parse(last), within(1, ChronoUnit.MINUTES));
+            assertThat(Instant.parse(r.get("since").asString()))
+                    .isCloseTo(Instant.parse(last), within(1, ChronoUnit.MINUTES));
         });
         assertThat(api.get("/api/round")).hasStatusOk();
     }
@@ -88,7 +90,8 @@ class YesterdayTest {
         hand.bottlesFrom(card);
         var finished = hand.carryOut(1, "SUBLIMATION");
         assertThat(finished.get("state").asString()).isEqualTo("done");
-        assertThat(api.read(api.get("/api/machines/5")).at("/plate/family").asString()).isEqualTo("sublimation");
+        assertThat(api.read(api.get("/api/machines/5")).at("/plate/family").asString())
+                .isEqualTo("sublimation");
         assertThat(ledger.rebuild()).isZero();
     }
 }

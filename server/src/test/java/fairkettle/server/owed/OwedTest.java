@@ -22,15 +22,22 @@ class OwedTest {
     @Test
     void whatComesRoundIsOwedAgainWhenItIsDone() {
         long id = api.machine("Rounds", "small-tank", "INKED");
-        api.post("/api/machines/" + id + "/owed", "{\"words\": \"Look at the waste bottle\", \"why\": \"\", \"inDays\": 0, \"every\": 30}");
+        api.post(
+                "/api/machines/" + id + "/owed",
+                "{\"words\": \"Look at the waste bottle\", \"why\": \"\", \"inDays\": 0, \"every\": 30}");
         var task = named(id, "Look at the waste bottle");
         assertThat(task.get("late").asBoolean()).isTrue();
-        assertThat(api.read(api.get("/api/machines/" + id)).at("/plate/owedNow").asInt()).isEqualTo(1);
+        assertThat(api.read(api.get("/api/machines/" + id)).at("/plate/owedNow").asInt())
+                .isEqualTo(1);
         var path = "/api/machines/" + id + "/owed/" + task.get("id").asLong() + "/done";
         assertThat(api.post(path, "{}")).hasStatusOk();
         assertThat(api.post(path, "{}")).as("a second tap").hasStatusOk();
-        assertThat(owed(id)).filteredOn(t -> t.get("words").asString().equals("Look at the waste bottle")).singleElement().satisfies(t -> assertThat(t.get("late").asBoolean()).isFalse());
-        assertThat(api.post("/api/machines/" + id + "/owed", "{\"words\": \"\", \"why\": \"\", \"inDays\": 0}")).hasStatus(400);
+        assertThat(owed(id))
+                .filteredOn(t -> t.get("words").asString().equals("Look at the waste bottle"))
+                .singleElement()
+                .satisfies(t -> assertThat(t.get("late").asBoolean()).isFalse());
+        assertThat(api.post("/api/machines/" + id + "/owed", "{\"words\": \"\", \"why\": \"\", \"inDays\": 0}"))
+                .hasStatus(400);
     }
 
     @Test
@@ -39,7 +46,8 @@ class OwedTest {
         long card = api.beginCard(id, "SUBLIMATION").get("id").asLong();
         hand.carryOutUntil(card, "SUBLIMATION", "makers-ink");
         api.act(card, "skip", "{\"step\": \"makers-ink\", \"reason\": \"no labels\"}");
-        assertThat(named(id, "Set the maker’s own bottles aside").get("why").asString()).isEqualTo("no labels");
+        assertThat(named(id, "Set the maker’s own bottles aside").get("why").asString())
+                .isEqualTo("no labels");
         api.act(card, "strike", "{\"step\": \"makers-ink\"}");
         assertThat(owed(id)).noneMatch(t -> t.get("words").asString().startsWith("Set the maker"));
     }
@@ -55,7 +63,10 @@ class OwedTest {
     }
 
     private JsonNode named(long id, String words) {
-        return owed(id).valueStream().filter(t -> t.get("words").asString().equals(words)).findFirst().orElseThrow();
+        return owed(id).valueStream()
+                .filter(t -> t.get("words").asString().equals(words))
+                .findFirst()
+                .orElseThrow();
     }
 
     private JsonNode owed(long id) {

@@ -15,7 +15,9 @@ class PeopleTest {
     private Api api;
 
     private long person(String name) {
-        return api.read(api.post("/api/people", "{\"name\": \"%s\"}".formatted(name))).get("id").asLong();
+        return api.read(api.post("/api/people", "{\"name\": \"%s\"}".formatted(name)))
+                .get("id")
+                .asLong();
     }
 
     private String walker(long person) {
@@ -44,7 +46,8 @@ class PeopleTest {
         api.put("/api/people/" + holly, "{\"leaves\": [\"INSIDE\", \"HEADS\", \"CASES\", \"FOOD\"]}", "0");
         long machine = api.machine("Left to others", "small-tank", "INKED");
         for (var visit : api.read(api.get("/api/round")).get("visits")) {
-            if (visit.get("machine").asLong() == machine && visit.get("cautions").toString().contains("Unplug before")) {
+            if (visit.get("machine").asLong() == machine
+                    && visit.get("cautions").toString().contains("Unplug before")) {
                 assertThat(visit.path("person").asLong()).isNotEqualTo(holly);
             }
         }
@@ -54,8 +57,14 @@ class PeopleTest {
     @Test
     void whatMakesNoSenseIsRefused() {
         long alder = person("Alder who ends early");
-        assertThat(api.put("/api/people/" + alder, "{\"week\": [{\"day\": \"MONDAY\", \"open\": \"12:00\", \"close\": \"09:00\"}], \"leaves\": []}", "0")).hasStatus(400);
+        assertThat(api.put(
+                        "/api/people/" + alder,
+                        "{\"week\": [{\"day\": \"MONDAY\", \"open\": \"12:00\", \"close\": \"09:00\"}], \"leaves\":"
+                                + " []}",
+                        "0"))
+                .hasStatus(400);
         assertThat(api.put("/api/people/999999", "{\"leaves\": []}", "0")).hasStatus(404);
-        assertThat(api.put("/api/people/" + alder, "{\"leaves\": [\"COFFEE\"]}", "0")).hasStatus(400);
+        assertThat(api.put("/api/people/" + alder, "{\"leaves\": [\"COFFEE\"]}", "0"))
+                .hasStatus(400);
     }
 }

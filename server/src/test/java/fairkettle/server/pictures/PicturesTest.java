@@ -27,7 +27,9 @@ class PicturesTest {
 
     @BeforeEach
     void aCard() {
-        long card = api.beginCard(api.machine("Photographed " + machines++, "small-tank", "INKED"), "SUBLIMATION").get("id").asLong();
+        long card = api.beginCard(api.machine("Photographed " + machines++, "small-tank", "INKED"), "SUBLIMATION")
+                .get("id")
+                .asLong();
         photos = "/api/cards/" + card + "/photos?step=photograph";
     }
 
@@ -35,7 +37,14 @@ class PicturesTest {
     void aPictureIsKeptAndServedWithTheTypeThatWasFound() throws IOException {
         var result = api.send(photos, picture("png", 20, 10));
         assertThat(result).hasStatusOk();
-        var id = api.read(result).get("steps").valueStream().filter(s -> s.get("id").asString().equals("photograph")).findFirst().orElseThrow().at("/notes/0/picture").asString();
+        var id = api.read(result)
+                .get("steps")
+                .valueStream()
+                .filter(s -> s.get("id").asString().equals("photograph"))
+                .findFirst()
+                .orElseThrow()
+                .at("/notes/0/picture")
+                .asString();
         var served = api.get("/api/pictures/" + id).getResponse();
         assertThat(served.getContentType()).isEqualTo("image/png");
         assertThat(served.getHeader("X-Content-Type-Options")).isEqualTo("nosniff");
@@ -67,7 +76,12 @@ class PicturesTest {
     }
 
     private void refused(byte[] bytes, String reason) {
-        assertThat(api.send(photos, bytes)).hasStatus(400).bodyJson().extractingPath("$.detail").asString().contains(reason);
+        assertThat(api.send(photos, bytes))
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains(reason);
     }
 
     private static byte[] picture(String format, int width, int height) throws IOException {

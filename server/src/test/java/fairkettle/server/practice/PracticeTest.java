@@ -52,28 +52,38 @@ class PracticeTest {
     void theSameSeedIsTheSameMachine() {
         long one = begin("MIDDLING", 99).get("id").asLong();
         long two = begin("MIDDLING", 99).get("id").asLong();
-        assertThat(act(one, only("LOOK")).get("channels")).isEqualTo(act(two, only("LOOK")).get("channels"));
+        assertThat(act(one, only("LOOK")).get("channels"))
+                .isEqualTo(act(two, only("LOOK")).get("channels"));
     }
 
     @Test
     void whatTheMachineIsNotBuiltForIsRefused() {
         var run = begin("EASY", 3);
-        var body = run.get("refillable").asBoolean() ? "{\"kind\": \"TREAT\", \"treatment\": \"FLUSH_LINE\", \"channels\": [\"C\"]}" : "{\"kind\": \"TREAT\", \"treatment\": \"DRAW_AT_CARTRIDGE\", \"channels\": [\"C\"]}";
-        assertThat(api.post("/api/practice/runs/" + run.get("id").asLong() + "/acts", body)).hasStatus(422);
-        assertThat(api.post("/api/practice/runs", "{\"level\": \"IMPOSSIBLE\"}")).hasStatus(400);
+        var body = run.get("refillable").asBoolean()
+                ? "{\"kind\": \"TREAT\", \"treatment\": \"FLUSH_LINE\", \"channels\": [\"C\"]}"
+                : "{\"kind\": \"TREAT\", \"treatment\": \"DRAW_AT_CARTRIDGE\", \"channels\": [\"C\"]}";
+        assertThat(api.post("/api/practice/runs/" + run.get("id").asLong() + "/acts", body))
+                .hasStatus(422);
+        assertThat(api.post("/api/practice/runs", "{\"level\": \"IMPOSSIBLE\"}"))
+                .hasStatus(400);
     }
 
     @Test
     void drillsAreScoredHere() {
         var drill = api.read(api.get("/api/practice/drills/FEEL"));
         var answers = new StringBuilder();
-        drill.get("questions").forEach(q -> answers.append(answers.isEmpty() ? "" : ", ").append("\"%s\": %d".formatted(q.get("id").asString(), q.get("right").asInt())));
+        drill.get("questions")
+                .forEach(q -> answers.append(answers.isEmpty() ? "" : ", ")
+                        .append("\"%s\": %d"
+                                .formatted(
+                                        q.get("id").asString(), q.get("right").asInt())));
         var score = api.read(api.post("/api/practice/drills/FEEL", "{\"answers\": {%s}}".formatted(answers)));
         assertThat(score.get("score").asInt()).isEqualTo(100);
         assertThat(api.post("/api/practice/drills/FEEL", "{\"answers\": {}}")).hasStatus(400);
         var wrong = api.read(api.post("/api/practice/sequences/soak", "{\"order\": [3, 1, 2, 0, 4, 5, 6]}"));
         assertThat(wrong.get("right").asBoolean()).isFalse();
         assertThat(wrong.get("wrong").toString()).contains("fingers");
-        assertThat(api.post("/api/practice/sequences/soak", "{\"order\": [0, 0, 1]}")).hasStatus(400);
+        assertThat(api.post("/api/practice/sequences/soak", "{\"order\": [0, 0, 1]}"))
+                .hasStatus(400);
     }
 }

@@ -35,7 +35,12 @@ class PrintingTest {
 
     @BeforeEach
     void start() throws IOException {
-        bench = Standins.start(List.of(new Standins.Wanted("Bramble", Profiles.named("small-tank"), false)), 5, 0, Clock.systemUTC(), 5);
+        bench = Standins.start(
+                List.of(new Standins.Wanted("Bramble", Profiles.named("small-tank"), false)),
+                5,
+                0,
+                Clock.systemUTC(),
+                5);
     }
 
     @AfterEach
@@ -52,7 +57,11 @@ class PrintingTest {
         assertThat(await(machine, sheet, "DONE").get("words").asString()).isEqualTo("It came out.");
         awaitPrinted(machine);
         assertThat(bench.pages("Bramble")).isEqualTo(1);
-        assertThat(api.read(api.get("/api/machines/" + machine)).at("/plate/channels/1/path/0/layers/0/volume").asDouble()).as("its ink is counted").isCloseTo(41.5, within(.01));
+        assertThat(api.read(api.get("/api/machines/" + machine))
+                        .at("/plate/channels/1/path/0/layers/0/volume")
+                        .asDouble())
+                .as("its ink is counted")
+                .isCloseTo(41.5, within(.01));
         assertThat(api.post("/api/sheets/" + sheet + "/print", "{}")).hasStatus(422);
         assertThat(bench.pages("Bramble")).isEqualTo(1);
     }
@@ -86,7 +95,11 @@ class PrintingTest {
     @ValueSource(strings = {"application/pdf", "image/pwg-raster", "image/jpeg"})
     void whateverThePrinterTakesTheFrameComesOutReadable(String format) throws Exception {
         long machine = machine("Prints " + format.replace('/', ' '));
-        long sheet = api.read(api.post("/api/machines/" + machine + "/sheets", "{\"kind\": \"HEALTH\", \"paper\": \"A4\", \"wanted\": {}}")).at("/made/0/id").asLong();
+        long sheet = api.read(api.post(
+                        "/api/machines/" + machine + "/sheets",
+                        "{\"kind\": \"HEALTH\", \"paper\": \"A4\", \"wanted\": {}}"))
+                .at("/made/0/id")
+                .asLong();
         bench.takes("Bramble", format);
         api.post("/api/sheets/" + sheet + "/print", "{}");
         await(machine, sheet, "DONE");
@@ -127,7 +140,10 @@ class PrintingTest {
         await(machine, sheet, "CANCELLED");
         bench.fault("Bramble", "PAPER_IN");
         assertThat(bench.pages("Bramble")).isZero();
-        assertThat(api.read(api.get("/api/machines/" + machine + "/sheets")).at("/made/0/printed").asBoolean()).isFalse();
+        assertThat(api.read(api.get("/api/machines/" + machine + "/sheets"))
+                        .at("/made/0/printed")
+                        .asBoolean())
+                .isFalse();
     }
 
     @Test
@@ -155,23 +171,34 @@ class PrintingTest {
         var printer = api.read(api.get("/api/machines/" + machine + "/printer"));
         assertThat(printer.get("answers").asBoolean()).isTrue();
         assertThat(printer.at("/supplies/0/percent").asInt()).isBetween(0, 100);
-        assertThat(api.put("/api/machines/" + machine + "/printer", "{\"uri\": \"http://example.org/\"}", "0")).hasStatus(400);
-        assertThat(api.put("/api/machines/" + machine + "/printer", "{\"uri\": \"\"}", "0")).hasStatusOk();
+        assertThat(api.put("/api/machines/" + machine + "/printer", "{\"uri\": \"http://example.org/\"}", "0"))
+                .hasStatus(400);
+        assertThat(api.put("/api/machines/" + machine + "/printer", "{\"uri\": \"\"}", "0"))
+                .hasStatusOk();
         assertThat(api.post("/api/sheets/" + sheet(machine) + "/print", "{}")).hasStatus(422);
     }
 
     private long machine(String name) {
         long id = api.machine(name, "small-tank", "INKED");
-        assertThat(api.put("/api/machines/" + id + "/printer", "{\"uri\": \"%s\"}".formatted(bench.printer("Bramble")), "0")).hasStatusOk();
+        assertThat(api.put(
+                        "/api/machines/" + id + "/printer",
+                        "{\"uri\": \"%s\"}".formatted(bench.printer("Bramble")),
+                        "0"))
+                .hasStatusOk();
         return id;
     }
 
     private long sheet(long machine) {
-        return api.read(api.post("/api/machines/" + machine + "/sheets", "{\"kind\": \"PURGE\", \"paper\": \"A4\", \"wanted\": {\"C\": 0.5}}")).at("/made/0/id").asLong();
+        return api.read(api.post(
+                        "/api/machines/" + machine + "/sheets",
+                        "{\"kind\": \"PURGE\", \"paper\": \"A4\", \"wanted\": {\"C\": 0.5}}"))
+                .at("/made/0/id")
+                .asLong();
     }
 
     private JsonNode job(long machine, long sheet) {
-        for (var job : api.read(api.get("/api/machines/" + machine + "/print-jobs")).get("jobs")) {
+        for (var job :
+                api.read(api.get("/api/machines/" + machine + "/print-jobs")).get("jobs")) {
             if (job.get("sheet").asLong() == sheet) {
                 return job;
             }
@@ -185,7 +212,9 @@ class PrintingTest {
     }
 
     private void awaitPrinted(long machine) {
-        until(() -> api.read(api.get("/api/machines/" + machine + "/sheets")).at("/made/0/printed").asBoolean());
+        until(() -> api.read(api.get("/api/machines/" + machine + "/sheets"))
+                .at("/made/0/printed")
+                .asBoolean());
     }
 
     private static void until(BooleanSupplier true_) {

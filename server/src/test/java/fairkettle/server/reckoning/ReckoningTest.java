@@ -25,7 +25,9 @@ class ReckoningTest {
     @Test
     void badPairsAreRefusedAndTheNearestProfileIsShown() {
         var agents = api.read(api.get("/api/reckoning/agents?family=EDIBLE"));
-        assertThat(agents).hasSize(8).allSatisfy(part -> assertThat(part.get("agents")).hasSize(6));
+        assertThat(agents)
+                .hasSize(8)
+                .allSatisfy(part -> assertThat(part.get("agents")).hasSize(6));
         var near = api.read(api.get("/api/reckoning/similar?channels=8&architecture=FILM"));
         assertThat(near.at("/0/profile").asString()).isEqualTo("film-dual-head");
         var verdict = api.read(api.post("/api/reckoning/second-hand", "{\"POWER\": true, \"CHECK\": false}"));
@@ -35,10 +37,15 @@ class ReckoningTest {
     @Test
     void presetsAreRecalledByName() {
         var body = """
-                {"name": "Sash, 10 cm", "family": "SUBLIMATION", "paper": "transfer, A4", "settings": "matt", "mirrored": %s, "pressC": 190, "pressS": 45}""";
-        assertThat(api.post("/api/presets", body.formatted(false))).as("sublimation is mirrored").hasStatus(400);
+            {"name": "Sash, 10 cm", "family": "SUBLIMATION", "paper": "transfer, A4", "settings": "matt", "mirrored": %s, "pressC": 190, "pressS": 45}\
+            """;
+        assertThat(api.post("/api/presets", body.formatted(false)))
+                .as("sublimation is mirrored")
+                .hasStatus(400);
         assertThat(api.post("/api/presets", body.formatted(true))).hasStatusOk();
         assertThat(api.post("/api/presets", body.formatted(true))).hasStatusOk();
-        assertThat(api.read(api.get("/api/presets"))).filteredOn(p -> p.get("name").asString().equals("Sash, 10 cm")).hasSize(1);
+        assertThat(api.read(api.get("/api/presets")))
+                .filteredOn(p -> p.get("name").asString().equals("Sash, 10 cm"))
+                .hasSize(1);
     }
 }

@@ -23,10 +23,14 @@ class RefillTest {
     void whatIsPouredLeavesTheBottleAndEntersTheTank() {
         long id = api.machine("Poured", "small-tank", "INKED");
         long lot = lot("MAKERS_DYE", "C", "own");
-        assertThat(api.post("/api/machines/" + id + "/refills", refill("C", lot, "18", false, false))).hasStatus(201);
+        assertThat(api.post("/api/machines/" + id + "/refills", refill("C", lot, "18", false, false)))
+                .hasStatus(201);
         assertThat(line(id, "C").get("level").asDouble()).isEqualTo(60);
         assertThat(line(id, "C").get("room").asDouble()).isZero();
-        assertThat(db.sql("select coalesce(sum(microlitres), 0) from content where place = 'bottle/" + lot + "'").query(Long.class).single()).isEqualTo(82_000);
+        assertThat(db.sql("select coalesce(sum(microlitres), 0) from content where place = 'bottle/" + lot + "'")
+                        .query(Long.class)
+                        .single())
+                .isEqualTo(82_000);
     }
 
     @Test
@@ -37,7 +41,9 @@ class RefillTest {
         assertThat(api.post("/api/machines/" + id + "/refills/C/struck", "{}")).hasStatusOk();
         assertThat(line(id, "C").get("level").asDouble()).isEqualTo(42);
         assertThat(line(id, "C").has("last")).isFalse();
-        assertThat(api.post("/api/machines/" + id + "/refills/C/struck", "{}")).as("a second tap").hasStatus(422);
+        assertThat(api.post("/api/machines/" + id + "/refills/C/struck", "{}"))
+                .as("a second tap")
+                .hasStatus(422);
         api.post("/api/machines/" + id + "/refills", refill("C", lot, "18", false, false));
         api.post("/api/machines/" + id + "/cleanings", "{\"power\": true}");
         assertRefused("/api/machines/" + id + "/refills/C/struck", "{}", "used since");
@@ -57,7 +63,8 @@ class RefillTest {
     @Test
     void theSameColourOfAnotherMakeIsNotTheSameInk() {
         long id = api.read(api.post("/api/machines", """
-                {"name": "Makes", "bench": "Test bench", "profile": "small-tank", "holds": "INKED", "family": "SUBLIMATION", "make": "own", "foodOnly": false, "tankShare": 0.7}""")).at("/plate/id").asLong();
+            {"name": "Makes", "bench": "Test bench", "profile": "small-tank", "holds": "INKED", "family": "SUBLIMATION", "make": "own", "foodOnly": false, "tankShare": 0.7}\
+            """)).at("/plate/id").asLong();
         assertRefused(id, refill("C", lot("SUBLIMATION", "C", "elsewhere"), "5", false, false), "another make");
     }
 
@@ -65,7 +72,9 @@ class RefillTest {
     void aTankThatRanDryIsOwedItsPriming() {
         long id = api.machine("Dry", "small-tank", "INKED");
         api.post("/api/machines/" + id + "/refills", refill("Y", lot("MAKERS_DYE", "Y", "own"), "10", true, false));
-        assertThat(api.read(api.get("/api/machines/" + id + "/owed"))).extracting(t -> t.get("words").asString()).contains("Prime Y again");
+        assertThat(api.read(api.get("/api/machines/" + id + "/owed")))
+                .extracting(t -> t.get("words").asString())
+                .contains("Prime Y again");
     }
 
     @Test
@@ -75,12 +84,17 @@ class RefillTest {
         for (int i = 0; i < 3; i++) {
             api.post("/api/machines/" + id + "/levels", "{\"levels\": {\"M\": 40}}");
             api.post("/api/machines/" + id + "/refills", refill("M", lot, "20", false, i > 0));
-            db.sql("update refill set at = at - make_interval(days => ?) where machine_id = ? and id = (select max(id) from refill where machine_id = ?)")
-                    .param(30 - 10 * i).param(id).param(id).update();
+            db.sql("update refill set at = at - make_interval(days => ?) where machine_id = ? and id ="
+                            + " (select max(id) from refill where machine_id = ?)")
+                    .param(30 - 10 * i)
+                    .param(id)
+                    .param(id)
+                    .update();
         }
         var forecast = line(id, "M").get("forecast");
         assertThat(forecast.get("pages").asInt()).isEqualTo((int) ((60 - 18) / (0.7 * 0.15)));
-        assertThat(forecast.get("earliest").asString()).isLessThanOrEqualTo(forecast.get("latest").asString());
+        assertThat(forecast.get("earliest").asString())
+                .isLessThanOrEqualTo(forecast.get("latest").asString());
         assertThat(line(id, "M").at("/count/resets").asInt()).isEqualTo(2);
         assertThat(line(id, "M").get("countOff").asDouble()).isEqualTo(40.0 / 120 - 1);
     }
@@ -89,18 +103,26 @@ class RefillTest {
     void theShopSaysWhenAMachineWantsInk() {
         long id = api.machine("Trigger", "small-tank", "INKED");
         assertThat(line(id, "K").get("due").asBoolean()).isFalse();
-        assertThat(api.put("/api/machines/" + id + "/refills/trigger", "{\"share\": 0.8}", "0")).hasStatusOk();
+        assertThat(api.put("/api/machines/" + id + "/refills/trigger", "{\"share\": 0.8}", "0"))
+                .hasStatusOk();
         assertThat(line(id, "K").get("due").asBoolean()).isTrue();
-        assertThat(api.read(api.get("/api/machines/" + id)).at("/plate/attention/kind").asString()).isEqualTo("TOP_UP");
-        assertThat(api.put("/api/machines/" + id + "/refills/trigger", "{\"share\": 2}", "0")).hasStatus(400);
+        assertThat(api.read(api.get("/api/machines/" + id))
+                        .at("/plate/attention/kind")
+                        .asString())
+                .isEqualTo("TOP_UP");
+        assertThat(api.put("/api/machines/" + id + "/refills/trigger", "{\"share\": 2}", "0"))
+                .hasStatus(400);
     }
 
     @Test
     void whatTheMachineSaysIsKeptApartFromWhatIsInIt() {
         long id = api.machine("Says", "small-tank", "INKED");
         api.post("/api/machines/" + id + "/refills", """
-                {"channel": "K", "lot": %d, "poured": 5, "ranDry": false, "chipReset": false, "says": 0.1}""".formatted(lot("MAKERS_DYE", "K", "own")));
-        assertThat(line(id, "K").get("apart").asBoolean()).as("10 % said, 70 % there").isTrue();
+            {"channel": "K", "lot": %d, "poured": 5, "ranDry": false, "chipReset": false, "says": 0.1}\
+            """.formatted(lot("MAKERS_DYE", "K", "own")));
+        assertThat(line(id, "K").get("apart").asBoolean())
+                .as("10 % said, 70 % there")
+                .isTrue();
     }
 
     @Test
@@ -123,7 +145,8 @@ class RefillTest {
     }
 
     private JsonNode line(long machine, String channel) {
-        for (var line : api.read(api.get("/api/machines/" + machine + "/refills")).get("lines")) {
+        for (var line :
+                api.read(api.get("/api/machines/" + machine + "/refills")).get("lines")) {
             if (line.get("channel").asString().equals(channel)) {
                 return line;
             }
@@ -133,12 +156,14 @@ class RefillTest {
 
     private long lot(String family, String channel, String make) {
         api.post("/api/shelf/lots", """
-                {"family": "%s", "channel": "%s", "make": "%s", "code": "R-%s", "volume": 100, "price": 900, "foodGrade": false}""".formatted(family, channel, make, channel));
+            {"family": "%s", "channel": "%s", "make": "%s", "code": "R-%s", "volume": 100, "price": 900, "foodGrade": false}\
+            """.formatted(family, channel, make, channel));
         return db.sql("select max(id) from lot").query(Long.class).single();
     }
 
     private static String refill(String channel, long lot, String poured, boolean dry, boolean reset) {
         return """
-                {"channel": "%s", "lot": %d, "poured": %s, "ranDry": %s, "chipReset": %s}""".formatted(channel, lot, poured, dry, reset);
+            {"channel": "%s", "lot": %d, "poured": %s, "ranDry": %s, "chipReset": %s}\
+            """.formatted(channel, lot, poured, dry, reset);
     }
 }

@@ -39,13 +39,20 @@ class RoundTest {
     void somebodyIsThere() {
         db.deleteFrom(ROUND_DAY).execute();
         var people = api.read(api.get("/api/shop")).get("people");
-        wren = people.isEmpty() ? api.read(api.post("/api/people", "{\"name\": \"Wren of the round\"}")).get("id").asLong() : people.get(0).get("id").asLong();
+        wren = people.isEmpty()
+                ? api.read(api.post("/api/people", "{\"name\": \"Wren of the round\"}"))
+                        .get("id")
+                        .asLong()
+                : people.get(0).get("id").asLong();
         begin = clock.instant();
         there(wren, Duration.ofHours(7));
     }
 
     private JsonNode there(long person, Duration howLong) {
-        return api.read(api.put("/api/round/people/" + person, "{\"from\": \"%s\", \"to\": \"%s\"}".formatted(begin.minusSeconds(60), begin.plus(howLong)), "0"));
+        return api.read(api.put(
+                "/api/round/people/" + person,
+                "{\"from\": \"%s\", \"to\": \"%s\"}".formatted(begin.minusSeconds(60), begin.plus(howLong)),
+                "0"));
     }
 
     private JsonNode round() {
@@ -53,22 +60,38 @@ class RoundTest {
     }
 
     private static JsonNode visit(JsonNode round, String key) {
-        return StreamSupport.stream(round.get("visits").spliterator(), false).filter(v -> v.get("key").asString().equals(key)).findFirst().orElse(null);
+        return StreamSupport.stream(round.get("visits").spliterator(), false)
+                .filter(v -> v.get("key").asString().equals(key))
+                .findFirst()
+                .orElse(null);
     }
 
     @Test
     void aLongHoldSaysWhatItLeavesUndone() {
         long machine = api.machine("Held long", "small-tank", "INKED");
-        api.post("/api/machines/" + machine + "/promises", "{\"words\": \"sashes for the show\", \"due\": \"%s\", \"minutes\": 60}".formatted(clock.instant().plus(Duration.ofHours(3))));
+        api.post(
+                "/api/machines/" + machine + "/promises",
+                "{\"words\": \"sashes for the show\", \"due\": \"%s\", \"minutes\": 60}"
+                        .formatted(clock.instant().plus(Duration.ofHours(3))));
         var hold = api.read(api.get("/api/machines/" + machine + "/hold?minutes=720"));
         assertThat(hold.get("clashes").toString()).contains("promised in that time: sashes for the show");
         assertThat(hold.get("better").asString()).isNotBlank();
-        assertThat(api.read(api.get("/api/machines/" + machine + "/hold?minutes=30")).get("clashes")).isEmpty();
+        assertThat(api.read(api.get("/api/machines/" + machine + "/hold?minutes=30"))
+                        .get("clashes"))
+                .isEmpty();
     }
 
     private String owed(long machine, String words) {
-        var tasks = api.read(api.post("/api/machines/" + machine + "/owed", "{\"words\": \"%s\", \"why\": \"it drips\", \"inDays\": 0}".formatted(words)));
-        return "o/" + StreamSupport.stream(tasks.spliterator(), false).filter(t -> t.get("words").asString().equals(words)).findFirst().orElseThrow().get("id").asLong();
+        var tasks = api.read(api.post(
+                "/api/machines/" + machine + "/owed",
+                "{\"words\": \"%s\", \"why\": \"it drips\", \"inDays\": 0}".formatted(words)));
+        return "o/"
+                + StreamSupport.stream(tasks.spliterator(), false)
+                        .filter(t -> t.get("words").asString().equals(words))
+                        .findFirst()
+                        .orElseThrow()
+                        .get("id")
+                        .asLong();
     }
 
     @Test
@@ -82,11 +105,21 @@ class RoundTest {
         api.post("/api/round/begin", "{\"key\": \"%s\", \"person\": %d}".formatted(key, wren));
         api.post("/api/round/begin", "{\"key\": \"%s\", \"person\": %d}".formatted(key, wren));
         assertThat(visit(round(), key).get("begun").isNull()).isFalse();
-        var after = api.read(api.post("/api/round/done", "{\"key\": \"%s\", \"person\": %d, \"minutes\": 25, \"whole\": false}".formatted(key, wren)));
+        var after = api.read(api.post(
+                "/api/round/done",
+                "{\"key\": \"%s\", \"person\": %d, \"minutes\": 25, \"whole\": false}".formatted(key, wren)));
         assertThat(visit(after, key)).isNull();
-        assertThat(after.get("done").toString()).contains("Look at the joint").contains("\"took\":25").contains("\"planned\":10");
-        assertThat(api.post("/api/round/done", "{\"key\": \"%s\", \"person\": %d, \"whole\": false}".formatted(key, wren))).as("a second tap").hasStatusOk();
-        assertThat(api.post("/api/round/done", "{\"key\": \"o/999999\", \"person\": %d, \"whole\": false}".formatted(wren))).hasStatus(404);
+        assertThat(after.get("done").toString())
+                .contains("Look at the joint")
+                .contains("\"took\":25")
+                .contains("\"planned\":10");
+        assertThat(api.post(
+                        "/api/round/done", "{\"key\": \"%s\", \"person\": %d, \"whole\": false}".formatted(key, wren)))
+                .as("a second tap")
+                .hasStatusOk();
+        assertThat(api.post(
+                        "/api/round/done", "{\"key\": \"o/999999\", \"person\": %d, \"whole\": false}".formatted(wren)))
+                .hasStatus(404);
     }
 
     @Test
@@ -99,7 +132,8 @@ class RoundTest {
         assertThat(visit(round(), key).get("pinned").asBoolean()).isTrue();
         api.post("/api/round/pin", "{\"key\": \"%s\"}".formatted(key));
         assertThat(visit(round(), key).get("pinned").asBoolean()).isFalse();
-        assertThat(api.post("/api/round/pin", "{\"key\": \"%s\", \"at\": \"2020-01-01T00:00:00Z\"}".formatted(key))).hasStatus(400);
+        assertThat(api.post("/api/round/pin", "{\"key\": \"%s\", \"at\": \"2020-01-01T00:00:00Z\"}".formatted(key)))
+                .hasStatus(400);
     }
 
     @Test
@@ -108,7 +142,9 @@ class RoundTest {
         var key = owed(machine, "Oil the rail by hand");
         var short0 = there(wren, Duration.ZERO);
         assertThat(visit(short0, key)).isNull();
-        assertThat(short0.get("left").toString()).contains("Oil the rail by hand").contains("It stays owed.");
+        assertThat(short0.get("left").toString())
+                .contains("Oil the rail by hand")
+                .contains("It stays owed.");
         assertThat(visit(there(wren, Duration.ofHours(7)), key)).isNotNull();
     }
 
@@ -138,19 +174,33 @@ class RoundTest {
         owed(machine, "Wipe the window of the sensor");
         var pdf = api.get("/api/round/sheet").getResponse().getContentAsByteArray();
         try (var document = Loader.loadPDF(pdf)) {
-            assertThat(new PDFTextStripper().getText(document)).contains("The round of").contains("Wipe the window of the sensor").contains("min of hands");
+            assertThat(new PDFTextStripper().getText(document))
+                    .contains("The round of")
+                    .contains("Wipe the window of the sensor")
+                    .contains("min of hands");
         }
     }
 
     @Test
     void aCheckIsTickedAsWholeOrKeptElsewhere() {
         long machine = api.machine("Round checks", "small-tank", "INKED");
-        api.post("/api/machines/" + machine + "/promises", "{\"words\": \"sashes\", \"due\": \"%s\", \"minutes\": 30}".formatted(clock.instant().plus(Duration.ofMinutes(20))));
+        api.post(
+                "/api/machines/" + machine + "/promises",
+                "{\"words\": \"sashes\", \"due\": \"%s\", \"minutes\": 30}"
+                        .formatted(clock.instant().plus(Duration.ofMinutes(20))));
         var key = "r/%d/check".formatted(machine);
         assertThat(visit(round(), key)).as("it is looked at before the work").isNotNull();
         assertThat(round().get("promises").toString()).contains("sashes");
-        assertThat(api.post("/api/round/done", "{\"key\": \"%s\", \"person\": %d, \"whole\": false}".formatted(key, wren))).hasStatus(422);
-        assertThat(visit(api.read(api.post("/api/round/done", "{\"key\": \"%s\", \"person\": %d, \"whole\": true}".formatted(key, wren))), key)).isNull();
-        assertThat(api.read(api.get("/api/machines/" + machine)).at("/checks/K")).hasSize(1);
+        assertThat(api.post(
+                        "/api/round/done", "{\"key\": \"%s\", \"person\": %d, \"whole\": false}".formatted(key, wren)))
+                .hasStatus(422);
+        assertThat(visit(
+                        api.read(api.post(
+                                "/api/round/done",
+                                "{\"key\": \"%s\", \"person\": %d, \"whole\": true}".formatted(key, wren))),
+                        key))
+                .isNull();
+        assertThat(api.read(api.get("/api/machines/" + machine)).at("/checks/K"))
+                .hasSize(1);
     }
 }

@@ -27,10 +27,13 @@ class SuppliesTest {
         long machine = api.machine("Counted", "small-cartridge", "INKED");
         var path = "/api/machines/" + machine + "/changeover?family=SUBLIMATION&make=own";
         assertThat(line(path, "refillable cartridge").get("buy").asInt()).isEqualTo(4);
-        assertThat(api.put("/api/shelf/supplies/REFILLABLE", "{\"count\": 3, \"price\": 500}", "0")).hasStatusOk();
+        assertThat(api.put("/api/shelf/supplies/REFILLABLE", "{\"count\": 3, \"price\": 500}", "0"))
+                .hasStatusOk();
         assertThat(line(path, "refillable cartridge").get("buy").asInt()).isEqualTo(1);
-        assertThat(line(path, "refillable cartridge").at("/price/minor").asInt()).isEqualTo(500);
-        assertThat(api.put("/api/shelf/supplies/REFILLABLE", "{\"count\": -3}", "0")).hasStatus(400);
+        assertThat(line(path, "refillable cartridge").at("/price/minor").asInt())
+                .isEqualTo(500);
+        assertThat(api.put("/api/shelf/supplies/REFILLABLE", "{\"count\": -3}", "0"))
+                .hasStatus(400);
         api.put("/api/shelf/supplies/REFILLABLE", "{\"count\": 0}", "0");
     }
 
@@ -45,11 +48,24 @@ class SuppliesTest {
 
     @Test
     void aWasteBottleIsNamedFillsAndLeavesTheHouse() {
-        waste.open("June, under the sink", WasteBottles.LIQUID, fairkettle.ink.Millilitres.parse("2000"), LocalDate.of(2026, 11, 25));
+        waste.open(
+                "June, under the sink",
+                WasteBottles.LIQUID,
+                fairkettle.ink.Millilitres.parse("2000"),
+                LocalDate.of(2026, 11, 25));
         assertThat(waste.inUse()).isInstanceOf(fairkettle.path.Place.Waste.class);
-        assertThat(api.post("/api/shelf/waste", "{\"name\": \"Powder tin\", \"kind\": \"powder and film\", \"capacity\": 500}")).hasStatus(201);
-        assertThat(api.post("/api/shelf/waste", "{\"name\": \"Sink\", \"kind\": \"down the drain\", \"capacity\": 500}")).hasStatus(400);
-        long id = waste.all().stream().filter(b -> b.name().startsWith("June")).findFirst().orElseThrow().id();
+        assertThat(api.post(
+                        "/api/shelf/waste",
+                        "{\"name\": \"Powder tin\", \"kind\": \"powder and film\", \"capacity\": 500}"))
+                .hasStatus(201);
+        assertThat(api.post(
+                        "/api/shelf/waste", "{\"name\": \"Sink\", \"kind\": \"down the drain\", \"capacity\": 500}"))
+                .hasStatus(400);
+        long id = waste.all().stream()
+                .filter(b -> b.name().startsWith("June"))
+                .findFirst()
+                .orElseThrow()
+                .id();
         assertThat(api.post("/api/shelf/waste/" + id + "/disposed", "{}")).hasStatusOk();
         assertThat(waste.inUse()).isEqualTo(fairkettle.path.Place.Outside.WASTE_BOTTLE);
         assertThat(ledger.rebuild()).isZero();

@@ -19,24 +19,39 @@ class SparesTest {
         long bare = api.machine("Spares bare", "small-tank", "INKED");
         api.put("/api/donors/" + machine, "{\"words\": \"all but its trays\"}", "0");
         api.put("/api/donors/" + bare, "{\"words\": \"no head, the rest is there\"}", "0");
-        api.post("/api/spares", "{\"what\": \"flat cable of the head\", \"fits\": \"small tank\", \"count\": 1, \"origin\": \"Spares bare\", \"noOther\": true}");
+        api.post(
+                "/api/spares",
+                "{\"what\": \"flat cable of the head\", \"fits\": \"small tank\", \"count\": 1, \"origin\": \"Spares"
+                        + " bare\", \"noOther\": true}");
         var found = api.read(api.get("/api/spares?wanted=head"));
         assertThat(found.get("donors").toString()).contains("Spares donor").doesNotContain("Spares bare");
         assertThat(found.get("bin").toString()).contains("flat cable of the head", "\"noOther\":true");
         assertThat(found.get("shelf").toString()).contains("new head");
         api.delete("/api/donors/" + machine);
-        assertThat(api.read(api.get("/api/spares?wanted=head")).get("donors").toString()).doesNotContain("Spares donor");
+        assertThat(api.read(api.get("/api/spares?wanted=head")).get("donors").toString())
+                .doesNotContain("Spares donor");
     }
 
     @Test
     void theLastOneIsTakenOnce() {
-        var all = api.read(api.post("/api/spares", "{\"what\": \"belt of a test\", \"fits\": \"\", \"count\": 1, \"origin\": \"\", \"noOther\": false}"));
+        var all = api.read(api.post(
+                "/api/spares",
+                "{\"what\": \"belt of a test\", \"fits\": \"\", \"count\": 1, \"origin\": \"\", \"noOther\": false}"));
         long id = 0;
         for (var spare : all.get("bin")) {
-            id = spare.get("what").asString().equals("belt of a test") ? spare.get("id").asLong() : id;
+            id = spare.get("what").asString().equals("belt of a test")
+                    ? spare.get("id").asLong()
+                    : id;
         }
-        assertThat(api.read(api.post("/api/spares/" + id + "/taken", "{\"whereTo\": \"Sorrel\"}")).get("bin").toString()).doesNotContain("belt of a test");
-        assertThat(api.post("/api/spares/" + id + "/taken", "{\"whereTo\": \"Sorrel\"}")).hasStatus(422);
-        assertThat(api.post("/api/spares", "{\"what\": \" \", \"fits\": \"\", \"count\": 0, \"origin\": \"\", \"noOther\": false}")).hasStatus(400);
+        assertThat(api.read(api.post("/api/spares/" + id + "/taken", "{\"whereTo\": \"Sorrel\"}"))
+                        .get("bin")
+                        .toString())
+                .doesNotContain("belt of a test");
+        assertThat(api.post("/api/spares/" + id + "/taken", "{\"whereTo\": \"Sorrel\"}"))
+                .hasStatus(422);
+        assertThat(api.post(
+                        "/api/spares",
+                        "{\"what\": \" \", \"fits\": \"\", \"count\": 0, \"origin\": \"\", \"noOther\": false}"))
+                .hasStatus(400);
     }
 }

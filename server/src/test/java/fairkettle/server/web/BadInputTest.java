@@ -24,38 +24,61 @@ class BadInputTest {
 
     @ParameterizedTest(name = "{0} {1}: {2}")
     @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
-            /api/machines   | {"name": " ", "bench": "B", "profile": "small-tank", "holds": "UNKNOWN", "foodOnly": false, "tankShare": 1}  | name
-            /api/machines   | {"name": "A", "bench": "B", "profile": "small-tank", "holds": "INKED", "foodOnly": false, "tankShare": 1}    | family
-            /api/machines   | {"name": "A", "bench": "B", "profile": "small-tank", "holds": "UNKNOWN", "foodOnly": false, "tankShare": 7}  | tankShare
-            /api/machines   | {"name": "A", "bench": "B", "profile": "small-tank", "holds": "SOMETIMES", "foodOnly": false, "tankShare": 1}| holds
-            /api/hob        | {"label": "soak", "minutes": 0}                                                                             | minutes
-            /api/hob        | {"label": "", "minutes": 5}                                                                                 | label
-            /api/shelf/lots | {"family": "EDIBLE", "make": "own", "code": "X", "volume": "much", "price": 1, "foodGrade": true}           | volume
-            /api/people     | {"name": ""}                                                                                                | name
-            """)
+        /api/machines   | {"name": " ", "bench": "B", "profile": "small-tank", "holds": "UNKNOWN", "foodOnly": false, "tankShare": 1}  | name
+        /api/machines   | {"name": "A", "bench": "B", "profile": "small-tank", "holds": "INKED", "foodOnly": false, "tankShare": 1}    | family
+        /api/machines   | {"name": "A", "bench": "B", "profile": "small-tank", "holds": "UNKNOWN", "foodOnly": false, "tankShare": 7}  | tankShare
+        /api/machines   | {"name": "A", "bench": "B", "profile": "small-tank", "holds": "SOMETIMES", "foodOnly": false, "tankShare": 1}| holds
+        /api/hob        | {"label": "soak", "minutes": 0}                                                                             | minutes
+        /api/hob        | {"label": "", "minutes": 5}                                                                                 | label
+        /api/shelf/lots | {"family": "EDIBLE", "make": "own", "code": "X", "volume": "much", "price": 1, "foodGrade": true}           | volume
+        /api/people     | {"name": ""}                                                                                                | name
+        """)
     void theFieldIsNamed(String path, String body, String field) {
-        assertThat(api.post(path, body)).hasStatus(400).bodyJson().extractingPath("$.errors[0].field").isEqualTo(field);
+        assertThat(api.post(path, body))
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.errors[0].field")
+                .isEqualTo(field);
     }
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
-            /api/machines | {"name": "A", "bench": "B", "profile": "toaster", "holds": "UNKNOWN", "foodOnly": false, "tankShare": 1} | There is no profile (toaster)
-            /api/people   | {"name":                                                                                               | could not be read as JSON
-            """)
+        /api/machines | {"name": "A", "bench": "B", "profile": "toaster", "holds": "UNKNOWN", "foodOnly": false, "tankShare": 1} | There is no profile (toaster)
+        /api/people   | {"name":                                                                                               | could not be read as JSON
+        """)
     void theDetailSaysWhatToDo(String path, String body, String detail) {
-        assertThat(api.post(path, body)).hasStatus(400).bodyJson().extractingPath("$.detail").asString().contains(detail);
+        assertThat(api.post(path, body))
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains(detail);
     }
 
     @Test
     void writesNeedTheirKeyAndTheirToken() {
-        assertThat(mvc.post().uri("/api/people").with(csrf()).contentType(MediaType.APPLICATION_JSON).content("{\"name\": \"x\"}")).hasStatus(400);
-        assertThat(mvc.post().uri("/api/people").header("Idempotency-Key", "12345678").contentType(MediaType.APPLICATION_JSON).content("{\"name\": \"x\"}"))
+        assertThat(mvc.post()
+                        .uri("/api/people")
+                        .with(csrf())
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"name\": \"x\"}"))
+                .hasStatus(400);
+        assertThat(mvc.post()
+                        .uri("/api/people")
+                        .header("Idempotency-Key", "12345678")
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"name\": \"x\"}"))
                 .hasStatus(403);
     }
 
     @Test
     void whatIsNotThereIsNotFound() {
-        assertThat(api.get("/api/machines/123456")).hasStatus(404).bodyJson().extractingPath("$.detail").asString().contains("123456");
+        assertThat(api.get("/api/machines/123456"))
+                .hasStatus(404)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("123456");
         assertThat(api.get("/api/cards/123456")).hasStatus(404);
         assertThat(api.get("/api/nothing")).hasStatus(404);
         assertThat(api.get("/api/machines/abc")).hasStatus(400);
@@ -66,14 +89,24 @@ class BadInputTest {
         var settings = api.read(api.get("/api/shop")).get("settings").toString();
         var version = api.read(api.get("/api/shop")).get("version").asString();
         assertThat(api.put("/api/shop", settings, version)).hasStatusOk();
-        assertThat(api.put("/api/shop", settings, version)).hasStatus(409).bodyJson().extractingPath("$.detail").asString().contains("Somebody else");
+        assertThat(api.put("/api/shop", settings, version))
+                .hasStatus(409)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("Somebody else");
     }
 
     @Test
     void settingsThatCannotBeAreRefusedWhole() {
         var shop = api.read(api.get("/api/shop"));
-        var broken = shop.get("settings").toString().replaceFirst("\"zone\":\"[^\"]+\"", "\"zone\":\"Quillmere/Market\"");
-        assertThat(api.put("/api/shop", broken, shop.get("version").asString())).hasStatus(400).bodyJson().extractingPath("$.detail").asString()
+        var broken =
+                shop.get("settings").toString().replaceFirst("\"zone\":\"[^\"]+\"", "\"zone\":\"Quillmere/Market\"");
+        assertThat(api.put("/api/shop", broken, shop.get("version").asString()))
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
                 .contains("time zone (Quillmere/Market)");
     }
 }

@@ -13,7 +13,10 @@ public final class AdvisedHand {
     private AdvisedHand() {}
 
     /** How it ended. */
-    public enum End { DONE, GAVE_UP }
+    public enum End {
+        DONE,
+        GAVE_UP
+    }
 
     /** Told of every decision. */
     public interface Witness {
@@ -36,7 +39,8 @@ public final class AdvisedHand {
                     }
                 }
                 case Next.Page _ -> bed.page();
-                case Next.Wait _ -> throw new IllegalStateException("Impossible state: on the sick bench every rest is kept.");
+                case Next.Wait _ ->
+                    throw new IllegalStateException("Impossible state: on the sick bench every rest is kept.");
                 case Next.Simple _ -> bed.simple();
                 case Next.Try(var remedy) -> bed.attempt(remedy);
                 case Next.Ask(var question, var code) -> bed.ask(question, code);

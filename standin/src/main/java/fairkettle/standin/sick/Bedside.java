@@ -89,17 +89,19 @@ public final class Bedside {
         if (remedy == Remedy.ALIGN) {
             machine.align();
         }
-        return take(new Evidence.Tried(remedy, remedy == Remedy.ALIGN && !machine.shift().shifted()));
+        return take(new Evidence.Tried(
+                remedy, remedy == Remedy.ALIGN && !machine.shift().shifted()));
     }
 
     /** @param channel where the question is of one */
     public Evidence ask(Question question, @Nullable ChannelCode channel) {
-        return take(switch (question) {
-            case WASTE_ROSE -> machine.wasteRose();
-            case BUBBLES -> machine.bubbles(Objects.requireNonNull(channel));
-            case THREAD -> machine.thread(Objects.requireNonNull(channel));
-            case CRUST -> machine.crust(Objects.requireNonNull(channel));
-        });
+        return take(
+                switch (question) {
+                    case WASTE_ROSE -> machine.wasteRose();
+                    case BUBBLES -> machine.bubbles(Objects.requireNonNull(channel));
+                    case THREAD -> machine.thread(Objects.requireNonNull(channel));
+                    case CRUST -> machine.crust(Objects.requireNonNull(channel));
+                });
     }
 
     /** Treats it. A purge sheet can be read while it comes. */
@@ -107,7 +109,8 @@ public final class Bedside {
         if (GroundRules.against(treatment, channels, progress).isPresent()) {
             rulesBroken++;
         }
-        if (treatment == Treatment.PURGE_SHEET && channels.size() < machine.codes().size()) {
+        if (treatment == Treatment.PURGE_SHEET
+                && channels.size() < machine.codes().size()) {
             take(machine.purge(channels));
         } else {
             machine.act(treatment, channels);

@@ -15,13 +15,27 @@ import java.util.function.Supplier;
 public final class SickCases {
 
     private static final int TOLERATED = 2;
-    private static final List<Family> FAMILIES = List.of(Family.MAKERS_DYE, Family.SUBLIMATION, Family.FILM, Family.EDIBLE);
+    private static final List<Family> FAMILIES =
+            List.of(Family.MAKERS_DYE, Family.SUBLIMATION, Family.FILM, Family.EDIBLE);
     private static final double[] COMMON = {.07, .09, .20, .11, .16, .22, .13, .07, .03, .015, .03, .055};
     private static final double[] OTHER_MIX = {.04, .06, .12, .18, .16, .30, .16, .10, .03, .015, .01, .06};
 
     private SickCases() {}
 
-    enum Cause { EMPTY, VENT, AIR, FILTER, SETTLED, DRIED, CAP, WIPER, MIXED, GROWTH, POSITION, DEAD }
+    enum Cause {
+        EMPTY,
+        VENT,
+        AIR,
+        FILTER,
+        SETTLED,
+        DRIED,
+        CAP,
+        WIPER,
+        MIXED,
+        GROWTH,
+        POSITION,
+        DEAD
+    }
 
     /**
      * A sick machine and what is told of it.
@@ -31,14 +45,23 @@ public final class SickCases {
     public record Sick(SickMachine machine, Situation situation, String first) {}
 
     /** How hard it is to see what is wrong. */
-    public enum Level { EASY, MIDDLING, HARD }
+    public enum Level {
+        EASY,
+        MIDDLING,
+        HARD
+    }
 
     /** One of the yardstick. @param otherBench true for a bench that is built otherwise */
     public static Sick of(long seed, boolean otherBench) {
         var dice = Dice.of(seed);
         return ill(() -> {
             var family = FAMILIES.get(dice.under(FAMILIES.size()));
-            return make(family, dice.branch(), otherBench, cause(dice, family, otherBench ? OTHER_MIX : COMMON), dice.hits(.33));
+            return make(
+                    family,
+                    dice.branch(),
+                    otherBench,
+                    cause(dice, family, otherBench ? OTHER_MIX : COMMON),
+                    dice.hits(.33));
         });
     }
 
@@ -51,9 +74,19 @@ public final class SickCases {
     private static Sick practice(Dice dice, Level level) {
         var family = FAMILIES.get(dice.under(FAMILIES.size()));
         var cause = switch (level) {
-            case EASY -> List.of(Cause.VENT, Cause.EMPTY, Cause.AIR, Cause.DRIED).get(dice.under(4));
-            case MIDDLING -> List.of(Cause.FILTER, Cause.CAP, Cause.WIPER, Cause.AIR, family == Family.FILM ? Cause.SETTLED : Cause.DRIED).get(dice.under(5));
-            case HARD -> List.of(Cause.CAP, Cause.DEAD, Cause.GROWTH, Cause.FILTER, Cause.DRIED).get(dice.under(5));
+            case EASY ->
+                List.of(Cause.VENT, Cause.EMPTY, Cause.AIR, Cause.DRIED).get(dice.under(4));
+            case MIDDLING ->
+                List.of(
+                                Cause.FILTER,
+                                Cause.CAP,
+                                Cause.WIPER,
+                                Cause.AIR,
+                                family == Family.FILM ? Cause.SETTLED : Cause.DRIED)
+                        .get(dice.under(5));
+            case HARD ->
+                List.of(Cause.CAP, Cause.DEAD, Cause.GROWTH, Cause.FILTER, Cause.DRIED)
+                        .get(dice.under(5));
         };
         return make(family, dice.branch(), false, cause, level == Level.HARD);
     }
@@ -101,7 +134,14 @@ public final class SickCases {
             case EDIBLE -> 1.25;
             case FILM -> .65;
         };
-        var physics = new Physics(!otherBench, dice.about(base, .35), dice.about(dissolves, .25), dice.about(1, .18), dice.about(2.1, .4), dice.between(.001, .012), dice.between(.005, .05));
+        var physics = new Physics(
+                !otherBench,
+                dice.about(base, .35),
+                dice.about(dissolves, .25),
+                dice.about(1, .18),
+                dice.about(2.1, .4),
+                dice.between(.001, .012),
+                dice.between(.005, .05));
         double air = dice.about(1, .3);
         var machine = new SickMachine(family, physics, air, dice);
         boolean refillable = family != Family.FILM && dice.hits(.4);
@@ -140,11 +180,28 @@ public final class SickCases {
         var told = new ArrayList<Situation.Part>();
         for (var c : machine.channels()) {
             double months = Math.max(.5, 3 + c.load * 9) * dice.about(1, .3);
-            told.add(new Situation.Part(c.code, SickChannel.STROKES, TOLERATED, months, c.empty ? c.capacity * .5 : c.level, c.capacity));
+            told.add(new Situation.Part(
+                    c.code, SickChannel.STROKES, TOLERATED, months, c.empty ? c.capacity * .5 : c.level, c.capacity));
         }
         double padRoom = dice.between(60, 250);
-        var situation = new Situation(family, told, refillable, dice.hits(.8), dice.hits(.6), idle * dice.about(1, .28), air * dice.about(1, .1), (machine.rubber > .3 ? 26 : 10) * dice.about(1, .4), cleaned || machine.wiper > .5 && dice.hits(.5),
-                changed, false, padRoom, 3, complaints, Set.of(), Situation.Prices.USUAL, Situation.Ink.USUAL);
+        var situation = new Situation(
+                family,
+                told,
+                refillable,
+                dice.hits(.8),
+                dice.hits(.6),
+                idle * dice.about(1, .28),
+                air * dice.about(1, .1),
+                (machine.rubber > .3 ? 26 : 10) * dice.about(1, .4),
+                cleaned || machine.wiper > .5 && dice.hits(.5),
+                changed,
+                false,
+                padRoom,
+                3,
+                complaints,
+                Set.of(),
+                Situation.Prices.USUAL,
+                Situation.Ink.USUAL);
         return new Sick(fresh(machine), situation, first.name().toLowerCase(java.util.Locale.ROOT));
     }
 
@@ -164,7 +221,8 @@ public final class SickCases {
     }
 
     /** @return days it stood, for causes that come of standing */
-    private static double spoil(SickMachine m, Cause cause, Dice dice, Set<Complaint> complaints, double idle, Family family) {
+    private static double spoil(
+            SickMachine m, Cause cause, Dice dice, Set<Complaint> complaints, double idle, Family family) {
         var one = m.channels().get(dice.under(m.channels().size()));
         double days = idle;
         switch (cause) {

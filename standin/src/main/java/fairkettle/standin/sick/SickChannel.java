@@ -104,7 +104,12 @@ final class SickChannel {
         if (empty || level <= .2) {
             return 0;
         }
-        double q = quick * Math.pow(1 - Math.min(.995, load), 1.6) * (1 - .8 * crust) * (1 - .85 * Math.min(1, settledLine)) * (1 - Math.min(1, vacuum)) * (growth ? .22 : 1);
+        double q = quick
+                * Math.pow(1 - Math.min(.995, load), 1.6)
+                * (1 - .8 * crust)
+                * (1 - .85 * Math.min(1, settledLine))
+                * (1 - Math.min(1, vacuum))
+                * (growth ? .22 : 1);
         return airInLine() > AIR_STARVES ? q * .55 : q;
     }
 
@@ -162,7 +167,7 @@ final class SickChannel {
         for (var p : pockets) {
             p[0] += got / line;
         }
-        for (var it = pockets.iterator(); it.hasNext();) {
+        for (var it = pockets.iterator(); it.hasNext(); ) {
             var p = it.next();
             if (p[0] >= 1) {
                 damperAir += p[1];
@@ -212,7 +217,9 @@ final class SickChannel {
         if (code.white()) {
             double fall = physics.settling() * hours / 24;
             settledVessel = Math.min(1, settledVessel + fall / 30);
-            settledLine = physics.reserve() ? Math.min(1, settledLine + fall / 8) : Math.min(1, settledLine + fall / 8 * (1 - settledLine) * 1.6);
+            settledLine = physics.reserve()
+                    ? Math.min(1, settledLine + fall / 8)
+                    : Math.min(1, settledLine + fall / 8 * (1 - settledLine) * 1.6);
         }
     }
 
@@ -224,7 +231,10 @@ final class SickChannel {
                 continue;
             }
             double deep = Math.min(1.6, depth[k] / shutAt[k]);
-            double chance = Math.clamp(strength * today * Math.exp(-2.1 * hard[k]) * (1.35 - .35 * deep) * (.7 + .3 * physics.dissolves()), 0, .98);
+            double chance = Math.clamp(
+                    strength * today * Math.exp(-2.1 * hard[k]) * (1.35 - .35 * deep) * (.7 + .3 * physics.dissolves()),
+                    0,
+                    .98);
             if (dice.hits(chance)) {
                 depth[k] = .04;
                 hard[k] = 0;

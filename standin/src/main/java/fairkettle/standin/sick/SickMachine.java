@@ -12,7 +12,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 
-/** A sick machine. It takes what a person can do, and shows what a person can see; what it really has is for the debrief. */
+/**
+ * A sick machine. It takes what a person can do, and shows what a person can see; what it really has is for the
+ * debrief.
+ */
 public final class SickMachine {
 
     private static final double SHEET = .7;
@@ -73,7 +76,10 @@ public final class SickMachine {
     }
 
     SickChannel channel(ChannelCode code) {
-        return channels.stream().filter(c -> c.code.equals(code)).findFirst().orElseThrow(() -> new IllegalArgumentException("This machine has no channel %s.".formatted(code)));
+        return channels.stream()
+                .filter(c -> c.code.equals(code))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("This machine has no channel %s.".formatted(code)));
     }
 
     List<SickChannel> channels() {
@@ -113,7 +119,9 @@ public final class SickMachine {
 
     /** Does what the treatment says. @param on channels treated, for acts on single ones */
     public void act(Treatment treatment, Set<ChannelCode> on) {
-        var treated = channels.stream().filter(c -> !treatment.perChannel() || on.contains(c.code)).toList();
+        var treated = channels.stream()
+                .filter(c -> !treatment.perChannel() || on.contains(c.code))
+                .toList();
         hands += treatment.hands(on.size());
         switch (treatment) {
             case PURGE_SHEET -> treated.forEach(c -> print(c, SHEET));
@@ -122,15 +130,17 @@ public final class SickMachine {
                 parted |= dice.hits(.003);
                 clean(POWER, 3, .88);
             }
-            case REST_SHORT, REST_LONG -> { }
-            case SOAK -> channels.forEach(c -> {
-                c.soften(.22, physics);
-                c.pull(.12, physics, dice);
-            });
-            case SOAK_OVERNIGHT -> channels.forEach(c -> {
-                c.soften(.5, physics);
-                c.pull(.18, physics, dice);
-            });
+            case REST_SHORT, REST_LONG -> {}
+            case SOAK ->
+                channels.forEach(c -> {
+                    c.soften(.22, physics);
+                    c.pull(.12, physics, dice);
+                });
+            case SOAK_OVERNIGHT ->
+                channels.forEach(c -> {
+                    c.soften(.5, physics);
+                    c.pull(.18, physics, dice);
+                });
             case WIPE -> {
                 wiper *= dice.between(.05, .3);
                 rim *= dice.between(.1, .4);
@@ -148,48 +158,55 @@ public final class SickMachine {
                 rubber = 0;
                 parts += 9;
             }
-            case DRAW_AT_CARTRIDGE -> treated.forEach(c -> {
-                ml += 3;
-                c.level -= Math.min(c.level, 3);
-                c.takeAir(dice.between(.5, .95));
-                c.settledLine *= .7;
-            });
-            case PUSH_AT_VENT -> treated.forEach(c -> {
-                ml += 1;
-                c.level -= Math.min(c.level, 1);
-                c.takeAir(dice.between(.45, .95));
-            });
-            case DRAW_AT_WASTE_LINE -> treated.forEach(c -> {
-                ml += 5;
-                c.flow(5, .8, true, dice);
-                c.pull(.68 * (1 - .6 * Math.min(1, leak())), physics, dice);
-                c.takeAir(.35);
-                c.settledLine *= .6;
-            });
-            case AGITATE -> treated.forEach(c -> {
-                c.settledVessel = .05;
-                c.settledLine *= .8;
-            });
+            case DRAW_AT_CARTRIDGE ->
+                treated.forEach(c -> {
+                    ml += 3;
+                    c.level -= Math.min(c.level, 3);
+                    c.takeAir(dice.between(.5, .95));
+                    c.settledLine *= .7;
+                });
+            case PUSH_AT_VENT ->
+                treated.forEach(c -> {
+                    ml += 1;
+                    c.level -= Math.min(c.level, 1);
+                    c.takeAir(dice.between(.45, .95));
+                });
+            case DRAW_AT_WASTE_LINE ->
+                treated.forEach(c -> {
+                    ml += 5;
+                    c.flow(5, .8, true, dice);
+                    c.pull(.68 * (1 - .6 * Math.min(1, leak())), physics, dice);
+                    c.takeAir(.35);
+                    c.settledLine *= .6;
+                });
+            case AGITATE ->
+                treated.forEach(c -> {
+                    c.settledVessel = .05;
+                    c.settledLine *= .8;
+                });
             case NEW_DAMPER -> treated.forEach(c -> newDamper(c, 3));
-            case FLUSH_LINE -> treated.forEach(c -> {
-                c.settledLine = 0;
-                c.takeAir(.6);
-                newDamper(c, 8);
-            });
-            case DRAW_AT_INLET -> treated.forEach(c -> {
-                parted |= dice.hits(.006);
-                ml += 1;
-                c.crust *= .4;
-                c.soften(.5, physics);
-                c.pull(.85, physics, dice);
-                c.takeAir(.25);
-            });
-            case RENEW -> treated.forEach(c -> {
-                ml += 25;
-                c.drained(.5);
-                c.level = c.capacity * .9;
-                newDamper(c, 0);
-            });
+            case FLUSH_LINE ->
+                treated.forEach(c -> {
+                    c.settledLine = 0;
+                    c.takeAir(.6);
+                    newDamper(c, 8);
+                });
+            case DRAW_AT_INLET ->
+                treated.forEach(c -> {
+                    parted |= dice.hits(.006);
+                    ml += 1;
+                    c.crust *= .4;
+                    c.soften(.5, physics);
+                    c.pull(.85, physics, dice);
+                    c.takeAir(.25);
+                });
+            case RENEW ->
+                treated.forEach(c -> {
+                    ml += 25;
+                    c.drained(.5);
+                    c.level = c.capacity * .9;
+                    newDamper(c, 0);
+                });
             case HEAD_OUT -> {
                 parted |= dice.hits(.045);
                 ml += .5 * channels.size();
@@ -331,7 +348,12 @@ public final class SickMachine {
             }
             ml += SHEET * mean;
             c.pull(.10, physics, dice);
-            seen.put(c.code, new Evidence.Seen(Math.clamp(fade(came) + .05 * dice.gauss(), 0, 1), dice.hits(airBefore ? .5 : .02), c.mixed + c.smear + .03 * dice.gauss() > OFF_COLOUR));
+            seen.put(
+                    c.code,
+                    new Evidence.Seen(
+                            Math.clamp(fade(came) + .05 * dice.gauss(), 0, 1),
+                            dice.hits(airBefore ? .5 : .02),
+                            c.mixed + c.smear + .03 * dice.gauss() > OFF_COLOUR));
         }
         return new Evidence.Page(seen);
     }
@@ -366,8 +388,11 @@ public final class SickMachine {
     /** How the last draw felt. */
     public Evidence.Felt felt(ChannelCode code) {
         var c = channel(code);
-        var feel = c.airInLine() > .4 ? Evidence.Feel.NOTHING_EASY : c.limit() < .15 || c.silent() > 50 ? Evidence.Feel.NOTHING_HARD
-                : c.silent() > 6 ? Evidence.Feel.INK_EASING : Evidence.Feel.INK_HARD;
+        var feel = c.airInLine() > .4
+                ? Evidence.Feel.NOTHING_EASY
+                : c.limit() < .15 || c.silent() > 50
+                        ? Evidence.Feel.NOTHING_HARD
+                        : c.silent() > 6 ? Evidence.Feel.INK_EASING : Evidence.Feel.INK_HARD;
         return new Evidence.Felt(code, dice.hits(.13) ? Evidence.Feel.values()[dice.under(4)] : feel);
     }
 
@@ -424,7 +449,23 @@ public final class SickMachine {
     // ---- what it really has ---------------------------------------------------------------------------------------
 
     /** What is wrong with it, for the debrief and for the yardstick; nobody at the bench can see it. */
-    public enum Fault { DRIED, DEAD, DIRT, AIR, FILTER, SETTLED, SHUT, GROWTH, CRUST, SMEAR, MIXED, CAP, WIPER, POSITION, PARTED }
+    public enum Fault {
+        DRIED,
+        DEAD,
+        DIRT,
+        AIR,
+        FILTER,
+        SETTLED,
+        SHUT,
+        GROWTH,
+        CRUST,
+        SMEAR,
+        MIXED,
+        CAP,
+        WIPER,
+        POSITION,
+        PARTED
+    }
 
     /** By channel; what the channels share stands under every one of them. */
     public Map<ChannelCode, Set<Fault>> faults() {

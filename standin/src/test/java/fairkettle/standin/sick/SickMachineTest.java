@@ -27,7 +27,8 @@ class SickMachineTest {
     void everybodyIsIllAndTheSameSeedIsIllAlike() {
         for (long seed = 0; seed < 60; seed++) {
             assertThat(SickCases.of(seed, false).machine().fit(2)).isFalse();
-            assertThat(SickCases.of(seed, false).machine().check()).isEqualTo(SickCases.of(seed, false).machine().check());
+            assertThat(SickCases.of(seed, false).machine().check())
+                    .isEqualTo(SickCases.of(seed, false).machine().check());
         }
         for (var level : Level.values()) {
             assertThat(SickCases.practice(5, level).machine().fit(2)).isFalse();
@@ -48,7 +49,8 @@ class SickMachineTest {
         var machine = sick(Fault.SHUT).machine();
         var cleaned = machine.copy();
         cleaned.act(Treatment.CLEANING, Set.of());
-        assertThat(cleaned.faults().values().stream().anyMatch(f -> f.contains(Fault.SHUT))).isTrue();
+        assertThat(cleaned.faults().values().stream().anyMatch(f -> f.contains(Fault.SHUT)))
+                .isTrue();
         var found = new HashSet<>(machine.simple().found());
         found.addAll(machine.simple().found());
         assertThat(found).isNotEmpty();
@@ -60,8 +62,10 @@ class SickMachineTest {
         var machine = sick(Fault.FILTER).machine();
         var twin = machine.copy();
         machine.act(Treatment.NEW_DAMPER, new HashSet<>(machine.codes()));
-        assertThat(machine.faults().values().stream().noneMatch(f -> f.contains(Fault.FILTER))).isTrue();
-        assertThat(twin.faults().values().stream().anyMatch(f -> f.contains(Fault.FILTER))).isTrue();
+        assertThat(machine.faults().values().stream().noneMatch(f -> f.contains(Fault.FILTER)))
+                .isTrue();
+        assertThat(twin.faults().values().stream().anyMatch(f -> f.contains(Fault.FILTER)))
+                .isTrue();
     }
 
     @Test
@@ -70,7 +74,8 @@ class SickMachineTest {
         for (var treatment : Treatment.values()) {
             machine.act(treatment, new HashSet<>(machine.codes()));
         }
-        assertThat(machine.faults().values().stream().anyMatch(f -> f.contains(Fault.DEAD))).isTrue();
+        assertThat(machine.faults().values().stream().anyMatch(f -> f.contains(Fault.DEAD)))
+                .isTrue();
     }
 
     @Test
@@ -78,7 +83,9 @@ class SickMachineTest {
         for (long seed = 0; seed < 30; seed++) {
             var machine = SickCases.of(seed, false).machine();
             double before = 0;
-            for (var treatment : new Treatment[] {Treatment.PURGE_SHEET, Treatment.CLEANING, Treatment.DRAW_AT_WASTE_LINE, Treatment.POWER_CLEANING}) {
+            for (var treatment : new Treatment[] {
+                Treatment.PURGE_SHEET, Treatment.CLEANING, Treatment.DRAW_AT_WASTE_LINE, Treatment.POWER_CLEANING
+            }) {
                 machine.act(treatment, new HashSet<>(machine.codes()));
                 assertThat(machine.ink()).isGreaterThanOrEqualTo(before);
                 before = machine.ink();
