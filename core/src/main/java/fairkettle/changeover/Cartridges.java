@@ -283,7 +283,7 @@ final class Cartridges {
                         .waits(new Pause(
                                 "button held",
                                 Panel.how(w.job.profile().capable(), Panel.Act.CHIP_RESET)
-                                        .hold(),
+                                        .held(),
                                 null,
                                 false))
                         .ask(new Ask.Ticks(List.of("every new cartridge has its chip", "the button can be reached")));

@@ -48,7 +48,7 @@ final class Firmware {
                 step("fw-mode", "Update mode")
                         .say(mode.say())
                         .minutes(3)
-                        .waits(new Pause("keys held", mode.hold(), null, false))
+                        .waits(new Pause("keys held", mode.held(), null, false))
                         .needs(Facet.PERMISSION, "given")
                         .needs(Facet.CABLE, "plugged in")
                         .needs(Facet.POWER, "on")

@@ -94,7 +94,7 @@ public final class Progress {
                 if (last != null && last.headWork()) {
                     gainedByHand = gaps.entrySet().stream()
                             .anyMatch(e -> gapsBefore.getOrDefault(e.getKey(), 0) > 0
-                                    && e.getValue() * 2 <= gapsBefore.get(e.getKey()));
+                                    && e.getValue() * 2 <= gapsBefore.getOrDefault(e.getKey(), 0));
                 }
                 lookDue = false;
                 looks++;

@@ -30,7 +30,16 @@ public final class Panel {
     }
 
     /** @param hold how long keys are held, or null where none are */
-    public record How(String say, @Nullable Duration hold) {}
+    public record How(String say, @Nullable Duration hold) {
+
+        /** How long keys are held. @throws IllegalStateException where none are */
+        public Duration held() {
+            if (hold == null) {
+                throw new IllegalStateException("Impossible state: no key is held for “%s”.".formatted(say));
+            }
+            return hold;
+        }
+    }
 
     public static How how(Capabilities capable, Act act) {
         return switch (act) {

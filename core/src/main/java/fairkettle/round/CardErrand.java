@@ -31,12 +31,13 @@ public final class CardErrand {
         int firstBy = Task.OPEN;
         var first = open.getFirst();
         var running = first.step().pause();
-        boolean waits = first.waitStarted() != null && running != null;
-        if (waits) {
+        var waitStarted = first.waitStarted();
+        boolean waits = waitStarted != null && running != null;
+        if (waitStarted != null && running != null) {
             release = minute.applyAsInt(first.waitOver().orElse(now));
             firstBy = running.max() == null
                     ? Task.OPEN
-                    : Math.max(release, minute.applyAsInt(first.waitStarted().plus(running.max())));
+                    : Math.max(release, minute.applyAsInt(waitStarted.plus(running.max())));
         }
         var parts = new ArrayList<Errand.Part>();
         int hands = 0;

@@ -89,9 +89,11 @@ final class Placer {
         floorsLeft = day.floors;
     }
 
+    private static final int[] NONE = {}; // no plan in hand: nothing of it is replayed
+
     /** Cost of the whole plan that these genes give. */
     long decode(Genes genes) {
-        return decode(genes, Long.MAX_VALUE, Long.MAX_VALUE, 0, day.segments, null, null);
+        return decode(genes, Long.MAX_VALUE, Long.MAX_VALUE, 0, day.segments, NONE, NONE);
     }
 
     /**

@@ -3,6 +3,7 @@ package fairkettle.safety;
 import fairkettle.ink.Family;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Objects;
 
 /** What a part may be rinsed or wiped with. The ink's own data sheet and the part's maker come first. */
 public enum Agent {
@@ -63,7 +64,7 @@ public enum Agent {
                 && part == Part.CAP_AND_WIPER) {
             return new Verdict(true, "On parts that came off: it loosens dried pigment better than fluid does.");
         }
-        return USUAL.get(part).get(this);
+        return Objects.requireNonNull(Objects.requireNonNull(USUAL.get(part)).get(this));
     }
 
     private static Map<Part, Map<Agent, Verdict>> usual() {

@@ -163,9 +163,9 @@ public final class Sheets {
                     SheetKind.PURGE,
                     String.join(
                             " ",
-                            wanted.keySet().stream()
-                                    .filter(c -> !wanted.get(c).isZero())
-                                    .map(ChannelCode::code)
+                            wanted.entrySet().stream()
+                                    .filter(e -> !e.getValue().isZero())
+                                    .map(e -> e.getKey().code())
                                     .toList()),
                     "Plain paper, full size. Good at the bottom only counts if the next page begins good. Three, then"
                             + " a nozzle check.",

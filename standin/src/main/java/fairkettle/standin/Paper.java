@@ -9,9 +9,11 @@ import java.util.Map;
 public final class Paper {
 
     static final double DENSE = 10; // points per mm
+    private static final float[] BLACK = {.04f, .04f, .045f};
+
     private static final Map<String, float[]> INKS = Map.of(
             "K",
-            new float[] {.04f, .04f, .045f},
+            BLACK,
             "C",
             new float[] {.06f, .36f, .66f},
             "M",
@@ -69,7 +71,7 @@ public final class Paper {
     }
 
     static float[] ink(String code) {
-        return code.startsWith("W") ? WHITE : INKS.getOrDefault(code, INKS.get("K"));
+        return code.startsWith("W") ? WHITE : INKS.getOrDefault(code, BLACK);
     }
 
     /** Lays ink on one point. @param cover share of it, 0 to 1; white hides what is under it, others filter it */

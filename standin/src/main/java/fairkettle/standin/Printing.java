@@ -8,10 +8,12 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.jspecify.annotations.Nullable;
 
 /** Turns what is sent into ink on paper, as far as this machine's nozzles, air and supply allow. */
 final class Printing {
@@ -23,7 +25,7 @@ final class Printing {
 
     /** The document is nothing this machine prints. */
     static final class Unprintable extends Exception {
-        Unprintable(String message, Throwable cause) {
+        Unprintable(String message, @Nullable Throwable cause) {
             super(message, cause);
         }
     }
@@ -43,7 +45,7 @@ final class Printing {
             if (channel.code().white() != white) {
                 continue;
             }
-            var m = marks.get(channel.code().code());
+            var m = Objects.requireNonNull(marks.get(channel.code().code()));
             for (int n = 0; n < channel.nozzles(); n++) {
                 if (m.amount()[n] > 0) {
                     double y = EDGE + pattern.down(n) + m.aside()[n];
@@ -196,8 +198,8 @@ final class Printing {
             if (fires == null) {
                 continue;
             }
-            float share = fires[nozzle % fires.length] * came.get(code)[y];
-            float strange = (float) (double) foreign.get(code);
+            float share = fires[nozzle % fires.length] * Objects.requireNonNull(came.get(code))[y];
+            float strange = (float) (double) Objects.requireNonNull(foreign.get(code));
             for (int x = 0; x < paper.width; x++) {
                 if (cover[x] > .01f) {
                     float s = split(light, k, cover[x])[pale] * share;

@@ -448,7 +448,7 @@ class BenchController {
             fairkettle.machine.Channel channel,
             Map<Place, Mixture> contents,
             List<Checks.Check> checks) {
-        var holding = machine.holdings().get(channel.code());
+        var holding = machine.holding(channel.code());
         var path = channel.path().stream()
                 .map(v -> new VesselJson(
                         v.kind().label(),

@@ -39,6 +39,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jooq.DSLContext;
@@ -101,6 +102,15 @@ public class Machines {
         /** Share of a vessel at which it wants ink. */
         public double refillAt() {
             return ownTrigger == null ? Refilling.usualTrigger(profile().architecture()) : ownTrigger;
+        }
+
+        /** What a channel of it is known to hold. */
+        public Holding holding(ChannelCode code) {
+            var held = holdings.get(code);
+            if (held == null) {
+                throw new IllegalArgumentException("%s has no channel %s.".formatted(name, code));
+            }
+            return held;
         }
 
         /** With what is fitted to it now. */
@@ -186,7 +196,7 @@ public class Machines {
                 .orderBy(BENCH.PLACE, BENCH.ID, MACHINE.PLACE, MACHINE.ID)
                 .fetch(row -> {
                     var holdings = new LinkedHashMap<ChannelCode, Holding>();
-                    channels.get(row.get(MACHINE.ID))
+                    Objects.requireNonNull(channels.get(row.get(MACHINE.ID)))
                             .forEach(c -> holdings.put(ChannelCode.of(c.getCode()), holding(c)));
                     return machine(row, holdings);
                 });
@@ -593,11 +603,7 @@ public class Machines {
                             .formatted(code, channel.first().capacity()));
         }
         var account = ledger.openAccount(id);
-        account.reading(
-                channel,
-                channel.first().kind(),
-                level,
-                before(machine.holdings().get(code), code));
+        account.reading(channel, channel.first().kind(), level, before(machine.holding(code), code));
         ledger.record(
                 NewEntry.of("reading", "%s: the tank of %s stands at %s mL".formatted(machine.name(), code, level))
                         .machine(id),
@@ -649,7 +655,7 @@ public class Machines {
                 .collect(Collectors.toMap(
                         c -> c.code(),
                         c -> new Job.Now(
-                                machine.holdings().get(c.code()),
+                                machine.holding(c.code()),
                                 c.path().stream()
                                         .collect(Collectors.toMap(
                                                 v -> v.kind(),

@@ -53,6 +53,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -325,7 +326,12 @@ public class CardService {
         switch (act) {
             case CardAct.Enter _ -> {}
             case CardAct.BeginWait _ ->
-                hob.put(machine.id(), kept.id(), act.step(), run.step().pause(), clock.instant());
+                hob.put(
+                        machine.id(),
+                        kept.id(),
+                        act.step(),
+                        Objects.requireNonNull(run.step().pause()),
+                        clock.instant());
             case CardAct.Skip(var _, var reason) -> {
                 write(
                         "skip",

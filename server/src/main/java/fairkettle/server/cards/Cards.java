@@ -15,6 +15,7 @@ import fairkettle.db.tables.records.CardRecord;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.procedure.Card;
+import fairkettle.procedure.StepRun;
 import fairkettle.procedure.Surroundings;
 import fairkettle.procedure.UsualSteps;
 import fairkettle.server.changeover.Changeovers;
@@ -177,17 +178,15 @@ public class Cards {
                 .where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull(), CARD.ID.ne(card))
                 .fetch()
                 .stream()
-                .flatMap(r -> kept(r.into(CARD))
-                        .card()
-                        .next()
-                        .filter(run -> run.openedAt() != null)
-                        .map(run -> new Surroundings.Beside(
-                                r.get(MACHINE.NAME),
-                                run.step().title(),
-                                run.step().cautions(),
-                                run.openedAt()))
-                        .stream())
+                .flatMap(
+                        r -> kept(r.into(CARD)).card().next().flatMap(run -> beside(r.get(MACHINE.NAME), run)).stream())
                 .toList();
+    }
+
+    private static Optional<Surroundings.Beside> beside(String machine, StepRun run) {
+        return Optional.ofNullable(run.openedAt())
+                .map(since -> new Surroundings.Beside(
+                        machine, run.step().title(), run.step().cautions(), since));
     }
 
     public List<Next> next() {

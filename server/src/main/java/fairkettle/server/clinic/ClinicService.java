@@ -514,7 +514,7 @@ public class ClinicService implements Clinic {
                         .forEach(c -> book.add(
                                 kept,
                                 who.name(),
-                                new Evidence.Crust(c, event.crusted().get(c)),
+                                new Evidence.Crust(c, event.crusted().getOrDefault(c, false)),
                                 null)));
     }
 

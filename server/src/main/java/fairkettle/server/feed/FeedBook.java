@@ -79,7 +79,7 @@ class FeedBook {
             var was = known.remove(item.uid());
             boolean changed = was == null || !was.getDigest().equals(item.digest()) || was.getGoneAt() != null;
             int sequence = was == null ? 0 : changed ? was.getSequence() + 1 : was.getSequence();
-            var at = changed ? now : was.getChangedAt().toInstant();
+            var at = changed || was == null ? now : was.getChangedAt().toInstant();
             if (changed) {
                 var body = JSONB.valueOf(json.writeValueAsString(item));
                 db.insertInto(FEED_ITEM)

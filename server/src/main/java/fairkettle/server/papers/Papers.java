@@ -128,7 +128,7 @@ final class Papers {
                             .map(c -> List.of(
                                     c.code().code(),
                                     c.code().colour(),
-                                    machine.holdings().get(c.code()).label(),
+                                    machine.holding(c.code()).label(),
                                     c.first().capacity().toString()))
                             .toList(),
                     0.12f,

@@ -9,6 +9,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import javax.imageio.ImageIO;
@@ -111,7 +112,7 @@ public class Pictures {
                             "The picture has %d × %d pixels; that is more than is taken.".formatted(width, height));
                 }
                 reader.read(0);
-                return new Found(TYPES.get(reader.getFormatName()), width, height);
+                return new Found(Objects.requireNonNull(TYPES.get(reader.getFormatName())), width, height);
             } finally {
                 reader.dispose();
             }

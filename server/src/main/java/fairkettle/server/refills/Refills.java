@@ -330,7 +330,7 @@ public class Refills {
         Entries.unfit(lot.facts(), code, family, today()).ifPresent(why -> {
             throw Problem.atField("lot", why + " Leave its cap shut.");
         });
-        if (!(Succession.of(machine.holdings().get(code), lot.family(), lot.make()) instanceof Succession.TopUp)) {
+        if (!(Succession.of(machine.holding(code), lot.family(), lot.make()) instanceof Succession.TopUp)) {
             throw Problem.atField(
                     "lot",
                     "This is ink of another make (%s; the machine holds %s). The same colour is not the same ink. Leave its cap shut."

@@ -435,7 +435,7 @@ class RoundService implements DisposableBean {
         return day.situation().standings().stream()
                 .filter(m -> about != null && m.machine().id() == about.machine())
                 .flatMap(m -> m.all().stream())
-                .filter(s -> s.key().routine().equals(about.routine()) && s.due() != null)
+                .filter(s -> about != null && s.key().routine().equals(about.routine()) && s.due() != null)
                 .map(s -> day.situation()
                         .minutes()
                         .at(minute)

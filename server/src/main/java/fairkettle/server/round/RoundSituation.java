@@ -168,7 +168,7 @@ class RoundSituation {
         for (var machine : of.stream()
                 .filter(m -> !open.contains(m.machine().id()))
                 .toList()) { // a machine that stands open is its card’s alone
-            routines(machine, index.get(machine.machine().id()), minutes, end, persons, errands, about);
+            routines(machine, at(index, machine.machine().id()), minutes, end, persons, errands, about);
         }
         cards(minutes, instant, machines, index, errands, about);
         owed(date, minutes, machines, index, errands, about);
@@ -184,7 +184,7 @@ class RoundSituation {
         hob.waits().stream()
                 .filter(w -> w.card() == null && w.machine() != null && index.containsKey(w.machine()))
                 .forEach(w -> taken.add(new Day.Taken(
-                        index.get(w.machine()),
+                        at(index, w.machine()),
                         -1,
                         Math.max(0, minutes.of(w.startedAt())),
                         Math.min(A_DAY, minutes.of(w.readyAt())))));
@@ -197,8 +197,8 @@ class RoundSituation {
         for (var promise : promised) {
             fits.add(fit(
                     promise,
-                    of.get(index.get(promise.machine())),
-                    index.get(promise.machine()),
+                    of.get(at(index, promise.machine())),
+                    at(index, promise.machine()),
                     minutes,
                     instant,
                     errands,
@@ -239,7 +239,7 @@ class RoundSituation {
                 List.copyOf(errands.values()),
                 promised.stream()
                         .map(p -> new Day.Promise(
-                                p.words(), index.get(p.machine()), Math.max(0, minutes.of(p.due())), p.minutes(), -1))
+                                p.words(), at(index, p.machine()), Math.max(0, minutes.of(p.due())), p.minutes(), -1))
                         .toList(),
                 fits,
                 taken,
@@ -446,12 +446,12 @@ class RoundSituation {
             Map<String, Errand> errands,
             Map<String, About> about) {
         for (var card : cards.carried()) {
-            var machine = machines.get(index.get(card.machine()));
+            var machine = machines.get(at(index, card.machine()));
             CardErrand.of(
                             card.id(),
                             card.title(),
                             card.card(),
-                            index.get(card.machine()),
+                            at(index, card.machine()),
                             gloves(card.family()),
                             minutes::of,
                             now)
@@ -486,14 +486,14 @@ class RoundSituation {
                 .filter(c -> c.card() == 0 && index.containsKey(c.machine()))
                 .forEach(c -> {
                     var key = "k/%d/%d".formatted(c.id(), c.step());
-                    var machine = machines.get(index.get(c.machine()));
+                    var machine = machines.get(at(index, c.machine()));
                     if (isToday) { // later days have it only if today left it over
                         errands.put(
                                 key,
                                 new Errand(
                                         key,
                                         c.title(),
-                                        index.get(c.machine()),
+                                        at(index, c.machine()),
                                         gloves(machine),
                                         List.of(new Errand.Part(
                                                 key,
@@ -547,8 +547,8 @@ class RoundSituation {
                                     new Errand(
                                             key,
                                             task.words(),
-                                            index.get(id),
-                                            gloves(machines.get(index.get(id))),
+                                            at(index, id),
+                                            gloves(machines.get(at(index, id))),
                                             List.of(new Errand.Part(
                                                     key, task.words(), OWED_HANDS, 0, 0, Task.OPEN, null, 0)),
                                             0,
@@ -630,5 +630,10 @@ class RoundSituation {
                         List.of(),
                         List.of("promised: " + promise.words())));
         return check;
+    }
+
+    /** Its place among the machines of the day. */
+    private static int at(Map<Long, Integer> index, long machine) {
+        return Objects.requireNonNull(index.get(machine));
     }
 }

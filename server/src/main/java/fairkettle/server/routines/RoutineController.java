@@ -30,6 +30,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
@@ -214,10 +215,10 @@ class RoutineController {
                 .map(f -> Routines.of(found.machine().profile(), f))
                 .orElse(List.of());
         return all.stream()
-                .filter(r -> settings.containsKey(r.id())
-                        && !settings.get(r.id()).off().isEmpty())
-                .map(r ->
-                        new LeftOutJson(r.id(), r.title(), settings.get(r.id()).off()))
+                .flatMap(r -> Optional.ofNullable(settings.get(r.id()))
+                        .filter(setting -> !setting.off().isEmpty())
+                        .map(setting -> new LeftOutJson(r.id(), r.title(), setting.off()))
+                        .stream())
                 .toList();
     }
 

@@ -101,10 +101,12 @@ public class SheetBook {
     public long make(long id, SheetKind kind, Paper paper, Map<ChannelCode, Millilitres> wanted) {
         var machine = machines.get(id);
         var kept = new LinkedHashMap<String, Millilitres>();
-        machine.profile().codes().stream()
-                .filter(wanted::containsKey)
-                .filter(c -> !wanted.get(c).isZero())
-                .forEach(c -> kept.put(c.code(), wanted.get(c)));
+        machine.profile().codes().stream().forEach(c -> {
+            var volume = wanted.getOrDefault(c, Millilitres.ZERO);
+            if (!volume.isZero()) {
+                kept.put(c.code(), volume);
+            }
+        });
         if (kept.values().stream().anyMatch(v -> v.mL() > 20)) {
             throw Problem.atField("wanted", "More than 20 mL on paper is a drain, not a purge sheet.");
         }

@@ -209,15 +209,12 @@ public class Shelf {
     /** A bottle comes onto the shelf, full. */
     @Transactional
     public long add(NewLot lot) {
-        boolean fluid = lot.channel() == null;
-        if (!fluid) {
-            ChannelCode.of(lot.channel());
-        }
+        var channel = lot.channel() == null ? null : ChannelCode.of(lot.channel());
         if (lot.volume().isZero()) {
             throw new IllegalArgumentException("An empty bottle needs no place on the shelf. Give its volume in mL.");
         }
         long id = db.insertInto(LOT)
-                .set(LOT.KIND, fluid ? "FLUID" : "INK")
+                .set(LOT.KIND, channel == null ? "FLUID" : "INK")
                 .set(LOT.FAMILY, lot.family().name())
                 .set(LOT.CHANNEL, lot.channel())
                 .set(LOT.MAKE, lot.make().strip())
@@ -230,15 +227,15 @@ public class Shelf {
                 .returningResult(LOT.ID)
                 .fetchSingle()
                 .value1();
-        var what = fluid
-                ? new Substance.Fluid(lot.family())
-                : new Substance.Ink(lot.family(), ChannelCode.of(lot.channel()), id);
+        var what = channel == null ? new Substance.Fluid(lot.family()) : new Substance.Ink(lot.family(), channel, id);
         ledger.record(
                 NewEntry.of(
                         "bottle",
                         "%s mL of %s %s onto the shelf"
                                 .formatted(
-                                        lot.volume(), lot.family().label(), fluid ? "cleaning fluid" : lot.channel())),
+                                        lot.volume(),
+                                        lot.family().label(),
+                                        channel == null ? "cleaning fluid" : channel)),
                 List.of(
                         new Posting(SUPPLIER, what, -lot.volume().microlitres()),
                         new Posting(new Place.Bottle(id), what, lot.volume().microlitres())));
