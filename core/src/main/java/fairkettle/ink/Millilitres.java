@@ -1,6 +1,8 @@
 package fairkettle.ink;
 
 import java.math.BigDecimal;
+import java.util.Objects;
+import java.util.regex.Pattern;
 
 /**
  * A volume of liquid, exact to the microlitre and never negative.
@@ -11,6 +13,9 @@ public record Millilitres(long microlitres) implements Comparable<Millilitres> {
 
     public static final Millilitres ZERO = new Millilitres(0);
 
+    private static final int MOST_SHOWN = 20; // characters of a mistake
+    private static final Pattern WRITTEN = Pattern.compile("(-?)0*(\\d{1,7})(?:\\.(\\d{1,3})0*)?");
+
     public Millilitres {
         if (microlitres < 0) {
             throw new IllegalArgumentException(
@@ -18,15 +23,21 @@ public record Millilitres(long microlitres) implements Comparable<Millilitres> {
         }
     }
 
-    /** @throws IllegalArgumentException if finer than a microlitre, negative, or not a number */
+    /**
+     * Plain digits with a point. No exponent: what is short to write and long to work out never comes in.
+     *
+     * @throws IllegalArgumentException if finer than a microlitre, negative, 10 000 L or more, or not a number
+     */
     public static Millilitres parse(String text) {
-        try {
-            return new Millilitres(
-                    new BigDecimal(text.strip()).movePointRight(3).longValueExact());
-        } catch (ArithmeticException | NumberFormatException e) {
+        var written = WRITTEN.matcher(text.strip());
+        if (!written.matches()) {
             throw new IllegalArgumentException(
-                    "The volume (%s) is not a number of mL with at most three decimals.".formatted(text), e);
+                    "The volume (%s) is not a number of mL below 10000000 with at most three decimals. Type it like 12.5."
+                            .formatted(text.length() <= MOST_SHOWN ? text : text.substring(0, MOST_SHOWN) + "…"));
         }
+        var decimals = Objects.requireNonNullElse(written.group(3), "");
+        long microlitres = Long.parseLong(written.group(2)) * 1000 + Long.parseLong((decimals + "000").substring(0, 3));
+        return new Millilitres(written.group(1).isEmpty() ? microlitres : -microlitres);
     }
 
     /** The nearest microlitre to a predicted volume in mL. */

@@ -25,7 +25,8 @@ class ExactnessTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"0.0005", "-1", "", "5,5", "a lot", "NaN"})
+    @ValueSource(
+            strings = {"0.0005", "-1", "", "5,5", "a lot", "NaN", "1e3", "1e400000000", "1E-400000000", "10000000"})
     void whatIsNoVolumeIsRefused(String text) {
         assertThatThrownBy(() -> Millilitres.parse(text)).isInstanceOf(IllegalArgumentException.class);
     }

@@ -4,18 +4,13 @@ import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.MemoryCacheImageInputStream;
-import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDResources;
-import org.apache.pdfbox.rendering.ImageType;
-import org.apache.pdfbox.rendering.PDFRenderer;
-import org.jspecify.annotations.Nullable;
 
 /**
  * A decoded picture: three bytes per pixel, blue first, and what its JPEG compression may have swallowed. Not a record:
@@ -27,9 +22,6 @@ public final class Photo {
     public static final long MAX_PIXELS = 60_000_000;
 
     private static final int LARGE = 26_000_000; // pixels above which every second row and column is enough
-    private static final int NESTED = 4; // forms within forms that are looked into
-    private static final int PDF_DPI = 300;
-    private static final double PDF_PIXELS = 16e6;
 
     final int width;
     final int height;
@@ -100,7 +92,7 @@ public final class Photo {
                         () -> new Refused("This is no JPEG, PNG, TIFF or PDF. Send the photo or the scan itself."));
         try {
             if (format == Format.PDF) {
-                return ofPdf(bytes);
+                return PdfPage.render(bytes);
             }
             return of(read(format, bytes), format == Format.JPEG ? JpegLoss.of(bytes) : Optional.empty());
         } catch (IOException | RuntimeException e) {
@@ -125,44 +117,6 @@ public final class Photo {
             return reader.read(0, how);
         } finally {
             reader.dispose();
-        }
-    }
-
-    private static Photo ofPdf(byte[] bytes) throws IOException, Refused {
-        try (PDDocument document = Loader.loadPDF(bytes)) {
-            if (document.getNumberOfPages() == 0) {
-                throw new Refused("The PDF has no page.");
-            }
-            var box = document.getPage(0).getCropBox();
-            double inches = box.getWidth() / 72.0 * box.getHeight() / 72.0;
-            if (!(inches > 0.5)) {
-                throw new Refused("The PDF's first page is too small to be a sheet.");
-            }
-            measure(document.getPage(0).getResources(), 0);
-            float dpi = (float) Math.min(PDF_DPI, Math.sqrt(PDF_PIXELS / inches));
-            return of(new PDFRenderer(document).renderImageWithDPI(0, dpi, ImageType.BGR), Optional.empty());
-        }
-    }
-
-    /** A small page may hold a picture that would unpack to more than there is memory. */
-    private static void measure(@Nullable PDResources resources, int depth) throws IOException, Refused {
-        if (resources == null || depth > NESTED) {
-            return;
-        }
-        for (var name : resources.getXObjectNames()) {
-            var stream = resources.getCOSObject().getCOSDictionary(COSName.XOBJECT);
-            var found = stream == null ? null : stream.getCOSStream(name);
-            if (found != null
-                    && COSName.IMAGE.equals(found.getCOSName(COSName.SUBTYPE))
-                    && (long) found.getInt(COSName.WIDTH) * found.getInt(COSName.HEIGHT) > MAX_PIXELS) {
-                throw new Refused("The PDF holds a picture of %d × %d pixels, more than is taken. Scan it smaller."
-                        .formatted(found.getInt(COSName.WIDTH), found.getInt(COSName.HEIGHT)));
-            }
-            if (found != null
-                    && COSName.FORM.equals(found.getCOSName(COSName.SUBTYPE))
-                    && found.getCOSDictionary(COSName.RESOURCES) != null) {
-                measure(new PDResources(found.getCOSDictionary(COSName.RESOURCES)), depth + 1);
-            }
         }
     }
 
@@ -193,6 +147,19 @@ public final class Photo {
 
     public int height() {
         return height;
+    }
+
+    /** As a JPEG, for a screen that cannot show the file itself. */
+    public byte[] jpeg() {
+        var image = new BufferedImage(width, height, BufferedImage.TYPE_3BYTE_BGR);
+        System.arraycopy(bgr, 0, ((DataBufferByte) image.getRaster().getDataBuffer()).getData(), 0, bgr.length);
+        var out = new ByteArrayOutputStream();
+        try {
+            ImageIO.write(image, "jpeg", out);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toByteArray();
     }
 
     /** Brightness 0 to 255 of one pixel. */

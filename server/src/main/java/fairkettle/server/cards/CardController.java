@@ -19,9 +19,12 @@ import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Passports;
 import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.changeover.WishQuery;
+import fairkettle.server.pictures.Pictures;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shop.Presets;
+import fairkettle.server.web.Ahead;
 import fairkettle.server.web.Problem;
+import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -29,6 +32,7 @@ import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -36,6 +40,7 @@ import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestAttribute;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -290,8 +295,12 @@ class CardController {
     }
 
     @PostMapping(path = "/api/cards/{card}/photos", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    CardJson photoOnStep(@PathVariable long card, @RequestParam String step, @RequestBody byte[] picture) {
-        service.photo(card, step, picture);
+    CardJson photoOnStep(
+            @PathVariable long card,
+            @RequestParam String step,
+            @RequestBody byte[] picture,
+            @Parameter(hidden = true) @RequestAttribute(Ahead.DONE) Optional<Pictures.Sent> sent) {
+        service.photo(card, step, sent.orElseThrow());
         return card(card);
     }
 

@@ -55,7 +55,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -722,9 +721,8 @@ public class CardService {
     }
 
     @Transactional
-    public void photo(long id, String step, byte[] picture) {
-        UUID kept = pictures.keep(picture);
-        cards.note(id, onCard(id, step), who.id(), "", kept);
+    public void photo(long id, String step, Pictures.Sent sent) {
+        cards.note(id, onCard(id, step), who.id(), "", pictures.keep(sent));
     }
 
     private String onCard(long id, String step) {

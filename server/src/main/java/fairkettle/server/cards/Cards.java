@@ -36,6 +36,7 @@ import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -305,7 +306,7 @@ public class Cards {
     }
 
     /** A finished card of another shop, or of this one before: it is kept to be read, and moves nothing. */
-    @org.springframework.transaction.annotation.Transactional
+    @Transactional
     public long bringIn(
             long machine,
             String title,
@@ -473,6 +474,7 @@ public class Cards {
                 CARD_NOTE, CARD_NOTE.CARD_ID.eq(card), CARD_NOTE.STEP_ID.eq(step), CARD_NOTE.PICTURE_ID.isNotNull());
     }
 
+    @Transactional
     void note(long card, String step, @Nullable Long person, String words, @Nullable UUID picture) {
         db.insertInto(CARD_NOTE)
                 .set(CARD_NOTE.CARD_ID, card)

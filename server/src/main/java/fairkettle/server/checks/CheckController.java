@@ -10,7 +10,9 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.shop.Shop;
+import fairkettle.server.web.Ahead;
 import fairkettle.sheet.SheetKind;
+import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -28,6 +30,7 @@ import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestAttribute;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -147,7 +150,13 @@ class CheckController {
             @NotNull @Size(min = 8, max = 8, message = "Four corners, x and y each.")
             List<Double> corners,
 
-            boolean dark) {}
+            boolean dark) {
+
+        /** In pixels of the picture, x and y in turn. */
+        double[] places() {
+            return corners.stream().mapToDouble(Double::doubleValue).toArray();
+        }
+    }
 
     record CorrectionJson(
             @NotNull String channel,
@@ -230,8 +239,9 @@ class CheckController {
     ReadingJson readPicture(
             @RequestParam(required = false) @Nullable Long machine,
             @RequestParam(defaultValue = "true") boolean keep,
-            @RequestBody byte[] picture) {
-        return json(readings.read(picture, machine, keep));
+            @RequestBody byte[] picture,
+            @Parameter(hidden = true) @RequestAttribute(Ahead.DONE) Readings.Seen seen) {
+        return json(readings.read(seen, machine, keep));
     }
 
     @GetMapping("/api/readings/{reading}")
@@ -245,12 +255,11 @@ class CheckController {
     }
 
     @PostMapping("/api/readings/{reading}/corners")
-    ReadingJson tapCorners(@PathVariable long reading, @Valid @RequestBody CornersJson tapped) {
-        return json(readings.tapped(
-                reading,
-                tapped.machine(),
-                tapped.corners().stream().mapToDouble(Double::doubleValue).toArray(),
-                tapped.dark()));
+    ReadingJson tapCorners(
+            @PathVariable long reading,
+            @Valid @RequestBody CornersJson tapped,
+            @Parameter(hidden = true) @RequestAttribute(Ahead.DONE) Readings.Seen seen) {
+        return json(readings.tapped(seen, tapped.machine()));
     }
 
     @PostMapping("/api/readings/{reading}/corrections")

@@ -4,7 +4,6 @@ import static fairkettle.db.Tables.READING;
 
 import fairkettle.check.Look;
 import fairkettle.db.tables.records.ReadingRecord;
-import fairkettle.imaging.Photo;
 import fairkettle.imaging.SheetReader;
 import fairkettle.imaging.SheetReader.Result;
 import fairkettle.ink.ChannelCode;
@@ -12,6 +11,7 @@ import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.live.Live;
 import fairkettle.server.people.Who;
+import fairkettle.server.pictures.Eye;
 import fairkettle.server.pictures.Pictures;
 import fairkettle.server.sheets.SheetBook;
 import fairkettle.server.web.Problem;
@@ -27,7 +27,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.concurrent.Semaphore;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.jooq.impl.DSL;
@@ -46,10 +45,8 @@ public class Readings {
     private static final TypeReference<List<String>> DOUBTS = new TypeReference<>() {};
     private static final TypeReference<LinkedHashMap<String, List<Double>>> SPOTS = new TypeReference<>() {};
 
-    /** One picture at a time: twelve megapixels take a tenth of the memory there is. */
-    private final Semaphore eye = new Semaphore(1, true);
-
     private final DSLContext db;
+    private final Eye eye;
     private final Pictures pictures;
     private final SheetBook sheets;
     private final Machines machines;
@@ -61,6 +58,7 @@ public class Readings {
 
     Readings(
             DSLContext db,
+            Eye eye,
             Pictures pictures,
             SheetBook sheets,
             Machines machines,
@@ -70,6 +68,7 @@ public class Readings {
             JsonMapper json,
             Clock clock) {
         this.db = db;
+        this.eye = eye;
         this.pictures = pictures;
         this.sheets = sheets;
         this.machines = machines;
@@ -103,76 +102,72 @@ public class Readings {
             boolean reference,
             @Nullable Long entry) {}
 
+    /** A picture that was looked at, and is not filed yet. */
+    record Seen(Pictures.Sent sent, Result result, Optional<Pictures.Sent> straight) {}
+
+    /** Reads a picture, outside any transaction. */
+    Seen look(byte[] bytes) {
+        var sent = pictures.receive(bytes);
+        return seen(sent, eye.look(() -> SheetReader.read(sent.photo(), this::known)));
+    }
+
+    /**
+     * A picture without marks, after a person tapped its pattern's corners, outside any transaction. @param corners in
+     * pixels, as for {@link SheetReader#tapped}
+     */
+    Seen look(long reading, long machine, double[] corners, boolean dark) {
+        var picture = pictures.find(get(reading).picture()).orElseThrow();
+        var profile = machines.get(machine).profile();
+        var sent = pictures.receive(picture.bytes());
+        for (int i = 0; i < corners.length; i++) {
+            double most = i % 2 == 0 ? sent.photo().width() : sent.photo().height();
+            if (!(corners[i] >= 0 && corners[i] <= most)) {
+                throw Problem.atField("corners", "Tap the four corners inside the picture.");
+            }
+        }
+        return seen(sent, eye.look(() -> SheetReader.tapped(sent.photo(), corners, profile, dark)));
+    }
+
+    /** With the part that was read, to be looked at; none if nothing was. */
+    private Seen seen(Pictures.Sent sent, Result result) {
+        var straight = result instanceof Result.Read read
+                ? Optional.of(pictures.receive(read.straight().jpeg()))
+                : Optional.<Pictures.Sent>empty();
+        return new Seen(sent, result, straight);
+    }
+
     /**
      * @param looking at which machine the sender was; null for none. A picture that tells of another is filed there,
      *     and that is said
      * @param keep false if it counts as a check elsewhere: on a card, whose step keeps it
      */
     @Transactional
-    public Reading read(byte[] bytes, @Nullable Long looking, boolean keep) {
-        if (bytes.length == 0 || bytes.length > pictures.maxBytes()) {
-            throw Problem.atField(
-                    "picture",
-                    bytes.length == 0
-                            ? "The picture is empty. Take it again."
-                            : "The picture has %d MB; at most %d MB are taken."
-                                    .formatted(bytes.length / 1_000_000, pictures.maxBytes() / 1_000_000));
-        }
-        eye.acquireUninterruptibly();
-        try {
-            var photo = Photo.decode(bytes);
-            var id = pictures.keep(
-                    bytes, Photo.Format.of(bytes).orElseThrow().mediaType(), photo.width(), photo.height());
-            var before = db.select(READING.ID)
-                    .from(READING)
-                    .where(READING.PICTURE_ID.eq(id))
-                    .and(READING.WHY_NOT.isNull())
-                    .and(
-                            keep
-                                    ? READING.ENTRY_ID
-                                            .isNotNull()
-                                            .or(READING.KIND.notIn(SheetKind.FRAME.name(), SheetKind.DARK_FRAME.name()))
-                                    : DSL.noCondition())
-                    .orderBy(READING.ID.desc())
-                    .limit(1)
-                    .fetchOptional(READING.ID);
-            if (before.isPresent()) {
-                return get(before.get()); // the same picture twice is one check
-            }
-            return file(id, SheetReader.read(photo, this::known), looking, keep);
-        } catch (Photo.Refused e) {
-            throw Problem.atField("picture", String.valueOf(e.getMessage()));
-        } finally {
-            eye.release();
-        }
+    public Reading read(Seen seen, @Nullable Long looking, boolean keep) {
+        var id = pictures.keep(seen.sent());
+        return before(id, keep).map(this::get).orElseGet(() -> file(id, seen, looking, keep));
     }
 
-    /**
-     * A picture without marks, after a person tapped its pattern's corners. @param corners in pixels, as for
-     * {@link SheetReader#tapped}
-     */
+    /** The same after its corners were tapped: it is read anew. */
     @Transactional
-    public Reading tapped(long reading, long machine, double[] corners, boolean dark) {
-        var old = get(reading);
-        var picture = pictures.find(old.picture()).orElseThrow();
-        eye.acquireUninterruptibly();
-        try {
-            var photo = Photo.decode(picture.bytes());
-            for (int i = 0; i < corners.length; i++) {
-                if (!(corners[i] >= 0 && corners[i] <= (i % 2 == 0 ? photo.width() : photo.height()))) {
-                    throw Problem.atField("corners", "Tap the four corners inside the picture.");
-                }
-            }
-            return file(
-                    old.picture(),
-                    SheetReader.tapped(photo, corners, machines.get(machine).profile(), dark),
-                    machine,
-                    true);
-        } catch (Photo.Refused e) {
-            throw Problem.atField("picture", String.valueOf(e.getMessage()));
-        } finally {
-            eye.release();
-        }
+    public Reading tapped(Seen seen, long machine) {
+        return file(pictures.keep(seen.sent()), seen, machine, true);
+    }
+
+    /** The same picture twice is one check. */
+    private Optional<Long> before(UUID picture, boolean keep) {
+        return db.select(READING.ID)
+                .from(READING)
+                .where(READING.PICTURE_ID.eq(picture))
+                .and(READING.WHY_NOT.isNull())
+                .and(
+                        keep
+                                ? READING.ENTRY_ID
+                                        .isNotNull()
+                                        .or(READING.KIND.notIn(SheetKind.FRAME.name(), SheetKind.DARK_FRAME.name()))
+                                : DSL.noCondition())
+                .orderBy(READING.ID.desc())
+                .limit(1)
+                .fetchOptional(READING.ID);
     }
 
     private Optional<SheetReader.Known> known(SheetCode code) {
@@ -198,12 +193,12 @@ public class Readings {
         return tints;
     }
 
-    private Reading file(UUID picture, Result result, @Nullable Long looking, boolean keep) {
+    private Reading file(UUID picture, Seen seen, @Nullable Long looking, boolean keep) {
         var row = db.newRecord(READING);
         row.setAt(clock.instant().atOffset(ZoneOffset.UTC));
         row.setPersonId(who.id());
         row.setPictureId(picture);
-        switch (result) {
+        switch (seen.result()) {
             case Result.Unread(var code, var why) -> {
                 row.setMachineId(
                         code.flatMap(sheets::look).map(l -> l.machine().id()).orElse(looking));
@@ -234,8 +229,7 @@ public class Readings {
                 var spots = new LinkedHashMap<String, List<Double>>();
                 read.straight().spots().forEach((code, places) -> spots.put(code.code(), places));
                 row.setSpots(write(spots));
-                byte[] jpeg = read.straight().jpeg();
-                row.setStraightId(pictures.keep(jpeg));
+                row.setStraightId(seen.straight().map(pictures::keep).orElseThrow());
                 if (pattern && keep) {
                     var missing = new LinkedHashMap<ChannelCode, List<Integer>>();
                     read.looks().stream().filter(Look::readable).forEach(l -> missing.put(l.channel(), l.missing()));

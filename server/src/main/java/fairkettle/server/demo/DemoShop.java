@@ -242,8 +242,8 @@ class DemoShop implements ApplicationRunner {
                 Facet.COVERS,
                 "the left clip of its rear cover is gone",
                 "The cover holds by the right one: press it home with the flat hand, never by its corner.");
-        looks.keep(teasel, ChannelCode.of("W1"), LineLooks.Place.LINE, LineLooks.Seen.FILM, new byte[0]);
-        looks.keep(teasel, ChannelCode.of("W2"), LineLooks.Place.LINE, LineLooks.Seen.CLEAR, new byte[0]);
+        looks.keep(teasel, ChannelCode.of("W1"), LineLooks.Place.LINE, LineLooks.Seen.FILM, null);
+        looks.keep(teasel, ChannelCode.of("W2"), LineLooks.Place.LINE, LineLooks.Seen.CLEAR, null);
     }
 
     /** Teasel's white fades, and nobody knows yet why; Thistle was cured of a closed vent last week. */

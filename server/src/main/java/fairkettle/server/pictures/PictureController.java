@@ -25,22 +25,14 @@ class PictureController {
 
     @GetMapping("/api/pictures/{picture}")
     ResponseEntity<byte[]> picture(@PathVariable UUID picture) {
-        var found = pictures.find(picture).orElseThrow(() -> Problem.notFound("There is no such picture."));
-        boolean plain = found.mediaType().equals("image/jpeg")
-                || found.mediaType().equals("image/png"); // anything else is taken away, never opened here
-        var disposition = plain ? ContentDisposition.inline() : ContentDisposition.attachment();
+        var found = pictures.shown(picture).orElseThrow(() -> Problem.notFound("There is no such picture."));
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(found.mediaType()))
                 .cacheControl(
                         CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable())
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
-                        disposition
-                                .filename("photo."
-                                        + found.mediaType()
-                                                .substring(found.mediaType().indexOf('/') + 1))
-                                .build()
-                                .toString())
+                        ContentDisposition.inline().filename("photo").build().toString())
                 .body(found.bytes());
     }
 }

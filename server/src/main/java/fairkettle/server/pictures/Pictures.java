@@ -2,18 +2,13 @@ package fairkettle.server.pictures;
 
 import static fairkettle.db.Tables.PICTURE;
 
+import fairkettle.imaging.Photo;
 import fairkettle.server.web.Problem;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
-import java.util.List;
-import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Repository;
@@ -27,28 +22,25 @@ import org.springframework.transaction.annotation.Transactional;
 @Repository
 public class Pictures {
 
-    private static final Map<String, String> TYPES = Map.of("JPEG", "image/jpeg", "png", "image/png");
+    private static final Set<String> BY_BROWSERS = Set.of("image/jpeg", "image/png");
 
     private final DSLContext db;
+    private final Eye eye;
     private final int maxBytes;
-    private final long maxPixels;
 
-    Pictures(
-            DSLContext db,
-            @Value("${kettle.pictures.max-bytes}") int maxBytes,
-            @Value("${kettle.pictures.max-pixels}") long maxPixels) {
+    Pictures(DSLContext db, Eye eye, @Value("${kettle.pictures.max-bytes}") int maxBytes) {
         this.db = db;
+        this.eye = eye;
         this.maxBytes = maxBytes;
-        this.maxPixels = maxPixels;
     }
 
     public record Picture(UUID id, String mediaType, byte[] bytes) {}
 
-    private record Found(String mediaType, int width, int height) {}
+    /** A picture that was decoded, and is not kept yet. */
+    public record Sent(byte[] bytes, String mediaType, Photo photo) {}
 
-    /** @return the picture's id; the same picture sent twice has one */
-    @Transactional
-    public UUID keep(byte[] bytes) {
+    /** Decodes what was sent, outside any transaction. @throws Problem if it is no picture, or more than is taken */
+    public Sent receive(byte[] bytes) {
         if (bytes.length == 0) {
             throw Problem.atField("picture", "The picture is empty. Take it again.");
         }
@@ -58,18 +50,21 @@ public class Pictures {
                     "The picture has %d MB; at most %d MB are taken."
                             .formatted(bytes.length / 1_000_000, maxBytes / 1_000_000));
         }
-        var found = look(bytes);
-        return keep(bytes, found.mediaType(), found.width(), found.height());
+        var photo = eye.decode(bytes);
+        return new Sent(bytes, Photo.Format.of(bytes).orElseThrow().mediaType(), photo);
     }
 
-    /** Most bytes that are taken. */
-    public int maxBytes() {
-        return maxBytes;
-    }
-
-    /** Keeps what was decoded already. @return the picture's id; the same picture has one */
+    /** @return the picture's id; the same picture sent twice has one */
     @Transactional
-    public UUID keep(byte[] bytes, String mediaType, int width, int height) {
+    public UUID keep(Sent sent) {
+        return keep(
+                sent.bytes(),
+                sent.mediaType(),
+                sent.photo().width(),
+                sent.photo().height());
+    }
+
+    private UUID keep(byte[] bytes, String mediaType, int width, int height) {
         byte[] hash = sha256(bytes);
         return db.select(PICTURE.ID)
                 .from(PICTURE)
@@ -89,39 +84,11 @@ public class Pictures {
                 });
     }
 
-    private Found look(byte[] bytes) {
-        try (var input = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-            ImageReader reader = List.of("JPEG", "png").stream()
-                    .map(f -> ImageIO.getImageReadersByFormatName(f).next())
-                    .filter(r -> {
-                        try {
-                            return r.getOriginatingProvider().canDecodeInput(input);
-                        } catch (IOException e) {
-                            return false;
-                        }
-                    })
-                    .findFirst()
-                    .orElseThrow(() -> Problem.atField("picture", "This is no JPEG or PNG picture."));
-            try {
-                reader.setInput(input, true, true);
-                int width = reader.getWidth(0);
-                int height = reader.getHeight(0);
-                if ((long) width * height > maxPixels) {
-                    throw Problem.atField(
-                            "picture",
-                            "The picture has %d × %d pixels; that is more than is taken.".formatted(width, height));
-                }
-                reader.read(0);
-                return new Found(Objects.requireNonNull(TYPES.get(reader.getFormatName())), width, height);
-            } finally {
-                reader.dispose();
-            }
-        } catch (IOException | RuntimeException e) {
-            if (e instanceof Problem problem) {
-                throw problem;
-            }
-            throw Problem.atField("picture", "The picture is damaged. Take it again.");
-        }
+    /** A picture that every browser can show: a TIFF or a PDF as a JPEG. */
+    public Optional<Picture> shown(UUID id) {
+        return find(id).map(found -> BY_BROWSERS.contains(found.mediaType())
+                ? found
+                : new Picture(id, "image/jpeg", eye.decode(found.bytes()).jpeg()));
     }
 
     public Optional<Picture> find(UUID id) {

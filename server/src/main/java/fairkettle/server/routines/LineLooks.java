@@ -88,14 +88,14 @@ public class LineLooks {
                 .toList();
     }
 
-    /** @param picture none if it is empty */
+    /** @param picture received already; null for none */
     @Transactional
-    public void keep(long id, ChannelCode channel, Place place, Seen seen, byte[] picture) {
+    public void keep(long id, ChannelCode channel, Place place, Seen seen, Pictures.@Nullable Sent picture) {
         var machine = machines.get(id);
         if (!channel.white() || !machine.holdings().containsKey(channel)) {
             throw Problem.atField("channel", "%s has no white %s.".formatted(machine.name(), channel));
         }
-        var kept = picture.length == 0 ? null : pictures.keep(picture);
+        var kept = picture == null ? null : pictures.keep(picture);
         db.insertInto(LINE_LOOK)
                 .set(LINE_LOOK.MACHINE_ID, id)
                 .set(LINE_LOOK.CHANNEL, channel.code())

@@ -15,8 +15,11 @@ import fairkettle.routine.WhiteGauge;
 import fairkettle.safety.Caution;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.cards.Cards;
+import fairkettle.server.pictures.Pictures;
 import fairkettle.server.routines.Standings.OfMachine;
 import fairkettle.server.routines.UpkeepBook.Setting;
+import fairkettle.server.web.Ahead;
+import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -38,6 +41,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestAttribute;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -287,8 +291,9 @@ class RoutineController {
             @RequestParam String channel,
             @RequestParam LineLooks.Place place,
             @RequestParam LineLooks.Seen seen,
-            @RequestBody(required = false) byte @Nullable [] picture) {
-        looks.keep(machine, ChannelCode.of(channel), place, seen, picture == null ? new byte[0] : picture);
+            @RequestBody(required = false) byte @Nullable [] picture,
+            @Parameter(hidden = true) @RequestAttribute(Ahead.DONE) Optional<Pictures.Sent> sent) {
+        looks.keep(machine, ChannelCode.of(channel), place, seen, sent.orElse(null));
         return routines(machine);
     }
 

@@ -3,12 +3,19 @@ package fairkettle.server.web;
 import static fairkettle.db.Tables.ANSWERED;
 
 import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
 import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletInputStream;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.List;
 import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.context.annotation.Lazy;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -16,6 +23,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionStatus;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.servlet.HandlerExceptionResolver;
 import org.springframework.web.util.ContentCachingResponseWrapper;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -30,6 +38,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class OnceFilter extends OncePerRequestFilter {
 
     static final String KEY = "Idempotency-Key";
+    private static final int MOST = 32_000_000; // bytes of a picture, and a few more to know that it is too large
     private static final String SECRET = OnceFilter.class.getName() + ".secret";
 
     /** The answer to this request must not be kept for a repeated tap: it is made anew instead. */
@@ -40,8 +49,17 @@ public class OnceFilter extends OncePerRequestFilter {
     private final DSLContext db;
     private final TransactionTemplate transaction;
     private final JsonMapper json;
+    private final List<Ahead> aheads;
+    private final HandlerExceptionResolver problems;
 
-    OnceFilter(DSLContext db, TransactionTemplate transaction, JsonMapper json) {
+    OnceFilter(
+            DSLContext db,
+            TransactionTemplate transaction,
+            JsonMapper json,
+            @Lazy List<Ahead> aheads,
+            @Lazy @Qualifier("handlerExceptionResolver") HandlerExceptionResolver problems) {
+        this.aheads = aheads;
+        this.problems = problems;
         this.db = db;
         this.transaction = transaction;
         this.json = json;
@@ -54,9 +72,9 @@ public class OnceFilter extends OncePerRequestFilter {
     }
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+    protected void doFilterInternal(HttpServletRequest sent, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        var key = request.getHeader(KEY);
+        var key = sent.getHeader(KEY);
         if (key == null || !key.matches("[\\w-]{8,80}")) {
             problem(
                     response,
@@ -65,6 +83,24 @@ public class OnceFilter extends OncePerRequestFilter {
             return;
         }
         var answer = new ContentCachingResponseWrapper(response);
+        var request = sent;
+        var ahead = aheads.stream().filter(a -> a.wants(sent)).findFirst();
+        if (ahead.isPresent() && !db.fetchExists(ANSWERED, ANSWERED.KEY.eq(key))) {
+            var body = new WithBody(sent);
+            try {
+                body.setAttribute(Ahead.DONE, ahead.get().done(body, body.bytes));
+            } catch (Problem e) {
+                problems.resolveException(sent, response, null, e);
+                return;
+            }
+            request = body;
+        }
+        carryOut(key, request, answer, chain);
+        answer.copyBodyToResponse();
+    }
+
+    private void carryOut(
+            String key, HttpServletRequest request, ContentCachingResponseWrapper answer, FilterChain chain) {
         transaction.executeWithoutResult(status -> {
             try {
                 once(key, request, answer, chain, status);
@@ -74,7 +110,6 @@ public class OnceFilter extends OncePerRequestFilter {
                 throw new IllegalStateException(e);
             }
         });
-        answer.copyBodyToResponse();
     }
 
     private void once(
@@ -128,5 +163,46 @@ public class OnceFilter extends OncePerRequestFilter {
         response.setStatus(status.value());
         response.setContentType("application/problem+json");
         response.getOutputStream().write(json.writeValueAsBytes(ProblemDetail.forStatusAndDetail(status, detail)));
+    }
+
+    /** A request whose body was taken from the wire already. */
+    private static final class WithBody extends HttpServletRequestWrapper {
+        private final byte[] bytes;
+
+        WithBody(HttpServletRequest request) throws IOException {
+            super(request);
+            bytes = request.getInputStream().readNBytes(MOST);
+        }
+
+        @Override
+        public ServletInputStream getInputStream() {
+            var in = new ByteArrayInputStream(bytes);
+            return new ServletInputStream() {
+                @Override
+                public int read() {
+                    return in.read();
+                }
+
+                @Override
+                public int read(byte[] into, int from, int length) {
+                    return in.read(into, from, length);
+                }
+
+                @Override
+                public boolean isFinished() {
+                    return in.available() == 0;
+                }
+
+                @Override
+                public boolean isReady() {
+                    return true;
+                }
+
+                @Override
+                public void setReadListener(ReadListener listener) {
+                    throw new IllegalStateException("Impossible state: a body that is here already needs no listener.");
+                }
+            };
+        }
     }
 }

@@ -45,6 +45,11 @@ public final class Problem extends RuntimeException {
         return new Problem(HttpStatus.CONFLICT, "changed-meanwhile", detail, List.of());
     }
 
+    /** Nothing is wrong with the request; it can be sent again later. */
+    public static Problem busy(String detail) {
+        return new Problem(HttpStatus.SERVICE_UNAVAILABLE, "busy", detail, List.of());
+    }
+
     public HttpStatus status() {
         return status;
     }

@@ -7,10 +7,13 @@ import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
 import fairkettle.standin.Snapshot.With;
 import fairkettle.standin.Standins;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.List;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -53,6 +56,19 @@ class ReadingTest {
         assertThat(checks.at("/channels/2/missing")).hasToString("[7,8]");
         assertThat(checks.at("/verdict/headline").asString()).isEqualTo("2 missing.");
         assertThat(api.get("/api/pictures/" + reading.get("straight").asString()))
+                .hasStatusOk()
+                .hasContentType("image/jpeg");
+    }
+
+    @Test
+    void aScanAsTiffIsReadLikeAPhoto() throws IOException {
+        machine("Read from a scan");
+        bench.machine("Sorrel").clog("M", List.of(7, 8));
+        var scan = new ByteArrayOutputStream();
+        ImageIO.write(ImageIO.read(new ByteArrayInputStream(scan(1))), "tiff", scan);
+        var reading = read(null, scan.toByteArray());
+        assertThat(look(reading, "M").get("missing")).hasToString("[7,8]");
+        assertThat(api.get("/api/pictures/" + reading.get("picture").asString()))
                 .hasStatusOk()
                 .hasContentType("image/jpeg");
     }
@@ -165,6 +181,10 @@ class ReadingTest {
 
     private byte[] picture(long seed) {
         return bench.pictureOfCheck("Sorrel", false, With.PHONE, seed);
+    }
+
+    private byte[] scan(long seed) {
+        return bench.pictureOfCheck("Sorrel", false, With.SCANNER, seed);
     }
 
     private JsonNode read(Long machine, byte[] picture) {

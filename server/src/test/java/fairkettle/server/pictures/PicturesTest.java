@@ -9,9 +9,19 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
 import javax.imageio.ImageIO;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.common.PDStream;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** Hostile and unlucky uploads. */
@@ -52,7 +62,7 @@ class PicturesTest {
 
     @Test
     void whatIsNoPictureIsRefused() {
-        refused("<html><script>alert(1)</script>".getBytes(StandardCharsets.UTF_8), "no JPEG or PNG");
+        refused("<html><script>alert(1)</script>".getBytes(StandardCharsets.UTF_8), "no JPEG, PNG, TIFF or PDF");
         refused(new byte[] {(byte) 0xff, (byte) 0xd8, (byte) 0xff, (byte) 0xe0, 0, 16}, "damaged");
     }
 
@@ -71,8 +81,60 @@ class PicturesTest {
     }
 
     @Test
+    void aScanAsTiffOrPdfIsKeptAsItCameAndShownAsAJpeg() throws IOException {
+        for (byte[] scan : List.of(picture("tiff", 60, 40), page("0 0 200 200 re f"))) {
+            var result = api.send(photos, scan);
+            assertThat(result).hasStatusOk();
+            var notes = api.read(result).at("/steps").findValues("picture");
+            assertThat(api.get("/api/pictures/" + notes.getLast().asString()))
+                    .hasStatusOk()
+                    .hasContentType("image/jpeg");
+        }
+    }
+
+    @Test
+    @Timeout(30)
+    void aPdfThatDrawsItselfIsRefusedAndNobodyWaitsForIt() throws IOException {
+        refused(page("/F Do /F Do"), "draws itself without end");
+        assertThat(api.send(photos, picture("png", 20, 10))).hasStatusOk();
+    }
+
+    @Test
+    @Timeout(60)
+    void aPdfOfEndlessStrokesIsRefused() throws IOException {
+        refused(page("0 0 m 9 9 l S ".repeat(400_000)), "more strokes than a sheet has");
+    }
+
+    /** A page of A4 that draws a form of these operators, which is called F and knows itself. */
+    private static byte[] page(String operators) throws IOException {
+        try (var document = new PDDocument()) {
+            var page = new PDPage(PDRectangle.A4);
+            document.addPage(page);
+            var form = new PDFormXObject(document);
+            form.setBBox(PDRectangle.A4);
+            var resources = new PDResources();
+            resources.put(COSName.getPDFName("F"), form);
+            form.setResources(resources);
+            page.setResources(resources);
+            write(form.getCOSObject(), operators);
+            var content = new PDStream(document);
+            write(content.getCOSObject(), "/F Do");
+            page.setContents(content);
+            var out = new ByteArrayOutputStream();
+            document.save(out);
+            return out.toByteArray();
+        }
+    }
+
+    private static void write(COSStream stream, String operators) throws IOException {
+        try (var out = stream.createOutputStream(COSName.FLATE_DECODE)) {
+            out.write(operators.getBytes(StandardCharsets.US_ASCII));
+        }
+    }
+
+    @Test
     void tooLargeIsRefused() {
-        refused(new byte[16_000_000], "at most 15 MB");
+        refused(new byte[31_000_000], "at most 30 MB");
     }
 
     private void refused(byte[] bytes, String reason) {

@@ -1,0 +1,88 @@
+package fairkettle.server.pictures;
+
+import fairkettle.imaging.Photo;
+import fairkettle.server.web.Problem;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Future;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Component;
+
+/**
+ * Decodes and reads pictures on threads of its own, outside any transaction, so that neither a connection nor the
+ * threads that answer requests wait for one. A PDF waits beside the others, since its process may need its twelve
+ * seconds; every queue has an end.
+ */
+@Component
+public class Eye implements DisposableBean {
+
+    private static final int WAITING = 8;
+    private static final int PDFS = 2;
+    private static final int LONGEST_S = 40; // a whole queue of large pictures, and one that is looked at
+
+    /** One picture at a time: twelve megapixels take a tenth of the memory there is. */
+    private final ExecutorService looking = threads("eye", 1);
+
+    private final ExecutorService drawing = threads("pdf", PDFS);
+
+    private static ExecutorService threads(String name, int count) {
+        return new ThreadPoolExecutor(
+                count,
+                count,
+                0,
+                TimeUnit.SECONDS,
+                new ArrayBlockingQueue<>(WAITING),
+                Thread.ofPlatform().daemon().name(name, 0).factory());
+    }
+
+    /** @throws Problem if it is no picture, or too many are waiting */
+    public Photo decode(byte[] bytes) {
+        boolean pdf = Photo.Format.of(bytes).filter(f -> f == Photo.Format.PDF).isPresent();
+        return done(submit(pdf ? drawing : looking, () -> Photo.decode(bytes)));
+    }
+
+    /** Looks at a decoded picture, one after the other. */
+    public <T> T look(Callable<T> work) {
+        return done(submit(looking, work));
+    }
+
+    private static <T> Future<T> submit(ExecutorService threads, Callable<T> work) {
+        try {
+            return threads.submit(work);
+        } catch (RejectedExecutionException e) {
+            throw Problem.busy(
+                    "%d pictures wait to be read already. Send this one again in a minute.".formatted(WAITING));
+        }
+    }
+
+    private static <T> T done(Future<T> future) {
+        try {
+            return future.get(LONGEST_S, TimeUnit.SECONDS);
+        } catch (TimeoutException e) {
+            future.cancel(true);
+            throw Problem.busy("This picture takes too long to read. Send a smaller one.");
+        } catch (InterruptedException e) {
+            future.cancel(true);
+            Thread.currentThread().interrupt();
+            throw Problem.busy("The kettle is being stopped. Send the picture again.");
+        } catch (ExecutionException e) {
+            throw switch (e.getCause()) {
+                case Photo.Refused refused -> Problem.atField("picture", String.valueOf(refused.getMessage()));
+                case RuntimeException own -> own;
+                case null, default -> new IllegalStateException("Impossible state: a picture was not read.", e);
+            };
+        }
+    }
+
+    @Override
+    public void destroy() {
+        looking.shutdownNow();
+        drawing.shutdownNow();
+    }
+}
