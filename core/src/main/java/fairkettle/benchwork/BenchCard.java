@@ -36,9 +36,6 @@ public final class BenchCard {
     private static final List<VesselKind> TO_DAMPER =
             List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER);
 
-    /** The step that looks at the inlet points, one answer for each channel; the first is “clear”. */
-    public static final String INLETS_LOOKED_AT = "points";
-
     private BenchCard() {}
 
     /** @param channels it is for, where it is for channels at all */
@@ -292,7 +289,7 @@ public final class BenchCard {
                         .care(Caution.INK, Caution.SQUIRT)
                         .needs(Facet.POWER, "unplugged")
                         .build(),
-                step(INLETS_LOOKED_AT, "Swab and look, point by point")
+                step("points", "Swab and look, point by point")
                         .say("A fresh swab for each. If anything is probed at all: a very fine needle, gently,"
                                 + " straight. A point that is hurt gives uneven flow for good.")
                         .minutes(2 * channels.size())
@@ -302,6 +299,7 @@ public final class BenchCard {
                                 "The point is",
                                 channels.stream().map(ChannelCode::code).toList(),
                                 List.of("clear", "crusted")))
+                        .tells(Step.Tells.INLET_POINTS)
                         .build(),
                 step("dissolve", "Crust: a drop of fluid, and time")
                         .say("A drop on a crusted point, five minutes, swab again. Crust here explains a missing"

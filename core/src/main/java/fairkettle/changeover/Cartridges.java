@@ -368,6 +368,7 @@ final class Cartridges {
                     .irreversible("Firmware that ignores chips has to be flashed and activated again afterwards.")
                     .care(Caution.NO_POWER_OFF)
                     .ask(new Ask.Words("version shown"))
+                    .tells(Step.Tells.FIRMWARE_VERSION)
                     .then(Facet.FIRMWARE, "the maker’s")
                     .build());
         }

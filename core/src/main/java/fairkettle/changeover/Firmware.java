@@ -88,6 +88,7 @@ final class Firmware {
                         .minutes(1)
                         .needs(Facet.UPDATES, "refused")
                         .ask(new Ask.Words("version shown"))
+                        .tells(Step.Tells.FIRMWARE_VERSION)
                         .build(),
                 step("fw-activate", "Activate")
                         .say("Enter the key. Leave the window that shows the activation code open.")

@@ -1,6 +1,7 @@
 package fairkettle.changeover;
 
 import fairkettle.machine.Architecture;
+import fairkettle.machine.Supply;
 import fairkettle.machine.VesselKind;
 import fairkettle.safety.School;
 import java.util.EnumMap;

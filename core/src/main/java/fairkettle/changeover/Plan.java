@@ -5,6 +5,7 @@ import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
 import fairkettle.machine.Chips;
 import fairkettle.machine.Fit;
+import fairkettle.machine.Supply;
 import fairkettle.procedure.Procedure;
 import fairkettle.safety.Caution;
 import java.time.Duration;

@@ -7,6 +7,7 @@ import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
 import fairkettle.ink.Succession;
 import fairkettle.machine.Architecture;
+import fairkettle.machine.Supply;
 import fairkettle.machine.VesselKind;
 import fairkettle.procedure.Pause;
 import fairkettle.procedure.Step;

@@ -3,6 +3,7 @@ package fairkettle.changeover;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
 import fairkettle.machine.Profile;
+import fairkettle.machine.Supply;
 
 /** Ink through the head, onto paper or into the pad: what each costs. */
 public record PurgeOrClean(Way sheets, Way cleaning, Way powerCleaning) {

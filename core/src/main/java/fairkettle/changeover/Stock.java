@@ -2,6 +2,7 @@ package fairkettle.changeover;
 
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Supply;
 import java.util.Map;
 
 /**

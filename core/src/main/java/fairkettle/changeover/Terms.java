@@ -3,6 +3,7 @@ package fairkettle.changeover;
 import fairkettle.changeover.Bottles.Size;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
+import fairkettle.machine.Supply;
 import fairkettle.safety.School;
 import java.util.Comparator;
 import java.util.Currency;

@@ -12,18 +12,14 @@ public sealed interface Ask {
     /** Nothing but that it is done. */
     record Done() implements Ask {}
 
-    /** Every item ticked. @param inOrder whether only the next may be ticked; null for any order */
-    record Ticks(List<String> items, @Nullable Boolean inOrder) implements Ask {
+    /** Every item ticked. @param inOrder whether only the next may be ticked */
+    record Ticks(List<String> items, boolean inOrder) implements Ask {
         public Ticks {
             items = List.copyOf(items);
         }
 
         public Ticks(List<String> items) {
-            this(items, null);
-        }
-
-        boolean strict() {
-            return Boolean.TRUE.equals(inOrder);
+            this(items, false);
         }
     }
 
@@ -31,18 +27,14 @@ public sealed interface Ask {
      * One answer for each of several things: of each channel, of each bank. @param same whether each may be answered by
      * its own name alone
      */
-    record Each(
-            String question,
-            List<String> items,
-            List<String> answers,
-            @Nullable Boolean same) implements Ask {
+    record Each(String question, List<String> items, List<String> answers, boolean same) implements Ask {
         public Each {
             items = List.copyOf(items);
             answers = List.copyOf(answers);
         }
 
         public Each(String question, List<String> items, List<String> answers) {
-            this(question, items, answers, null);
+            this(question, items, answers, false);
         }
 
         /** What is written on a thing is read, and must be its own name. */

@@ -135,6 +135,11 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
             case Fail fail -> fail(run.get(), fail, now);
             case BeginWait _ -> beginWait(run.get(), around, now);
             case Strike _ -> strike(run.get());
+            case CardAct.StopWait _ ->
+                run.get().isOpen() && run.get().waitStarted() != null
+                        ? new Went(with(run.get().notWaiting()), true)
+                        : new Went(this, false);
+            case CardAct.TakeBack back -> takeBack(run.get(), back, now);
         };
     }
 
@@ -346,9 +351,54 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
                 }
                 kept.add(later);
             }
-            return new Went(new Card(start, with(run.reopened()).runs, kept, branches), true);
+            return new Went(new Card(start, with(run.reopened()).runs, kept, branches).onlyNextOpened(), true);
         }
-        return new Went(with(run.reopened()), true);
+        return new Went(with(run.reopened()).onlyNextOpened(), true);
+    }
+
+    private Outcome takeBack(StepRun run, CardAct.TakeBack back, Instant now) {
+        var key = run.step().id() + "/" + back.branch();
+        int taken = branches.getOrDefault(key, 0);
+        if (taken == 0) {
+            return new Went(this, false);
+        }
+        var brought = key + "~" + taken + "/";
+        var gone = runs.stream().filter(r -> r.step().id().startsWith(brought)).toList();
+        var done = gone.stream().filter(r -> !r.isOpen()).findFirst();
+        if (done.isPresent()) {
+            return new Refused(List.of(new Reason(
+                    "“%s” came with it and is done already. Strike that out first."
+                            .formatted(done.get().step().title()),
+                    null,
+                    done.get().step().id())));
+        }
+        if (!run.isOpen()) {
+            return Refused.because(
+                    "“%s” was done after all. Strike that out first."
+                            .formatted(run.step().title()),
+                    null);
+        }
+        var all = new ArrayList<StepRun>();
+        for (var r : runs) {
+            if (!gone.contains(r)) {
+                all.add(r.equals(run) ? run.as(back.was()) : r);
+            }
+        }
+        var counts = new HashMap<>(branches);
+        counts.computeIfPresent(key, (_, count) -> count == 1 ? null : count - 1);
+        return new Went(new Card(start, all, this.done, counts).onlyNextOpened().withNextOpened(now), true);
+    }
+
+    /** A step that became the next thing to do only because of what is struck out now is not begun. */
+    private Card onlyNextOpened() {
+        var next = next().map(r -> r.step().id()).orElse("");
+        return new Card(
+                start,
+                runs.stream()
+                        .map(r -> r.isOpen() && !r.step().id().equals(next) && r.untouched() ? r.unopened() : r)
+                        .toList(),
+                done,
+                branches);
     }
 
     private Card with(StepRun changed) {

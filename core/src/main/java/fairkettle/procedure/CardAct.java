@@ -19,6 +19,16 @@ public sealed interface CardAct {
 
     record BeginWait(String step) implements CardAct {}
 
+    /** The wait was begun by mistake. */
+    record StopWait(String step) implements CardAct {}
+
     /** It was not so: the step is open again, and what it moved is booked back. */
     record Strike(String step) implements CardAct {}
+
+    /**
+     * It did not fail after all: the steps that a branch brought in go, as long as none of them is done.
+     *
+     * @param was how far the step had been before
+     */
+    record TakeBack(String step, String branch, StepRun.Progress was) implements CardAct {}
 }

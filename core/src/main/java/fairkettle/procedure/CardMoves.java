@@ -10,11 +10,11 @@ import fairkettle.machine.VesselKind;
 import fairkettle.path.Account;
 import fairkettle.path.Place;
 import fairkettle.procedure.Ask.ColumnKind;
-import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Books in the ink account what a step that was done has moved.
@@ -119,6 +119,46 @@ public record CardMoves(
         }
     }
 
+    /** Bottles that a step may draw from or give back to. Whoever carries it out holds them first. */
+    public Set<Long> bottlesOf(StepRun run) {
+        var found = new LinkedHashSet<Long>();
+        switch (run.step().move()) {
+            case Move.Pour _ -> eachVolume(run, (channel, _) -> found.addAll(inTurn(run, channel)));
+            case Move.PourOnTray(var liquid) ->
+                eachVolume(
+                        run,
+                        (channel, _) ->
+                                found.addAll(liquid == Move.Liquid.FLUID ? List.of(fluidLot) : inTurn(run, channel)));
+            case Move.Rinse(var _, var liquid) -> eachVolume(run, (channel, _) -> found.add(lot(liquid, channel)));
+            case Move.PourFluid _ -> found.add(fluidLot);
+            case Move.DrawBack _ -> eachCell(run, (channel, _, _) -> home(channel, found));
+            case Move.DrawOnTray(var back) -> {
+                if (back) {
+                    eachCell(run, (channel, _, _) -> home(channel, found));
+                }
+            }
+            case Move.Nothing _,
+                    Move.Spoil _,
+                    Move.Draw _,
+                    Move.PrimeOnTray _,
+                    Move.Prime _,
+                    Move.Supplied _,
+                    Move.Refit _,
+                    Move.Charge _,
+                    Move.Clean _,
+                    Move.Print _,
+                    Move.Reading _ -> {}
+        }
+        found.remove(0L);
+        return found;
+    }
+
+    private void home(ChannelCode channel, Set<Long> found) {
+        if (home(channel) instanceof Place.Bottle(var lot)) {
+            found.add(lot);
+        }
+    }
+
     /** A channel's path as it is at this step. */
     private Channel now(ChannelCode channel) {
         boolean there = becoming.codes().contains(channel);
@@ -170,12 +210,9 @@ public record CardMoves(
 
     /** Out of the bottle in hand, and when that is empty out of the next one that fits. */
     private void pour(StepRun run, ChannelCode channel, Millilitres volume, Part part, Account account) {
-        var lots = new ArrayList<Long>();
-        codeIn(run, channel).ifPresent(lots::add);
-        lots.add(card.lotOf(channel));
-        lots.addAll(bottles.getOrDefault(channel, List.of()));
+        var lots = inTurn(run, channel);
         var left = volume;
-        for (long lot : new LinkedHashSet<>(lots)) {
+        for (long lot : lots) {
             var here = account.at(new Place.Bottle(lot)).volume().min(left);
             if (lot != 0 && !here.isZero()) {
                 part.of(lot, here);
@@ -183,8 +220,17 @@ public record CardMoves(
             }
         }
         if (!left.isZero()) {
-            part.of(lots.getFirst(), left); // the account was wrong about a bottle: booked as a correction
+            part.of(lots.iterator().next(), left); // the account was wrong about a bottle: booked as a correction
         }
+    }
+
+    /** Bottles for a channel in the order in which they are used up: the one in hand first. */
+    private Set<Long> inTurn(StepRun run, ChannelCode channel) {
+        var lots = new LinkedHashSet<Long>();
+        codeIn(run, channel).ifPresent(lots::add);
+        lots.add(card.lotOf(channel));
+        lots.addAll(bottles.getOrDefault(channel, List.of()));
+        return lots;
     }
 
     /** The bottle whose code was read at this very step. */

@@ -59,7 +59,7 @@ public final class Entries {
                         .filter(i -> cell.equals("item/" + i))
                         .boxed()
                         .findFirst()
-                        .map(i -> (ticks.strict()
+                        .map(i -> (ticks.inOrder()
                                         ? IntStream.range(0, i)
                                                 .filter(b ->
                                                         run.entry("item/" + b).isEmpty())
@@ -76,7 +76,7 @@ public final class Entries {
                         .findFirst()
                         .map(i -> !answers.contains(value)
                                 ? Optional.of("Choose one of the answers.")
-                                : Boolean.TRUE.equals(same) && !value.equals(items.get(i))
+                                : same && !value.equals(items.get(i))
                                         ? Optional.of("This one is %s, and %s was wanted. Put it back as it was."
                                                 .formatted(value, items.get(i)))
                                         : Optional.<String>empty())

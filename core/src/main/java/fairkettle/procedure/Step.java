@@ -15,8 +15,9 @@ import org.jspecify.annotations.Nullable;
  * @param irreversible what cannot be undone after it, or null
  * @param skippable whether it may be skipped with a reason
  * @param minutes hands-on
- * @param fulfils routines that are done with it; null for none. Where it asks for each of several channels, only those
- *     with the first answer count
+ * @param fulfils routines that are done with it. Where it asks for each of several channels, only those with the first
+ *     answer count
+ * @param tells what its answer says about the machine
  */
 public record Step(
         String id,
@@ -35,7 +36,17 @@ public record Step(
         Move move,
         @Nullable Pause pause,
         List<Branch> branches,
-        @Nullable List<String> fulfils) {
+        List<String> fulfils,
+        Tells tells) {
+
+    /** What the answer of a step says about the machine, beyond the card. */
+    public enum Tells {
+        NOTHING,
+        /** The words are the version that the machine shows of its firmware. */
+        FIRMWARE_VERSION,
+        /** Each first answer is a clear inlet point, each other a crusted one. */
+        INLET_POINTS
+    }
 
     public Step {
         tools = List.copyOf(tools);
@@ -43,7 +54,7 @@ public record Step(
         needs = List.copyOf(needs);
         effects = List.copyOf(effects);
         branches = List.copyOf(branches);
-        fulfils = fulfils == null ? null : List.copyOf(fulfils);
+        fulfils = List.copyOf(fulfils);
         if (hold != null && skippable) {
             throw new IllegalArgumentException("The hold point (%s) must not be skippable.".formatted(id));
         }
@@ -71,7 +82,8 @@ public record Step(
                 move,
                 pause,
                 branches,
-                fulfils);
+                fulfils,
+                tells);
     }
 
     Step saying(String words) {
@@ -92,7 +104,8 @@ public record Step(
                 move,
                 pause,
                 branches,
-                fulfils);
+                fulfils,
+                tells);
     }
 
     Step inPart(String name) {
@@ -120,7 +133,8 @@ public record Step(
                                 b.limit(),
                                 b.atLimit()))
                         .toList(),
-                fulfils);
+                fulfils,
+                tells);
     }
 
     /** Says a step in the order one would tell it. */
@@ -141,6 +155,7 @@ public record Step(
         private @Nullable Pause pause;
         private final List<Branch> branches = new ArrayList<>();
         private final List<String> fulfils = new ArrayList<>();
+        private Tells tells = Tells.NOTHING;
 
         private Builder(String id, String title) {
             this.id = id;
@@ -227,6 +242,12 @@ public record Step(
             return this;
         }
 
+        /** What its answer says about the machine, beyond the card. */
+        public Builder tells(Tells what) {
+            tells = what;
+            return this;
+        }
+
         public Step build() {
             return new Step(
                     id,
@@ -245,7 +266,8 @@ public record Step(
                     move,
                     pause,
                     branches,
-                    fulfils.isEmpty() ? null : fulfils);
+                    fulfils,
+                    tells);
         }
     }
 }

@@ -80,11 +80,43 @@ public record StepRun(
         return new StepRun(step, status, entries, openedAt, now, finishedAt, by, reason);
     }
 
+    StepRun notWaiting() {
+        return new StepRun(step, status, entries, openedAt, null, finishedAt, by, reason);
+    }
+
     StepRun closed(Status how, Instant now, String who, @Nullable String why) {
         return new StepRun(step, how, entries, openedAt, waitStarted, now, who, why);
     }
 
     StepRun reopened() {
         return new StepRun(step, Status.OPEN, entries, openedAt, waitStarted, null, null, null);
+    }
+
+    /** Nothing was entered at it, and its wait was not begun. */
+    boolean untouched() {
+        return entries.isEmpty() && waitStarted == null;
+    }
+
+    StepRun unopened() {
+        return new StepRun(step, status, entries, null, waitStarted, finishedAt, by, reason);
+    }
+
+    /** How far a step is that is not over. */
+    public record Progress(
+            Map<String, String> entries,
+            @Nullable Instant openedAt,
+            @Nullable Instant waitStarted) {
+        public Progress {
+            entries = Map.copyOf(entries);
+        }
+    }
+
+    public Progress progress() {
+        return new Progress(entries, openedAt, waitStarted);
+    }
+
+    StepRun as(Progress other) {
+        return new StepRun(
+                step, status, other.entries(), other.openedAt(), other.waitStarted(), finishedAt, by, reason);
     }
 }

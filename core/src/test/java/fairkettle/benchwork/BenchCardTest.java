@@ -69,7 +69,7 @@ class BenchCardTest {
                             .isEmpty();
                     assertThat(procedure.steps())
                             .as(routine.id())
-                            .anyMatch(s -> s.fulfils() != null && s.fulfils().contains(routine.id()));
+                            .anyMatch(s -> s.fulfils().contains(routine.id()));
                     if (routine.cautions().contains(Caution.ELECTRICITY)) {
                         assertThat(procedure.steps().getFirst().effects().toString()
                                         + procedure.steps().get(1).effects())

@@ -12,6 +12,7 @@ import fairkettle.machine.Chips;
 import fairkettle.machine.Fit;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Profiles;
+import fairkettle.machine.Supply;
 import fairkettle.safety.School;
 import java.util.List;
 import java.util.Map;

@@ -9,6 +9,7 @@ import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
 import fairkettle.machine.Profiles;
+import fairkettle.machine.Supply;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 

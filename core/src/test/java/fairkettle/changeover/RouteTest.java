@@ -11,6 +11,7 @@ import fairkettle.machine.Chips;
 import fairkettle.machine.Feed;
 import fairkettle.machine.Fit;
 import fairkettle.machine.Profiles;
+import fairkettle.machine.Supply;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.RouteProof;
 import fairkettle.procedure.Step;

@@ -86,24 +86,7 @@ public class Hand {
                             .hasStatusOk();
                     return card(number);
                 }
-                cells.clear();
-                fill(number, id, step.get("ask"), card.get("machine").asLong(), family);
-                if (!cells.isEmpty()) {
-                    var body = new StringBuilder();
-                    cells.forEach((cell, value) ->
-                            body.append(body.isEmpty() ? "" : ", ").append("\"%s\": \"%s\"".formatted(cell, value)));
-                    assertThat(api.act(number, "enter-all", "{\"step\": \"%s\", \"cells\": {%s}}".formatted(id, body)))
-                            .as(id)
-                            .hasStatusOk();
-                }
-                if (step.has("pause")) {
-                    api.act(number, "wait", "{\"step\": \"%s\"}".formatted(id));
-                    // why: a test does not wait; the card is told that the wait began long ago
-                    db.sql("""
-                        update card set body = jsonb_set(body, '{runs}', (select jsonb_agg(case when r->'step'->>'id' = ? then jsonb_set(r, '{waitStarted}', '"2020-01-01T00:00:00Z"') else r end order by n)
-                        from jsonb_array_elements(body->'runs') with ordinality as runs(r, n))) where id = ?\
-                        """).param(id).param(number).update();
-                }
+                prepare(number, step, family);
                 assertThat(api.act(number, "finish", "{\"step\": \"%s\"}".formatted(id)))
                         .as(id)
                         .hasStatusOk();
@@ -111,6 +94,29 @@ public class Hand {
             }
         }
         throw new AssertionError("no step " + id);
+    }
+
+    /** Whatever a step asks for is entered as one would expect, and its wait is over. */
+    public void prepare(long number, JsonNode step, String family) {
+        var id = step.get("id").asString();
+        cells.clear();
+        fill(number, id, step.get("ask"), card(number).get("machine").asLong(), family);
+        if (!cells.isEmpty()) {
+            var body = new StringBuilder();
+            cells.forEach((cell, value) ->
+                    body.append(body.isEmpty() ? "" : ", ").append("\"%s\": \"%s\"".formatted(cell, value)));
+            assertThat(api.act(number, "enter-all", "{\"step\": \"%s\", \"cells\": {%s}}".formatted(id, body)))
+                    .as(id)
+                    .hasStatusOk();
+        }
+        if (step.has("pause")) {
+            api.act(number, "wait", "{\"step\": \"%s\"}".formatted(id));
+            // why: a test does not wait; the card is told that the wait began long ago
+            db.sql("""
+                update card set body = jsonb_set(body, '{runs}', (select jsonb_agg(case when r->'step'->>'id' = ? then jsonb_set(r, '{waitStarted}', '"2020-01-01T00:00:00Z"') else r end order by n)
+                from jsonb_array_elements(body->'runs') with ordinality as runs(r, n))) where id = ?\
+                """).param(id).param(number).update();
+        }
     }
 
     private void fill(long card, String step, JsonNode ask, long machine, String family) {

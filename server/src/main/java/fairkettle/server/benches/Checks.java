@@ -2,32 +2,34 @@ package fairkettle.server.benches;
 
 import static fairkettle.db.Tables.CHANNEL;
 import static fairkettle.db.Tables.NOZZLE_CHECK;
+import static fairkettle.db.Tables.READING;
 
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
-import fairkettle.machine.Profile;
 import fairkettle.path.Place;
+import fairkettle.procedure.Consequence;
+import fairkettle.server.journal.Act;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
-import fairkettle.server.live.Live;
 import fairkettle.server.web.Problem;
 import java.math.BigDecimal;
-import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,20 +39,15 @@ public class Checks {
 
     private final DSLContext db;
     private final Ledger ledger;
-    private final Live live;
-    private final Clock clock;
-    private final ApplicationEventPublisher events;
+    private final Journal journal;
+    private final Machines machines;
 
-    Checks(DSLContext db, Ledger ledger, Live live, Clock clock, ApplicationEventPublisher events) {
+    Checks(DSLContext db, Ledger ledger, Journal journal, Machines machines) {
         this.db = db;
         this.ledger = ledger;
-        this.live = live;
-        this.clock = clock;
-        this.events = events;
+        this.journal = journal;
+        this.machines = machines;
     }
-
-    /** Somebody looked at a machine’s nozzles: said within its transaction. */
-    public record Looked(long machine, long entry, Instant at) {}
 
     /** @param missing teeth counted from 0, ascending; @param judged false for one that nothing is judged by */
     public record Check(Instant at, String channel, int nozzles, List<Integer> missing, boolean judged) {}
@@ -119,68 +116,53 @@ public class Checks {
                 .fetchMap(r -> r.value1(), r -> r.value2().intValue());
     }
 
-    /** Keeps what a check showed under an entry that is already written. */
-    public void keep(
-            long entry,
-            long machine,
-            Profile profile,
-            Map<ChannelCode, List<Integer>> missing,
-            @Nullable Instant at,
-            boolean judged) {
-        var when = (at == null ? clock.instant() : at).atOffset(ZoneOffset.UTC);
-        missing.forEach((code, teeth) -> db.insertInto(NOZZLE_CHECK)
-                .set(NOZZLE_CHECK.ENTRY_ID, entry)
-                .set(NOZZLE_CHECK.MACHINE_ID, machine)
-                .set(NOZZLE_CHECK.AT, when)
-                .set(NOZZLE_CHECK.CHANNEL, code.code())
-                .set(NOZZLE_CHECK.NOZZLES, profile.channel(code).nozzles())
-                .set(NOZZLE_CHECK.MISSING, teeth.stream().sorted().distinct().toArray(Integer[]::new))
-                .set(NOZZLE_CHECK.JUDGED, judged)
-                .execute());
-        events.publishEvent(new Looked(machine, entry, when.toInstant()));
+    /** Keeps what a check showed. */
+    void keep(Act act, Map<ChannelCode, List<Integer>> missing, boolean judged) {
+        var profile = machines.get(act.machine()).profile();
+        new TreeMap<>(missing)
+                .forEach((code, teeth) -> db.insertInto(NOZZLE_CHECK)
+                        .set(NOZZLE_CHECK.ENTRY_ID, act.entry())
+                        .set(NOZZLE_CHECK.MACHINE_ID, act.machine())
+                        .set(NOZZLE_CHECK.AT, act.at().atOffset(ZoneOffset.UTC))
+                        .set(NOZZLE_CHECK.CHANNEL, code.code())
+                        .set(NOZZLE_CHECK.NOZZLES, profile.channel(code).nozzles())
+                        .set(NOZZLE_CHECK.MISSING, sorted(teeth))
+                        .set(NOZZLE_CHECK.JUDGED, judged)
+                        .execute());
+    }
+
+    /** A person saw better than the reader, or could read what the reader could not. */
+    void better(Act act, long entry, ChannelCode code, List<Integer> missing) {
+        int known = db.update(NOZZLE_CHECK)
+                .set(NOZZLE_CHECK.MISSING, sorted(missing))
+                .where(NOZZLE_CHECK.ENTRY_ID.eq(entry))
+                .and(NOZZLE_CHECK.CHANNEL.eq(code.code()))
+                .execute();
+        if (known == 0) {
+            var looked = journal.entry(entry);
+            keep(new Act(entry, act.machine(), 0, "", looked.at()), Map.of(code, missing), true);
+        }
+    }
+
+    /** The check that a picture was taken for does not count any more. */
+    void unlink(long entry) {
+        db.update(READING)
+                .setNull(READING.ENTRY_ID)
+                .where(READING.ENTRY_ID.eq(entry))
+                .execute();
+    }
+
+    private static Integer[] sorted(List<Integer> teeth) {
+        return teeth.stream().sorted().distinct().toArray(Integer[]::new);
     }
 
     /** A check that was read from a picture: the channels that could be read. @return its entry */
     @Transactional
     public long read(Machines.Machine machine, Map<ChannelCode, List<Integer>> missing) {
-        var account = ledger.openAccount(machine.id());
-        missing.keySet().stream()
-                .filter(c -> machine.holdings().containsKey(c)
-                        && !(machine.holdings().get(c) instanceof Holding.NeverInked))
-                .forEach(c -> account.flow(
-                        machine.profile().channel(c), machine.profile().draws().nozzleCheck(), Place.Outside.PAPER));
-        long entry = ledger.record(
-                NewEntry.of(
-                                "check",
-                                "%s: nozzle check read from a picture, %s".formatted(machine.name(), words(missing)))
-                        .machine(machine.id()),
-                account.postings());
-        keep(entry, machine.id(), machine.profile(), missing, null, true);
-        live.changed("machine/" + machine.id());
-        return entry;
-    }
-
-    /** A person saw better than the reader. */
-    @Transactional
-    public void correct(long entry, Machines.Machine machine, ChannelCode code, List<Integer> missing) {
-        db.update(NOZZLE_CHECK)
-                .set(NOZZLE_CHECK.MISSING, missing.stream().sorted().distinct().toArray(Integer[]::new))
-                .where(NOZZLE_CHECK.ENTRY_ID.eq(entry))
-                .and(NOZZLE_CHECK.CHANNEL.eq(code.code()))
-                .execute();
-        ledger.record(
-                NewEntry.of(
-                                "correction",
-                                "%s: the check of %s was corrected by hand, %s"
-                                        .formatted(machine.name(), code, words(Map.of(code, missing))))
-                        .machine(machine.id()),
-                List.of());
-        live.changed("machine/" + machine.id());
-    }
-
-    private static String words(Map<ChannelCode, List<Integer>> missing) {
-        int gaps = missing.values().stream().mapToInt(List::size).sum();
-        return gaps == 0 ? "whole" : gaps + " teeth missing";
+        var printed = missing.keySet().stream()
+                .filter(c -> machine.holdings().containsKey(c) && !(machine.holding(c) instanceof Holding.NeverInked))
+                .toList();
+        return write(machine, "nozzle check read from a picture, " + words(missing), printed, missing, null);
     }
 
     /** A check outside any card: the page is printed, and the combs are tapped. */
@@ -198,20 +180,41 @@ public class Checks {
         if (!byCode.keySet().equals(machine.holdings().keySet())) {
             throw Problem.refused("Look at every channel: " + machine.holdings().keySet() + ".", List.of());
         }
+        write(machine, "nozzle check, " + words(byCode), byCode.keySet(), byCode, at);
+    }
+
+    private long write(
+            Machines.Machine machine,
+            String words,
+            Collection<ChannelCode> printed,
+            Map<ChannelCode, List<Integer>> missing,
+            @Nullable Instant at) {
         var account = ledger.openAccount(machine.id());
-        byCode.keySet()
-                .forEach(c -> account.flow(
-                        machine.profile().channel(c), machine.profile().draws().nozzleCheck(), Place.Outside.PAPER));
-        int gaps = byCode.values().stream().mapToInt(List::size).sum();
-        long entry = ledger.record(
-                NewEntry.of(
-                                "check",
-                                "%s: nozzle check, %s"
-                                        .formatted(machine.name(), gaps == 0 ? "whole" : gaps + " teeth missing"))
+        printed.forEach(c -> account.flow(
+                machine.profile().channel(c), machine.profile().draws().nozzleCheck(), Place.Outside.PAPER));
+        return journal.write(
+                NewEntry.of("check", "%s: %s".formatted(machine.name(), words))
                         .machine(machine.id())
                         .at(at),
-                account.postings());
-        keep(entry, machine.id(), machine.profile(), byCode, at, true);
-        live.changed("machine/" + machine.id());
+                account.postings(),
+                List.of(new Consequence.Looked(missing, true)));
+    }
+
+    /** A person saw better than the reader. */
+    @Transactional
+    public void correct(long entry, Machines.Machine machine, ChannelCode code, List<Integer> missing) {
+        journal.write(
+                NewEntry.of(
+                                "correction",
+                                "%s: the check of %s was corrected by hand, %s"
+                                        .formatted(machine.name(), code, words(Map.of(code, missing))))
+                        .machine(machine.id()),
+                List.of(),
+                List.of(new Consequence.LookedBetter(entry, code, missing)));
+    }
+
+    private static String words(Map<ChannelCode, List<Integer>> missing) {
+        int gaps = missing.values().stream().mapToInt(List::size).sum();
+        return gaps == 0 ? "whole" : gaps + " teeth missing";
     }
 }

@@ -26,6 +26,8 @@ import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.path.Posting;
 import fairkettle.safety.School;
+import fairkettle.server.journal.Act;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
@@ -61,15 +63,25 @@ public class Machines {
     private final DSLContext db;
     private final ProfileBook profiles;
     private final Ledger ledger;
+    private final Journal journal;
     private final Live live;
     private final Who who;
     private final JsonMapper json;
     private final Clock clock;
 
-    Machines(DSLContext db, ProfileBook profiles, Ledger ledger, Live live, Who who, JsonMapper json, Clock clock) {
+    Machines(
+            DSLContext db,
+            ProfileBook profiles,
+            Ledger ledger,
+            Journal journal,
+            Live live,
+            Who who,
+            JsonMapper json,
+            Clock clock) {
         this.db = db;
         this.profiles = profiles;
         this.ledger = ledger;
+        this.journal = journal;
         this.live = live;
         this.who = who;
         this.json = json;
@@ -279,8 +291,8 @@ public class Machines {
                     .set(CHANNEL.HELD, "NEVER_INKED")
                     .execute();
         }
-        setHolding(id, machine.holding(), Map.of());
-        ledger.record(
+        setHolding(id, machine.holding());
+        journal.write(
                 NewEntry.of(
                                 "machine",
                                 "%s joins the bench: %s, %s"
@@ -371,21 +383,21 @@ public class Machines {
         return db.select(BENCH.NAME).from(BENCH).orderBy(BENCH.PLACE).fetch(BENCH.NAME);
     }
 
-    /** What all its channels hold from now on, and from which bottles. */
-    public void setHolding(long id, Holding holding, Map<ChannelCode, Long> lots) {
+    /** What all its channels hold from now on. */
+    void setHolding(long id, Holding holding) {
         var codes = db.select(CHANNEL.CODE)
                 .from(CHANNEL)
                 .where(CHANNEL.MACHINE_ID.eq(id))
                 .fetch(CHANNEL.CODE);
         var all = new LinkedHashMap<ChannelCode, Holding>();
         codes.forEach(c -> all.put(ChannelCode.of(c), holding));
-        setHoldings(id, all, lots);
+        setHoldings(id, all);
     }
 
     /** What some of its channels hold from now on. */
-    public void setHoldings(long id, Map<ChannelCode, Holding> holdings, Map<ChannelCode, Long> lots) {
+    void setHoldings(long id, Map<ChannelCode, Holding> holdings) {
         holdings.forEach((code, holding) -> {
-            var update = db.update(CHANNEL).set(CHANNEL.LOT_ID, lots.get(code));
+            var update = db.update(CHANNEL).setNull(CHANNEL.LOT_ID);
             var row = switch (holding) {
                 case Holding.NeverInked _ ->
                     update.set(CHANNEL.HELD, "NEVER_INKED")
@@ -412,17 +424,8 @@ public class Machines {
         });
     }
 
-    /** The lot that a channel is filled from; 0 if none is known. */
-    public long lotIn(long id, ChannelCode channel) {
-        return db.select(CHANNEL.LOT_ID)
-                .from(CHANNEL)
-                .where(CHANNEL.MACHINE_ID.eq(id), CHANNEL.CODE.eq(channel.code()), CHANNEL.LOT_ID.isNotNull())
-                .fetchOptional(CHANNEL.LOT_ID)
-                .orElse(0L);
-    }
-
     /** Parts were exchanged: other vessels on its paths, other channels in its slots. */
-    public void refit(Machine machine, Fit fit) {
+    void refit(Machine machine, Fit fit) {
         var after = machine.built().fitted(fit).codes();
         db.update(MACHINE)
                 .set(MACHINE.FIT, kept(fit))
@@ -456,7 +459,7 @@ public class Machines {
                 .set(MACHINE.PROFILE, other.id())
                 .where(MACHINE.ID.eq(id))
                 .execute();
-        ledger.record(
+        journal.write(
                 NewEntry.of("machine", "%s is described by “%s” from now on".formatted(machine.name(), other.name()))
                         .machine(id),
                 List.of());
@@ -479,21 +482,14 @@ public class Machines {
         live.changed("machine/" + id);
     }
 
-    public void agreed(long id, long card, String step, String words) {
+    void agreed(long id, Act act, String words) {
         db.insertInto(AGREEMENT)
                 .set(AGREEMENT.MACHINE_ID, id)
-                .set(AGREEMENT.CARD_ID, card)
-                .set(AGREEMENT.STEP_ID, step)
+                .set(AGREEMENT.CARD_ID, act.cardOrNone())
+                .set(AGREEMENT.STEP_ID, act.step())
                 .set(AGREEMENT.WORDS, words)
                 .set(AGREEMENT.PERSON_ID, who.id())
                 .set(AGREEMENT.AT, clock.instant().atOffset(ZoneOffset.UTC))
-                .execute();
-    }
-
-    /** The step was struck out; the log keeps that it had been done. */
-    public void agreementTakenBack(long card, String step) {
-        db.deleteFrom(AGREEMENT)
-                .where(AGREEMENT.CARD_ID.eq(card), AGREEMENT.STEP_ID.eq(step))
                 .execute();
     }
 
@@ -511,19 +507,14 @@ public class Machines {
                         r.value3().toInstant()));
     }
 
-    public void putAside(Machine machine, long card) {
-        machine.holdings()
-                .forEach((code, holding) -> db.insertInto(PUT_ASIDE)
-                        .set(PUT_ASIDE.MACHINE_ID, machine.id())
-                        .set(PUT_ASIDE.CARD_ID, card)
-                        .set(PUT_ASIDE.CHANNEL, code.code())
-                        .set(PUT_ASIDE.WHAT, "cartridge, " + holding.label())
-                        .set(PUT_ASIDE.AT, clock.instant().atOffset(ZoneOffset.UTC))
-                        .execute());
-    }
-
-    public void takeBack(long card) {
-        db.deleteFrom(PUT_ASIDE).where(PUT_ASIDE.CARD_ID.eq(card)).execute();
+    void putAside(long id, Act act, Map<ChannelCode, String> aside) {
+        aside.forEach((code, what) -> db.insertInto(PUT_ASIDE)
+                .set(PUT_ASIDE.MACHINE_ID, id)
+                .set(PUT_ASIDE.CARD_ID, act.card())
+                .set(PUT_ASIDE.CHANNEL, code.code())
+                .set(PUT_ASIDE.WHAT, what)
+                .set(PUT_ASIDE.AT, act.at().atOffset(ZoneOffset.UTC))
+                .execute());
     }
 
     public List<PutAside> putAside(long id) {
@@ -544,14 +535,14 @@ public class Machines {
         live.changed("machine/" + machine);
     }
 
-    public void warrantyEnded(long id) {
+    void warrantyEnded(long id) {
         db.update(MACHINE)
                 .set(MACHINE.WARRANTY_ENDED, clock.instant().atOffset(ZoneOffset.UTC))
                 .where(MACHINE.ID.eq(id), MACHINE.WARRANTY_ENDED.isNull())
                 .execute();
     }
 
-    public void signedOff(long id) {
+    void signedOff(long id) {
         db.update(MACHINE)
                 .set(MACHINE.SIGNED_OFF, clock.instant().atOffset(ZoneOffset.UTC))
                 .where(MACHINE.ID.eq(id))
@@ -577,14 +568,14 @@ public class Machines {
     }
 
     /** As the card's step wrote it down. */
-    public void firmware(long id, String version) {
+    void firmware(long id, String version) {
         db.update(MACHINE)
                 .set(MACHINE.FIRMWARE, version.strip())
                 .where(MACHINE.ID.eq(id))
                 .execute();
     }
 
-    public void remindersOff(long id) {
+    void remindersOff(long id) {
         db.update(MACHINE)
                 .set(MACHINE.REMINDERS_OFF, true)
                 .where(MACHINE.ID.eq(id))
@@ -604,7 +595,7 @@ public class Machines {
         }
         var account = ledger.openAccount(id);
         account.reading(channel, channel.first().kind(), level, before(machine.holding(code), code));
-        ledger.record(
+        journal.write(
                 NewEntry.of("reading", "%s: the tank of %s stands at %s mL".formatted(machine.name(), code, level))
                         .machine(id),
                 account.postings());
@@ -620,7 +611,7 @@ public class Machines {
         machine.profile()
                 .channels()
                 .forEach(c -> account.flow(c, power ? draws.powerCleaning() : draws.cleaning(), new Place.Pad(id)));
-        ledger.record(
+        journal.write(
                 NewEntry.of("cleaning", "%s: %s".formatted(machine.name(), power ? "power cleaning" : "cleaning"))
                         .machine(id)
                         .at(at),
@@ -638,7 +629,7 @@ public class Machines {
             postings.add(new Posting(new Place.Pad(id), substance, -amount));
             postings.add(new Posting(Place.Outside.WASTE_BOTTLE, substance, amount));
         });
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                                 "pad",
                                 "%s has a new waste pad; the old one held %s mL"

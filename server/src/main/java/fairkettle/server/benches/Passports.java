@@ -13,8 +13,9 @@ import fairkettle.ink.Millilitres;
 import fairkettle.machine.Fact;
 import fairkettle.machine.TankHeight;
 import fairkettle.path.Place;
+import fairkettle.procedure.Owing;
 import fairkettle.server.hob.Hob;
-import fairkettle.server.ledger.Ledger;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
 import fairkettle.server.owed.Owed;
@@ -48,7 +49,7 @@ public class Passports {
     private static final String PDF = "application/pdf";
 
     private final DSLContext db;
-    private final Ledger ledger;
+    private final Journal journal;
     private final Owed owed;
     private final Hob hob;
     private final Live live;
@@ -56,9 +57,9 @@ public class Passports {
     private final JsonMapper json;
     private final Clock clock;
 
-    Passports(DSLContext db, Ledger ledger, Owed owed, Hob hob, Live live, Who who, JsonMapper json, Clock clock) {
+    Passports(DSLContext db, Journal journal, Owed owed, Hob hob, Live live, Who who, JsonMapper json, Clock clock) {
         this.db = db;
-        this.ledger = ledger;
+        this.journal = journal;
         this.owed = owed;
         this.hob = hob;
         this.live = live;
@@ -129,7 +130,7 @@ public class Passports {
         db.select(MACHINE.ID)
                 .from(MACHINE)
                 .where(MACHINE.ID.eq(machine))
-                .forUpdate()
+                .forNoKeyUpdate()
                 .fetchOptional();
         var facts = facts(machine);
         if (words.isBlank()) {
@@ -137,8 +138,23 @@ public class Passports {
         } else {
             facts.put(fact, words.strip());
             if (fact.owed() != null) {
-                owed.settled(machine, fact.owed());
+                owed.settled(machine, Owing.REGISTER);
             }
+        }
+        db.update(MACHINE)
+                .set(MACHINE.FACTS, JSONB.valueOf(json.writeValueAsString(facts)))
+                .where(MACHINE.ID.eq(machine))
+                .execute();
+        live.changed("machine/" + machine);
+    }
+
+    /** What a fact was before somebody struck out that it was written; what was owed for it is another's to say. */
+    void rewrite(long machine, Fact fact, String words) {
+        var facts = facts(machine);
+        if (words.isBlank()) {
+            facts.remove(fact);
+        } else {
+            facts.put(fact, words);
         }
         db.update(MACHINE)
                 .set(MACHINE.FACTS, JSONB.valueOf(json.writeValueAsString(facts)))
@@ -155,6 +171,7 @@ public class Passports {
                 owed.add(
                         machine,
                         new Owed.NewTask(
+                                Owing.REGISTER,
                                 fact.owed(),
                                 "With its serial number, while the receipt is at hand.",
                                 REGISTER_WITHIN,
@@ -269,7 +286,7 @@ public class Passports {
                 .set(TANK_HEIGHT.AT, now())
                 .set(TANK_HEIGHT.MILLIMETRES, millimetres)
                 .execute();
-        ledger.record(
+        journal.write(
                 NewEntry.of("height", "%s: tanks %d mm above level, drip test begun".formatted(name, millimetres))
                         .machine(machine),
                 List.of());
@@ -295,7 +312,7 @@ public class Passports {
                 .set(TANK_HEIGHT.DRIPPED, dripped)
                 .where(TANK_HEIGHT.ID.eq(open.getId()))
                 .execute();
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                                 "height",
                                 "%s: at %d mm it %s"
@@ -364,7 +381,7 @@ public class Passports {
                         .onConflictDoNothing()
                         .execute()
                 == 1) {
-            ledger.record(
+            journal.write(
                     NewEntry.of("help", "%s: %s works on its computer from outside".formatted(name, whoHelps.strip()))
                             .machine(machine),
                     List.of());
@@ -382,7 +399,7 @@ public class Passports {
                 == 0) {
             throw Problem.refused("Nobody from outside is working on this machine.", List.of());
         }
-        ledger.record(
+        journal.write(
                 NewEntry.of("help", "%s: outside help ended; changed: %s".formatted(name, changed.strip()))
                         .machine(machine),
                 List.of());

@@ -362,7 +362,7 @@ class CardController {
                 kept.createdAt(),
                 uncappedSince(card),
                 card.state().value(Facet.POWER, null),
-                kept.treating() == null && kept.caring() == null ? stages(card) : List.of(),
+                kept.changeover() ? stages(card) : List.of(),
                 passports.picks(machine.id()).stream()
                         .collect(java.util.stream.Collectors.toMap(Passports.Pick::pattern, Passports.Pick::pick)),
                 presets.all().stream()
@@ -370,7 +370,7 @@ class CardController {
                         .map(Presets.Preset::words)
                         .toList(),
                 StopHere.of(card),
-                kept.treating() == null ? null : Long.valueOf(kept.treating().caseId()));
+                kept.kind() instanceof Cards.Treating t ? Long.valueOf(t.caseId()) : null);
     }
 
     /** "the tank cap open: K C M Y", in the order of the facets. */
@@ -472,14 +472,7 @@ class CardController {
                 new AskJson("Picks", patterns, List.of(), List.of(), List.of(), squares, hint);
             case Ask.Photo _ -> new AskJson("Photo", List.of(), List.of(), List.of(), List.of(), 0, "");
             case Ask.Ticks(var items, var inOrder) ->
-                new AskJson(
-                        "Ticks",
-                        items,
-                        List.of(),
-                        List.of(),
-                        List.of(),
-                        0,
-                        Boolean.TRUE.equals(inOrder) ? "One after the other:" : "");
+                new AskJson("Ticks", items, List.of(), List.of(), List.of(), 0, inOrder ? "One after the other:" : "");
             case Ask.Each(var question, var items, var answers, var _) ->
                 new AskJson("Each", items, List.of(), List.of(), List.of(), 0, question, answers);
             case Ask.Tally(var what, var parts, var _) ->

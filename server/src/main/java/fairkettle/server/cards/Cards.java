@@ -9,11 +9,11 @@ import fairkettle.benchwork.BenchWork;
 import fairkettle.changeover.Answer;
 import fairkettle.changeover.ChannelPlan;
 import fairkettle.changeover.Route;
-import fairkettle.changeover.Supply;
 import fairkettle.clinic.Treatment;
 import fairkettle.db.tables.records.CardRecord;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
+import fairkettle.machine.Supply;
 import fairkettle.procedure.Card;
 import fairkettle.procedure.StepRun;
 import fairkettle.procedure.Surroundings;
@@ -46,10 +46,12 @@ public class Cards {
 
     private final DSLContext db;
     private final JsonMapper json;
+    private final StoredCards stored;
     private final Live live;
     private final Clock clock;
 
-    Cards(DSLContext db, JsonMapper json, Live live, Clock clock) {
+    Cards(DSLContext db, JsonMapper json, StoredCards stored, Live live, Clock clock) {
+        this.stored = stored;
         this.db = db;
         this.json = json;
         this.live = live;
@@ -93,16 +95,25 @@ public class Cards {
             @Nullable String givenUp,
             boolean broughtIn,
             int version,
-            @Nullable Treating treating,
-            @Nullable Caring caring) {
+            Kind kind) {
 
         public boolean open() {
             return finishedAt == null && givenUp == null;
         }
+
+        public boolean changeover() {
+            return kind instanceof Changing;
+        }
     }
 
+    /** What a card is for. */
+    public sealed interface Kind {}
+
+    /** It changes what is in a machine. */
+    public record Changing() implements Kind {}
+
     /** What a card of a case treats. */
-    public record Treating(long caseId, Treatment treatment, Set<ChannelCode> channels) {
+    public record Treating(long caseId, Treatment treatment, Set<ChannelCode> channels) implements Kind {
 
         String text() {
             return treatment.name() + channels.stream().map(c -> " " + c.code()).collect(Collectors.joining());
@@ -121,7 +132,7 @@ public class Cards {
      * What a card of bench work does. @param routine whose card it is, empty for other work; @param channels none for
      * the whole machine
      */
-    public record Caring(BenchWork work, String routine, List<ChannelCode> channels) {
+    public record Caring(BenchWork work, String routine, List<ChannelCode> channels) implements Kind {
 
         String text() {
             return work.name() + "/" + routine
@@ -270,7 +281,7 @@ public class Cards {
         return id;
     }
 
-    /** A card that leaves the machine fitted as it is. @param treating or @param caring: one of them */
+    /** A card that leaves the machine fitted as it is. */
     long add(
             long machine,
             String title,
@@ -278,10 +289,10 @@ public class Cards {
             String make,
             long fluidLot,
             JSONB fit,
-            @Nullable Treating treating,
-            @Nullable Caring caring,
+            Kind kind,
             Summary promised,
             Card card) {
+        var treating = kind instanceof Treating t ? t : null;
         long id = db.insertInto(CARD)
                 .set(CARD.MACHINE_ID, machine)
                 .set(CARD.TITLE, title)
@@ -297,7 +308,7 @@ public class Cards {
                 .set(CARD.CREATED_AT, clock.instant().atOffset(ZoneOffset.UTC))
                 .set(CARD.CASE_ID, treating == null ? null : treating.caseId())
                 .set(CARD.TREATMENT, treating == null ? null : treating.text())
-                .set(CARD.WORK, caring == null ? null : caring.text())
+                .set(CARD.WORK, kind instanceof Caring caring ? caring.text() : null)
                 .returningResult(CARD.ID)
                 .fetchSingle()
                 .value1();
@@ -319,7 +330,7 @@ public class Cards {
         try {
             Real.of(card);
             card.runs().forEach(run -> card.missing(run.step().id()));
-            json.readValue(summary, Summary.class);
+            stored.summary(summary);
         } catch (IllegalArgumentException | IndexOutOfBoundsException | JacksonException e) {
             throw Problem.refused(
                     "This card does not hold together: it was changed by hand. Bring in the file as it was saved.",
@@ -357,9 +368,9 @@ public class Cards {
             double fluidMl,
             double wasteMl,
             String cost,
-            @Nullable Boolean parks,
-            @Nullable List<String> onFluid,
-            @Nullable Map<Supply, Integer> used) {
+            boolean parks,
+            List<String> onFluid,
+            Map<Supply, Integer> used) {
         static Summary of(fairkettle.changeover.Plan plan) {
             return new Summary(
                     plan.times().handsOn().toMinutes(),
@@ -382,7 +393,7 @@ public class Cards {
     }
 
     public Summary summary(Kept kept) {
-        return json.readValue(kept.plan().data(), Summary.class);
+        return stored.summary(kept.plan().data());
     }
 
     /**
@@ -391,10 +402,7 @@ public class Cards {
      */
     public Map<Supply, Integer> used(Kept kept, Card card) {
         var used = new EnumMap<Supply, Integer>(Supply.class);
-        var promised = summary(kept).used();
-        if (promised != null) {
-            used.putAll(promised);
-        }
+        used.putAll(summary(kept).used());
         UsualSteps.newlyFitted(card).ifPresent(count -> used.put(Supply.DAMPER, count));
         return used;
     }
@@ -418,7 +426,7 @@ public class Cards {
     Kept hold(long id) {
         return db.selectFrom(CARD)
                 .where(CARD.ID.eq(id))
-                .forUpdate()
+                .forNoKeyUpdate()
                 .fetchOptional(this::kept)
                 .orElseThrow(() -> Problem.notFound("There is no card of this number (%d).".formatted(id)));
     }
@@ -431,7 +439,7 @@ public class Cards {
                 Family.valueOf(r.getFamily()),
                 r.getMake(),
                 r.getFluidLot(),
-                json.readValue(r.getBody().data(), Card.class),
+                stored.card(r.getBody().data()),
                 r.getPlan(),
                 r.getFitBefore(),
                 r.getFitAfter(),
@@ -440,10 +448,27 @@ public class Cards {
                 r.getGivenUp(),
                 r.getBroughtIn(),
                 r.getVersion(),
-                r.getCaseId() == null
-                        ? null
-                        : Treating.of(r.getCaseId(), java.util.Objects.requireNonNull(r.getTreatment())),
-                r.getWork() == null ? null : Caring.of(r.getWork()));
+                kind(r));
+    }
+
+    private static Kind kind(CardRecord r) {
+        if (r.getCaseId() != null) {
+            return Treating.of(r.getCaseId(), java.util.Objects.requireNonNull(r.getTreatment()));
+        }
+        return r.getWork() == null ? new Changing() : Caring.of(r.getWork());
+    }
+
+    /** A card that is over can be opened again only as long as nothing came after it on its machine. */
+    void stillTheLast(Kept kept) {
+        if (kept.broughtIn()) {
+            throw Problem.refused("This card was carried out elsewhere: it is history here.", List.of());
+        }
+        if (db.fetchExists(
+                CARD, CARD.MACHINE_ID.eq(kept.machine()), CARD.ID.gt(kept.id()), CARD.BROUGHT_IN.isFalse())) {
+            throw Problem.refused(
+                    "Another card was begun on this machine since: this one is history. Put right what is wrong there.",
+                    List.of());
+        }
     }
 
     void save(Kept kept, Card card) {
@@ -466,7 +491,7 @@ public class Cards {
     }
 
     private JSONB body(Card card) {
-        return JSONB.valueOf(json.writeValueAsString(card));
+        return JSONB.valueOf(stored.written(card));
     }
 
     int photos(long card, String step) {
@@ -485,6 +510,12 @@ public class Cards {
                 .set(CARD_NOTE.PICTURE_ID, picture)
                 .execute();
         live.changed("card/" + card);
+    }
+
+    /** Said on the step that comes next, for whoever stands at the machine. */
+    public void tell(long id, String words) {
+        var next = get(id).card().next().map(r -> r.step().id()).orElse("");
+        note(id, next, null, words, null);
     }
 
     List<Note> notes(long card) {

@@ -310,13 +310,7 @@ public class Readings {
                 .where(READING.ID.eq(id))
                 .execute();
         if (reading.entry() != null && reading.machine() != null) {
-            if (look.readable()) {
-                checks.correct(reading.entry(), machines.get(reading.machine()), code, missing);
-            } else {
-                var machine = machines.get(reading.machine());
-                checks.keep(
-                        reading.entry(), machine.id(), machine.profile(), Map.of(code, missing), reading.at(), true);
-            }
+            checks.correct(reading.entry(), machines.get(reading.machine()), code, missing);
         }
         live.changed("readings");
         return get(id);

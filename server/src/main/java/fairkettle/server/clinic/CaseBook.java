@@ -14,6 +14,7 @@ import fairkettle.clinic.Situation;
 import fairkettle.clinic.Treatment;
 import fairkettle.ink.Family;
 import fairkettle.server.live.Live;
+import fairkettle.server.people.Who;
 import fairkettle.server.web.Problem;
 import java.time.Clock;
 import java.time.Instant;
@@ -41,9 +42,11 @@ class CaseBook {
     private final DSLContext db;
     private final JsonMapper json;
     private final Live live;
+    private final Who who;
     private final Clock clock;
 
-    CaseBook(DSLContext db, JsonMapper json, Live live, Clock clock) {
+    CaseBook(DSLContext db, JsonMapper json, Live live, Who who, Clock clock) {
+        this.who = who;
         this.db = db;
         this.json = json;
         this.live = live;
@@ -118,10 +121,26 @@ class CaseBook {
                 .set(CASE_EVIDENCE.CASE_ID, kept.id())
                 .set(CASE_EVIDENCE.AT, now())
                 .set(CASE_EVIDENCE.PERSON, by)
-                .set(
-                        CASE_EVIDENCE.BODY,
-                        JSONB.valueOf(json.writerFor(Evidence.class).writeValueAsString(evidence)))
+                .set(CASE_EVIDENCE.BODY, JSONB.valueOf(written(evidence)))
                 .set(CASE_EVIDENCE.ENTRY_ID, entry)
+                .execute();
+        changed(kept.machine());
+    }
+
+    /** The same for evidence that was written down by {@link #written}. */
+    void add(long id, long entry, String evidence) {
+        add(get(id), who.name(), json.readValue(evidence, Evidence.class), entry);
+    }
+
+    String written(Evidence evidence) {
+        return json.writerFor(Evidence.class).writeValueAsString(evidence);
+    }
+
+    /** Words for whoever looks at the case next. */
+    void tell(Kept kept, String words) {
+        db.update(CLINIC_CASE)
+                .set(CLINIC_CASE.WORDS, kept.words().isEmpty() ? words : kept.words() + " " + words)
+                .where(CLINIC_CASE.ID.eq(kept.id()))
                 .execute();
         changed(kept.machine());
     }
@@ -147,7 +166,7 @@ class CaseBook {
         db.select(CLINIC_CASE.ID)
                 .from(CLINIC_CASE)
                 .where(CLINIC_CASE.ID.eq(id))
-                .forUpdate()
+                .forNoKeyUpdate()
                 .fetch();
         return get(id);
     }
@@ -251,7 +270,7 @@ class CaseBook {
         live.changed("clinic");
     }
 
-    private void changed(long machine) {
+    void changed(long machine) {
         live.changed("clinic");
         live.changed("machine/" + machine);
         live.changed("bench");

@@ -1,6 +1,5 @@
 package fairkettle.server.clinic;
 
-import fairkettle.changeover.Supply;
 import fairkettle.check.WhitePasses;
 import fairkettle.check.Work;
 import fairkettle.clinic.AdviceWords;
@@ -20,15 +19,21 @@ import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Fact;
+import fairkettle.machine.Supply;
 import fairkettle.path.Place;
+import fairkettle.procedure.Consequence;
+import fairkettle.procedure.Owing;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Clinic;
+import fairkettle.server.benches.Contents;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.benches.Passports;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.clinic.CaseBook.Kept;
+import fairkettle.server.journal.Act;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.owed.Owed;
@@ -46,12 +51,12 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -59,15 +64,20 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class ClinicService implements Clinic {
 
+    private static final String SIDES = "sides"; // branches of treatment cards that say more than that they stopped
+    private static final String BLOCKED = "blocked";
     private static final Duration FRESH = Duration.ofHours(12); // a check that may open a case without another
 
     private final CaseBook book;
     private final ClinicSituation situations;
     private final Machines machines;
     private final Checks checks;
+    private final Contents contents;
+    private final Shelf shelf;
     private final Cards cards;
     private final CardService cardService;
     private final Ledger ledger;
+    private final Journal journal;
     private final Owed owed;
     private final Passports passports;
     private final UpkeepBook upkeep;
@@ -80,9 +90,12 @@ public class ClinicService implements Clinic {
             ClinicSituation situations,
             Machines machines,
             Checks checks,
+            Contents contents,
+            Shelf shelf,
             Cards cards,
             CardService cardService,
             Ledger ledger,
+            Journal journal,
             Owed owed,
             Passports passports,
             UpkeepBook upkeep,
@@ -93,9 +106,12 @@ public class ClinicService implements Clinic {
         this.situations = situations;
         this.machines = machines;
         this.checks = checks;
+        this.contents = contents;
+        this.shelf = shelf;
         this.cards = cards;
         this.cardService = cardService;
         this.ledger = ledger;
+        this.journal = journal;
         this.owed = owed;
         this.passports = passports;
         this.upkeep = upkeep;
@@ -179,7 +195,7 @@ public class ClinicService implements Clinic {
         if (fresh.keySet().containsAll(machine.holdings().keySet())) {
             book.add(book.get(id), who.name(), new Evidence.Look(fresh), null);
         }
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                                 "clinic",
                                 "%s: a case was opened, %s"
@@ -219,7 +235,7 @@ public class ClinicService implements Clinic {
                 .orElseThrow(
                         () -> Problem.refused("By the last check either all of its whites print, or none.", List.of()));
         passports.write(kept.machine(), Fact.PRINTS_WITH, passes.words());
-        owed.add(kept.machine(), new Owed.NewTask("A new head, or the whites once more", passes.words(), 30, null));
+        owed.add(kept.machine(), new Owed.NewTask(Owing.NEW_HEAD, Owing.NEW_HEAD.words(), passes.words(), 30, null));
         end(id, Ending.GOOD_ENOUGH, passes.words());
     }
 
@@ -252,13 +268,17 @@ public class ClinicService implements Clinic {
     public void say(long id, Evidence evidence) {
         var kept = hold(id);
         check(kept, evidence);
-        Long entry = null;
+        var told = List.of(new Consequence.Told(id, book.written(evidence)));
         switch (evidence) {
-            case Evidence.Done(var treatment, var channels, var _) -> entry = bookDone(kept, treatment, channels);
-            case Evidence.Page(var seen) -> entry = bookPage(kept, seen.keySet());
-            default -> {}
+            case Evidence.Done(var treatment, var channels, var _) -> bookDone(kept, treatment, channels, told);
+            case Evidence.Page(var seen) -> bookPage(kept, seen.keySet(), told);
+            default ->
+                journal.write(
+                        NewEntry.of("clinic", "%s: its case was told something".formatted(kept.machineName()))
+                                .machine(kept.machine()),
+                        List.of(),
+                        told);
         }
-        book.add(kept, who.name(), evidence, entry);
     }
 
     private static void check(Kept kept, Evidence evidence) {
@@ -284,7 +304,7 @@ public class ClinicService implements Clinic {
     }
 
     /** Done outside any card: the ink it took is booked, as far as anybody can say. */
-    private long bookDone(Kept kept, Treatment treatment, Set<ChannelCode> channels) {
+    private void bookDone(Kept kept, Treatment treatment, Set<ChannelCode> channels, List<Consequence.Told> told) {
         var machine = machines.get(kept.machine());
         var draws = machine.profile().draws();
         var account = ledger.openAccount(machine.id());
@@ -304,7 +324,7 @@ public class ClinicService implements Clinic {
                         Place.Outside.WASTE_BOTTLE));
             }
         }
-        return ledger.record(
+        journal.write(
                 NewEntry.of(
                                 treatment.cleans() ? "cleaning" : "treatment",
                                 "%s: %s%s"
@@ -319,15 +339,16 @@ public class ClinicService implements Clinic {
                                                                         .collect(Collectors.joining(" "))
                                                         : ""))
                         .machine(machine.id()),
-                account.postings());
+                account.postings(),
+                told);
     }
 
-    private long bookPage(Kept kept, Set<ChannelCode> channels) {
+    private void bookPage(Kept kept, Set<ChannelCode> channels, List<Consequence.Told> told) {
         var machine = machines.get(kept.machine());
         var account = ledger.openAccount(machine.id());
         channels.forEach(c -> account.flow(
                 machine.profile().channel(c), machine.profile().draws().sheet(), Place.Outside.PAPER));
-        return ledger.record(
+        journal.write(
                 NewEntry.of(
                                 "purge",
                                 "%s: a full page, %s"
@@ -338,7 +359,8 @@ public class ClinicService implements Clinic {
                                                         .sorted()
                                                         .collect(Collectors.joining(" "))))
                         .machine(machine.id()),
-                account.postings());
+                account.postings(),
+                told);
     }
 
     private static Set<ChannelCode> inked(Machine machine) {
@@ -412,7 +434,7 @@ public class ClinicService implements Clinic {
         var kept = hold(id);
         if (cards.open().values().stream()
                 .anyMatch(
-                        c -> c.machine() == kept.machine() && cards.get(c.id()).treating() != null)) {
+                        c -> c.machine() == kept.machine() && cards.get(c.id()).kind() instanceof Cards.Treating)) {
             throw Problem.refused("A card of this case is open. Finish it, or give it up, first.", List.of());
         }
         if (ending == Ending.CURED
@@ -428,7 +450,7 @@ public class ClinicService implements Clinic {
         book.end(kept, ending, words.strip());
         book.learned(id, kept.file().outcomes(table));
         watch(kept, ending, kept.file().state(table).belief());
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                                 "clinic",
                                 "%s: the case is closed, %s%s"
@@ -451,7 +473,8 @@ public class ClinicService implements Clinic {
                 .ifPresent(f -> owed.add(
                         kept.machine(),
                         new Owed.NewTask(
-                                "Nozzle check after the cure",
+                                Owing.CHECK_AFTER_CURE,
+                                Owing.CHECK_AFTER_CURE.words(),
                                 "Fit when the case was closed; %s is still suspected."
                                         .formatted(f.cause().label()),
                                 1,
@@ -466,99 +489,96 @@ public class ClinicService implements Clinic {
         return kept;
     }
 
-    /** Ink that turned out bad is in these machines: each gets a case, unless it has one. */
-    @EventListener
-    void spoiled(Shelf.Spoiled event) {
-        machines.all().stream()
-                .filter(m -> m.holdings().keySet().stream().anyMatch(c -> machines.lotIn(m.id(), c) == event.lot()))
-                .filter(m -> book.openOf(m.id()).isEmpty() && !cards.open().containsKey(m.id()))
-                .forEach(m -> {
-                    var channels = m.holdings().keySet().stream()
-                            .filter(c -> machines.lotIn(m.id(), c) == event.lot())
-                            .map(ChannelCode::code)
-                            .sorted()
-                            .collect(Collectors.joining(" "));
-                    open(
-                            m,
-                            Set.of(Complaint.HUE),
-                            Work.values()[0],
-                            "Filled from %s, which was marked bad: %s. Channels %s."
-                                    .formatted(event.code(), event.why(), channels),
-                            UUID.nameUUIDFromBytes(("lot/" + event.lot()).getBytes(StandardCharsets.UTF_8)));
-                });
+    // ---- what other books tell ------------------------------------------------------------------------------------
+
+    /**
+     * A bottle turned out bad: each machine that it reached gets a case, and one that has a case or a card is told
+     * there.
+     */
+    void spoiled(Act act, long lot, String why) {
+        var code = shelf.find(lot).map(Shelf.Lot::code).orElse("a bottle");
+        contents.holding(lot).forEach((id, channels) -> {
+            var machine = machines.get(id);
+            var reached = channels.stream().map(ChannelCode::code).sorted().collect(Collectors.joining(" "));
+            var words = "Filled from %s, which was marked bad: %s. Channels %s.".formatted(code, why, reached);
+            var open = cards.open().get(id);
+            if (open != null) {
+                cards.tell(open.id(), words);
+            }
+            if (book.openOf(id).isPresent()) {
+                book.tell(book.openOf(id).orElseThrow(), words);
+            } else if (open == null) {
+                open(
+                        machine,
+                        Set.of(Complaint.HUE),
+                        Work.values()[0],
+                        words,
+                        UUID.nameUUIDFromBytes(("lot/" + lot).getBytes(StandardCharsets.UTF_8)));
+            }
+        });
     }
 
     /** The machine's ink was renewed by a changeover: for its case that is a treatment of every channel. */
-    @EventListener
-    void renewed(CardService.Renewed event) {
-        book.openOf(event.machine())
+    void renewed(Act act) {
+        book.openOf(act.machine())
                 .ifPresent(kept -> book.add(
                         kept,
                         who.name(),
-                        new Evidence.Done(
-                                Treatment.RENEW,
-                                kept.file().situation().channels().stream()
-                                        .map(p -> p.code())
-                                        .collect(Collectors.toSet()),
-                                true),
-                        null));
+                        new Evidence.Done(Treatment.RENEW, Set.copyOf(codes(kept)), true),
+                        act.entry()));
     }
 
     /** Crust at an inlet is evidence, whoever saw it. */
-    @EventListener
-    void inletsSeen(CardService.InletsSeen event) {
-        book.openOf(event.machine())
-                .ifPresent(kept -> kept.file().situation().channels().stream()
-                        .map(p -> p.code())
-                        .filter(event.crusted()::containsKey)
+    void inletsSeen(Act act, Map<ChannelCode, Boolean> crusted) {
+        book.openOf(act.machine())
+                .ifPresent(kept -> codes(kept).stream()
+                        .filter(crusted::containsKey)
                         .forEach(c -> book.add(
-                                kept,
-                                who.name(),
-                                new Evidence.Crust(c, event.crusted().getOrDefault(c, false)),
-                                null)));
+                                kept, who.name(), new Evidence.Crust(c, crusted.getOrDefault(c, false)), act.entry())));
     }
 
-    // ---- what other screens tell -----------------------------------------------------------------------------------
-
     /** Somebody looked at a machine that has a case. */
-    @EventListener
-    void looked(Checks.Looked event) {
-        book.openOf(event.machine()).ifPresent(kept -> {
+    void looked(Act act) {
+        book.openOf(act.machine()).ifPresent(kept -> {
             var seen = new LinkedHashMap<ChannelCode, List<Integer>>();
-            var known = kept.file().situation().channels().stream()
-                    .map(p -> p.code())
-                    .collect(Collectors.toSet());
-            checks.latest(event.machine(), 1).forEach((code, list) -> {
+            var known = codes(kept);
+            checks.latest(act.machine(), 1).forEach((code, list) -> {
                 if (known.contains(ChannelCode.of(code))) {
                     seen.put(ChannelCode.of(code), list.getFirst().missing());
                 }
             });
-            book.add(kept, who.name(), new Evidence.Look(seen), event.entry());
+            book.add(kept, who.name(), new Evidence.Look(seen), act.entry());
         });
     }
 
     /** A card of a case is done, or had to stop. */
-    @EventListener
-    void treated(CardService.Treated event) {
-        var kept = book.hold(event.treating().caseId());
+    void treated(Act act, Consequence.Treated treated) {
+        if (!(cards.get(act.card()).kind() instanceof Cards.Treating treating)) {
+            return;
+        }
+        var kept = book.hold(treating.caseId());
         if (!kept.open()) {
             return;
         }
-        if (event.branch() == null || event.branch().equals("sides")) {
+        var branch = Objects.requireNonNullElse(treated.branch(), "");
+        if (branch.isEmpty() || branch.equals(SIDES)) {
             book.add(
                     kept,
                     who.name(),
-                    new Evidence.Done(
-                            event.treating().treatment(), event.treating().channels(), event.rested()),
-                    null);
+                    new Evidence.Done(treating.treatment(), treating.channels(), treated.rested()),
+                    act.entry());
         }
-        if ("sides".equals(event.branch())) {
-            book.add(kept, who.name(), new Evidence.Parted(), null);
+        if (branch.equals(SIDES)) {
+            book.add(kept, who.name(), new Evidence.Parted(), act.entry());
         }
-        if ("blocked".equals(event.branch())) {
-            event.treating()
-                    .channels()
-                    .forEach(c -> book.add(kept, who.name(), new Evidence.Felt(c, Evidence.Feel.NOTHING_HARD), null));
+        if (branch.equals(BLOCKED)) {
+            treating.channels()
+                    .forEach(c ->
+                            book.add(kept, who.name(), new Evidence.Felt(c, Evidence.Feel.NOTHING_HARD), act.entry()));
         }
+    }
+
+    private static List<ChannelCode> codes(Kept kept) {
+        return kept.file().situation().channels().stream().map(p -> p.code()).toList();
     }
 }

@@ -1,6 +1,5 @@
 package fairkettle.server.clinic;
 
-import fairkettle.changeover.Supply;
 import fairkettle.check.Work;
 import fairkettle.clinic.Complaint;
 import fairkettle.clinic.SimpleThing;
@@ -11,13 +10,14 @@ import fairkettle.clinic.Treatment;
 import fairkettle.ink.Family;
 import fairkettle.machine.Architecture;
 import fairkettle.machine.Profile;
+import fairkettle.machine.Supply;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.routine.DryingCurve;
 import fairkettle.routine.DueTimes.Standing;
 import fairkettle.safety.School;
 import fairkettle.server.benches.Checks;
-import fairkettle.server.benches.Machines;
+import fairkettle.server.benches.Contents;
 import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.climate.Room;
 import fairkettle.server.ledger.Ledger;
@@ -47,7 +47,7 @@ class ClinicSituation {
     private static final double SNAPPED_IN = 15; // minutes of a hand
     private static final double OFTEN = 1.5; // cleanings a day of late
 
-    private final Machines machines;
+    private final Contents inkOf;
     private final Checks checks;
     private final Standings standings;
     private final Ledger ledger;
@@ -58,7 +58,7 @@ class ClinicSituation {
     private final Clock clock;
 
     ClinicSituation(
-            Machines machines,
+            Contents inkOf,
             Checks checks,
             Standings standings,
             Ledger ledger,
@@ -67,7 +67,7 @@ class ClinicSituation {
             Supplies supplies,
             Shop shop,
             Clock clock) {
-        this.machines = machines;
+        this.inkOf = inkOf;
         this.checks = checks;
         this.standings = standings;
         this.ledger = ledger;
@@ -103,7 +103,8 @@ class ClinicSituation {
                 .volume()
                 .mL();
         double cleaning = profile.draws().cleaning().mL() * machine.holdings().size();
-        boolean lots = machine.holdings().keySet().stream().allMatch(c -> machines.lotIn(machine.id(), c) != 0);
+        boolean lots =
+                inkOf.lots(machine.id()).keySet().containsAll(machine.holdings().keySet());
         var read = standings.of(machine.id()).all().stream()
                 .filter(s -> s.key().routine().equals("levels") && s.mark().entry() != null)
                 .map(s -> s.mark().since())

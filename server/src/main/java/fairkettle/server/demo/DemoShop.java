@@ -1,6 +1,5 @@
 package fairkettle.server.demo;
 
-import fairkettle.changeover.Supply;
 import fairkettle.check.Work;
 import fairkettle.clinic.Complaint;
 import fairkettle.clinic.Evidence;
@@ -11,6 +10,7 @@ import fairkettle.ink.Millilitres;
 import fairkettle.machine.Chips;
 import fairkettle.machine.Fact;
 import fairkettle.machine.Feed;
+import fairkettle.machine.Supply;
 import fairkettle.procedure.Facet;
 import fairkettle.routine.Air;
 import fairkettle.routine.Driver;
@@ -27,8 +27,8 @@ import fairkettle.server.climate.Room;
 import fairkettle.server.clinic.ClinicService;
 import fairkettle.server.clinic.Ending;
 import fairkettle.server.hob.Hob;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.keys.Vault;
-import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.people.People;
@@ -94,7 +94,7 @@ class DemoShop implements ApplicationRunner {
     private final CardService cards;
     private final DemoHands hands;
     private final Hob hob;
-    private final Ledger ledger;
+    private final Journal journal;
     private final ClinicService clinic;
     private final Spares spares;
     private final Defects defects;
@@ -121,7 +121,7 @@ class DemoShop implements ApplicationRunner {
             CardService cards,
             DemoHands hands,
             Hob hob,
-            Ledger ledger,
+            Journal journal,
             ClinicService clinic,
             Spares spares,
             Defects defects,
@@ -146,7 +146,7 @@ class DemoShop implements ApplicationRunner {
         this.cards = cards;
         this.hands = hands;
         this.hob = hob;
-        this.ledger = ledger;
+        this.journal = journal;
         this.clinic = clinic;
         this.spares = spares;
         this.defects = defects;
@@ -296,7 +296,7 @@ class DemoShop implements ApplicationRunner {
                                                 Math.round((due ? Math.min(DAYS + 11, days * 1.05) : ago) * 24 * 60)));
                                 if (!routine.id().equals("check")) {
                                     var channel = key.channel();
-                                    ledger.record(
+                                    journal.write(
                                             NewEntry.of(
                                                             "upkeep",
                                                             "%s: %s%s"
@@ -446,6 +446,7 @@ class DemoShop implements ApplicationRunner {
         owed.add(
                 teasel,
                 new Owed.NewTask(
+                        fairkettle.procedure.Owing.OWN,
                         "Look at the outside waste bottle",
                         "Joint wrapped and dry, bottle vented, level, lower than the outlet.",
                         0,
@@ -453,7 +454,11 @@ class DemoShop implements ApplicationRunner {
         owed.add(
                 sorrel,
                 new Owed.NewTask(
-                        "Align the head", "It was aligned on a check with gaps: that is provisional.", 4, null));
+                        fairkettle.procedure.Owing.OWN,
+                        "Align the head",
+                        "It was aligned on a check with gaps: that is provisional.",
+                        4,
+                        null));
         promises.add(sorrel, "24 sashes for the spring show", clock.instant().plus(Duration.ofHours(30)), 120);
         presets.keep(new Presets.Preset(
                 0, "Sash, 10 cm satin", Family.SUBLIMATION, "transfer paper, A4", "matt, best", true, 190, 45));

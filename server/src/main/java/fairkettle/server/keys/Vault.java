@@ -3,7 +3,7 @@ package fairkettle.server.keys;
 import static fairkettle.db.Tables.ACTIVATION;
 import static fairkettle.db.Tables.VAULT;
 
-import fairkettle.server.ledger.Ledger;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
 import fairkettle.server.people.Who;
@@ -42,7 +42,7 @@ public class Vault implements ApplicationRunner {
     private static final String PROOF = "fair kettle";
 
     private final DSLContext db;
-    private final Ledger ledger;
+    private final Journal journal;
     private final Live live;
     private final Who who;
     private final Clock clock;
@@ -52,14 +52,14 @@ public class Vault implements ApplicationRunner {
 
     Vault(
             DSLContext db,
-            Ledger ledger,
+            Journal journal,
             Live live,
             Who who,
             Clock clock,
             @Value("${kettle.key:}") String keyWords,
             @Value("${kettle.key-file:}") String keyFile) {
         this.db = db;
-        this.ledger = ledger;
+        this.journal = journal;
         this.live = live;
         this.who = who;
         this.clock = clock;
@@ -179,7 +179,7 @@ public class Vault implements ApplicationRunner {
         db.update(VAULT)
                 .set(VAULT.PRINTED, clock.instant().atOffset(ZoneOffset.UTC))
                 .execute();
-        ledger.record(NewEntry.of("key", "the vault’s recovery key was shown, to be printed"), List.of());
+        journal.write(NewEntry.of("key", "the vault’s recovery key was shown, to be printed"), List.of());
         return words;
     }
 
@@ -220,7 +220,7 @@ public class Vault implements ApplicationRunner {
                 .set(ACTIVATION.STORED_AT, now)
                 .set(ACTIVATION.PERSON_ID, who.id())
                 .execute();
-        ledger.record(
+        journal.write(
                 NewEntry.of("key", name + ": its activation code was put into the vault")
                         .machine(machine),
                 List.of());
@@ -238,7 +238,7 @@ public class Vault implements ApplicationRunner {
         var code = key().open(sealed)
                 .orElseThrow(() -> Problem.refused(
                         "This code was sealed with another key, and cannot be read with this one.", List.of()));
-        ledger.record(
+        journal.write(
                 NewEntry.of("key", name + ": its activation code was shown").machine(machine), List.of());
         return code;
     }

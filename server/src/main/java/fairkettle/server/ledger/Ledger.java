@@ -6,6 +6,7 @@ import static fairkettle.db.Tables.POSTING;
 import static org.jooq.impl.DSL.excluded;
 import static org.jooq.impl.DSL.sum;
 
+import fairkettle.ink.Millilitres;
 import fairkettle.ink.Substance;
 import fairkettle.path.Account;
 import fairkettle.path.Mixture;
@@ -15,9 +16,15 @@ import fairkettle.server.people.Who;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
@@ -33,7 +40,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Repository
 public class Ledger {
 
-    private static final long LOCK = 0x696e6bL;
+    private static final int OF_MACHINE = 1; // kinds of what is held
+    private static final int OF_BOTTLE = 2;
 
     private final DSLContext db;
     private final Who who;
@@ -46,9 +54,6 @@ public class Ledger {
         this.clock = clock;
         this.events = events;
     }
-
-    /** An entry was written: said within its transaction. */
-    public record Recorded(long id, NewEntry entry, Instant at, List<Posting> postings) {}
 
     /** The contents were made again from the postings: whoever keeps more beside the log does the same. */
     public record Rebuilt() {}
@@ -97,6 +102,9 @@ public class Ledger {
     /** Writes an entry with its postings, and brings the contents up to date. @return the entry's id */
     @Transactional
     public long record(NewEntry entry, List<Posting> postings) {
+        if (entry.machine() != null) {
+            lock(OF_MACHINE, entry.machine()); // why: books beside the log read what they stand on before they write
+        }
         var when = entry.at() == null ? clock.instant() : entry.at();
         var at = when.atOffset(ZoneOffset.UTC);
         long id = db.insertInto(ENTRY)
@@ -119,10 +127,18 @@ public class Ledger {
                 rows = rows.values(id, p.place().key(), p.substance().key(), p.microlitres());
             }
             rows.execute();
-            postings.stream().filter(p -> !(p.place() instanceof Place.Outside)).forEach(this::bringUpToDate);
-            db.deleteFrom(CONTENT).where(CONTENT.MICROLITRES.eq(0L)).execute();
+            var inside = postings.stream()
+                    .filter(p -> !(p.place() instanceof Place.Outside))
+                    .sorted(Comparator.comparing((Posting p) -> p.place().key())
+                            .thenComparing(p -> p.substance().key()))
+                    .toList(); // why: rows are taken in one order, the waste bottles that all share last
+            inside.forEach(this::bringUpToDate);
+            db.deleteFrom(CONTENT)
+                    .where(CONTENT.PLACE.in(
+                            inside.stream().map(p -> p.place().key()).toList()))
+                    .and(CONTENT.MICROLITRES.eq(0L))
+                    .execute();
         }
-        events.publishEvent(new Recorded(id, entry, when, postings));
         return id;
     }
 
@@ -145,21 +161,38 @@ public class Ledger {
         }
     }
 
-    /**
-     * An account to act on: the machine's places and all bottles as they are now. Nobody else books until the
-     * transaction ends, so two tablets never pour the same mL.
-     */
+    /** An account to act on, of a machine whose acts touch no bottle. */
     @Transactional
     public Account openAccount(long machine) {
-        return openAccount(machine, Place.Outside.WASTE_BOTTLE);
+        return openAccount(machine, Place.Outside.WASTE_BOTTLE, List.of());
     }
 
-    /** @param waste where drawn and rinsed liquid goes */
+    /**
+     * An account to act on: the machine's places and some bottles as they are now. Nobody else books on these until the
+     * transaction ends, so two tablets never pour the same mL.
+     *
+     * @param waste where drawn and rinsed liquid goes
+     * @param lots bottles that may be drawn from or given back to
+     */
     @Transactional
-    public Account openAccount(long machine, Place waste) {
-        db.select(DSL.field("pg_advisory_xact_lock({0})", Object.class, DSL.val(LOCK)))
-                .execute();
-        return new Account(machine, contents(ofMachine(machine).or(CONTENT.PLACE.startsWith("bottle/"))), waste);
+    public Account openAccount(long machine, Place waste, Collection<Long> lots) {
+        hold(List.of(machine), lots);
+        var bottles = lots.stream().map(lot -> new Place.Bottle(lot).key()).toList();
+        return new Account(machine, contents(ofMachine(machine).or(CONTENT.PLACE.in(bottles))), waste);
+    }
+
+    /**
+     * Holds machines and bottles until the transaction ends, always in the same order, so that no two wait for each
+     * other: whoever writes about several says all of them at once, before anything is written.
+     */
+    @Transactional
+    public void hold(Collection<Long> machines, Collection<Long> lots) {
+        machines.stream().distinct().sorted().forEach(id -> lock(OF_MACHINE, id));
+        lots.stream().filter(lot -> lot != 0).distinct().sorted().forEach(id -> lock(OF_BOTTLE, id));
+    }
+
+    private void lock(int kind, long id) {
+        db.execute("select pg_advisory_xact_lock({0}, {1})", DSL.val(kind), DSL.val((int) id));
     }
 
     /** What a machine's places hold. */
@@ -213,24 +246,60 @@ public class Ledger {
                 .fetch(r -> new Posting(Place.parse(r.value1()), Substance.parse(r.value2()), r.value3()));
     }
 
-    /** The postings of what a card's step moved and has not yet been struck out, and the entry they belong to. */
-    public Map<Long, List<Posting>> standing(long card, String step) {
-        var contra = ENTRY.as("contra");
-        return db.select(ENTRY.ID, POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES)
-                .from(ENTRY)
-                .join(POSTING)
-                .on(POSTING.ENTRY_ID.eq(ENTRY.ID))
-                .where(ENTRY.CARD_ID.eq(card), ENTRY.STEP_ID.eq(step), ENTRY.CONTRA_OF.isNull())
-                .andNotExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID)))
-                .fetchGroups(
-                        ENTRY.ID, r -> new Posting(Place.parse(r.value2()), Substance.parse(r.value3()), r.value4()));
+    /**
+     * Books an entry's ink back, under an entry that names it. What has left a place since cannot come back out of it:
+     * that is booked as a correction.
+     *
+     * @param contra with {@link NewEntry#contraOf}
+     * @return what stays, in sentences
+     */
+    @Transactional
+    public List<String> contra(NewEntry contra) {
+        var booked = postings(Objects.requireNonNull(contra.contraOf()));
+        hold(
+                contra.machine() == null ? List.of() : List.of(contra.machine()),
+                booked.stream()
+                        .flatMap(p -> p.place() instanceof Place.Bottle(var lot) ? Stream.of(lot) : Stream.empty())
+                        .toList());
+        var places = booked.stream().map(p -> p.place().key()).distinct().toList();
+        var here = contents(CONTENT.PLACE.in(places));
+        var back = new ArrayList<Posting>();
+        var stays = new ArrayList<String>();
+        for (var posting : booked) {
+            var reversed = posting.reversed();
+            long there =
+                    here.getOrDefault(posting.place(), Mixture.EMPTY).parts().getOrDefault(posting.substance(), 0L);
+            long missing = posting.place() instanceof Place.Outside ? 0 : -reversed.microlitres() - there;
+            if (missing > 0) {
+                back.add(new Posting(Place.Outside.CORRECTION, posting.substance(), -missing));
+                stays.add("%s mL of it have been used since: they stay used, and a correction says so."
+                        .formatted(new Millilitres(missing)));
+            }
+            long moved = missing > 0 ? -there : reversed.microlitres();
+            if (moved != 0) {
+                back.add(new Posting(posting.place(), posting.substance(), moved));
+            }
+        }
+        record(contra, merged(back));
+        return stays.stream().distinct().toList();
+    }
+
+    /** One posting for each place and substance. */
+    private static List<Posting> merged(List<Posting> postings) {
+        var sums = new LinkedHashMap<Place, Map<Substance, Long>>();
+        postings.forEach(p -> sums.computeIfAbsent(p.place(), _ -> new LinkedHashMap<>())
+                .merge(p.substance(), p.microlitres(), Long::sum));
+        return sums.entrySet().stream()
+                .flatMap(place -> place.getValue().entrySet().stream()
+                        .filter(part -> part.getValue() != 0)
+                        .map(part -> new Posting(place.getKey(), part.getKey(), part.getValue())))
+                .toList();
     }
 
     /** Makes the contents again from the postings. @return how many rows differed: 0 unless something was broken */
     @Transactional
     public int rebuild() {
-        db.select(DSL.field("pg_advisory_xact_lock({0})", Object.class, DSL.val(LOCK)))
-                .execute();
+        db.execute("lock table content, posting in share row exclusive mode");
         var kept = everything();
         db.deleteFrom(CONTENT).execute();
         db.insertInto(CONTENT, CONTENT.PLACE, CONTENT.SUBSTANCE, CONTENT.MICROLITRES)

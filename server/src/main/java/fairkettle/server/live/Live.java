@@ -3,14 +3,18 @@ package fairkettle.server.live;
 import static fairkettle.db.Tables.CHANGE;
 
 import java.io.IOException;
+import java.math.BigInteger;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -29,7 +33,10 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 public class Live {
 
     private static final Logger LOG = LoggerFactory.getLogger(Live.class);
-    private static final long ORDER_LOCK = 0x6b6574746c65L;
+    private static final Field<Long> SETTLED =
+            DSL.field("pg_snapshot_xmin(pg_current_snapshot())::text::bigint", Long.class);
+    private static final int QUIET_MS = 15_000;
+    private static final int SOON_MS = 20;
     private static final int MOST_AT_ONCE = 500;
 
     private final DSLContext db;
@@ -44,22 +51,42 @@ public class Live {
 
     private static final class Screen {
         final SseEmitter emitter = new SseEmitter(0L);
-        long last;
+        Place last;
+
+        Screen(Place last) {
+            this.last = last;
+        }
     }
 
     /** Says within the current transaction that something changed; screens hear of it after the commit. */
     public void changed(String topic) {
-        // why: ids are drawn before commits happen. Whoever reads "all after 7" must not miss a 6 that commits later.
-        db.select(DSL.field("pg_advisory_xact_lock({0})", Object.class, DSL.val(ORDER_LOCK)))
-                .execute();
         db.insertInto(CHANGE).set(CHANGE.TOPIC, topic).execute();
         db.select(DSL.field("pg_notify('kettle', '')", Object.class)).execute();
     }
 
+    /** A place in the order of changes: by transaction, and within one by id. */
+    record Place(long xid, long id) {
+
+        /** As an event carries it: "731-12". Empty for what no server of ours sent. */
+        static Optional<Place> parse(@Nullable String text) {
+            if (text == null || !text.matches("\\d{1,18}-\\d{1,19}")) {
+                return Optional.empty();
+            }
+            var parts = text.split("-");
+            return Optional.of(new Place(Long.parseLong(parts[0]), new BigInteger(parts[1]).longValue()));
+        }
+
+        @Override
+        public String toString() {
+            return xid + "-" + id;
+        }
+    }
+
     /** @param after the last change the screen knows; null for one just opened */
-    SseEmitter open(@org.jspecify.annotations.Nullable Long after) {
-        var screen = new Screen();
-        screen.last = after != null ? after : newest();
+    SseEmitter open(@Nullable String after) {
+        var screen = new Screen(Place.parse(after)
+                .filter(place -> place.xid() < settled())
+                .orElseGet(() -> new Place(settled() - 1, Long.MAX_VALUE)));
         screen.emitter.onCompletion(() -> screens.remove(screen));
         screen.emitter.onTimeout(() -> screens.remove(screen));
         screen.emitter.onError(_ -> screens.remove(screen));
@@ -69,29 +96,33 @@ public class Live {
         return screen.emitter;
     }
 
-    private long newest() {
-        return db.select(DSL.coalesce(DSL.max(CHANGE.ID), 0L))
-                .from(CHANGE)
-                .fetchSingle()
-                .value1();
+    /** The first transaction that may still be running: older ones have committed whatever they ever will. */
+    private long settled() {
+        return db.select(SETTLED).fetchSingle().value1();
+    }
+
+    /** Something was written that is not settled yet. */
+    private boolean more() {
+        return db.fetchExists(CHANGE, CHANGE.XID.ge(SETTLED));
     }
 
     private void tell(Screen screen) {
         synchronized (screen) {
-            var changes = db.select(CHANGE.ID, CHANGE.TOPIC)
+            var changes = db.select(CHANGE.XID, CHANGE.ID, CHANGE.TOPIC)
                     .from(CHANGE)
-                    .where(CHANGE.ID.gt(screen.last))
-                    .orderBy(CHANGE.ID)
+                    .where(DSL.row(CHANGE.XID, CHANGE.ID).gt(screen.last.xid(), screen.last.id()))
+                    .and(CHANGE.XID.lt(SETTLED))
+                    .orderBy(CHANGE.XID, CHANGE.ID)
                     .limit(MOST_AT_ONCE)
                     .fetch();
             for (var change : changes) {
-                screen.last = change.value1();
+                screen.last = new Place(change.value1(), change.value2());
                 send(
                         screen,
                         SseEmitter.event()
-                                .id("" + change.value1())
+                                .id("" + screen.last)
                                 .name("change")
-                                .data("{\"topic\":\"" + change.value2() + "\"}"));
+                                .data("{\"topic\":\"" + change.value3() + "\"}"));
             }
         }
     }
@@ -106,6 +137,11 @@ public class Live {
 
     @EventListener(ApplicationReadyEvent.class)
     void listen() {
+        // why: after a restore PostgreSQL counts its transactions anew, and what was written under higher numbers would
+        // never settle
+        db.deleteFrom(CHANGE)
+                .where(CHANGE.XID.ge(DSL.field("pg_snapshot_xmax(pg_current_snapshot())::text::bigint", Long.class)))
+                .execute();
         Thread.ofVirtual().name("live").start(() -> {
             while (running) {
                 try (var connection = dataSource.getConnection()) {
@@ -126,9 +162,11 @@ public class Live {
         }
         var notifications = connection.unwrap(PGConnection.class);
         while (running) {
-            var heard = notifications.getNotifications(15_000);
+            boolean more = more(); // why: an older transaction is still open, and its end may bring no notification
+            var heard = notifications.getNotifications(more ? SOON_MS : QUIET_MS);
+            boolean quiet = !more && (heard == null || heard.length == 0);
             for (var screen : List.copyOf(screens)) {
-                if (heard == null || heard.length == 0) {
+                if (quiet) {
                     send(screen, SseEmitter.event().comment("still here"));
                 }
                 tell(screen);

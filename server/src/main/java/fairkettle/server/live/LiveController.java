@@ -19,7 +19,7 @@ class LiveController {
     }
 
     @GetMapping(path = "/api/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter live(@RequestHeader(name = "Last-Event-ID", required = false) @Nullable Long lastEventId) {
+    SseEmitter live(@RequestHeader(name = "Last-Event-ID", required = false) @Nullable String lastEventId) {
         return live.open(lastEventId);
     }
 }

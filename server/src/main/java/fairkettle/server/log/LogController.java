@@ -16,6 +16,7 @@ import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -27,6 +28,10 @@ class LogController {
             "bottle",
             "branch",
             "card",
+            "wait",
+            "sheet",
+            "refill",
+            "correction",
             "check",
             "cleaning",
             "clinic",
@@ -49,8 +54,10 @@ class LogController {
 
     private final DSLContext db;
     private final Burden burden;
+    private final Strikes strikes;
 
-    LogController(DSLContext db, Burden burden) {
+    LogController(DSLContext db, Burden burden, Strikes strikes) {
+        this.strikes = strikes;
         this.burden = burden;
         this.db = db;
     }
@@ -143,6 +150,20 @@ class LogController {
                     @Max(value = 3660, message = "At most ten years.")
                     int days) {
         return burden.lastDays(days);
+    }
+
+    /** What striking an entry out would give back, and what would stay. */
+    @GetMapping("/api/log/{entry}/strike")
+    Strikes.Preview strikePreview(@PathVariable long entry) {
+        return strikes.preview(entry);
+    }
+
+    record StruckJson(List<String> stays) {}
+
+    /** Strikes an entry out from where it stands. */
+    @PostMapping("/api/log/{entry}/strike")
+    StruckJson strikeEntry(@PathVariable long entry) {
+        return new StruckJson(strikes.strike(entry));
     }
 
     /** Where a figure comes from. */

@@ -3,6 +3,10 @@ package fairkettle.server.owed;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.OWED;
 
+import fairkettle.procedure.Consequence;
+import fairkettle.procedure.Owing;
+import fairkettle.server.journal.Act;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
@@ -31,14 +35,16 @@ public class Owed {
 
     private final DSLContext db;
     private final Ledger ledger;
+    private final Journal journal;
     private final Live live;
     private final Who who;
     private final Shop shop;
     private final Clock clock;
 
-    Owed(DSLContext db, Ledger ledger, Live live, Who who, Shop shop, Clock clock) {
+    Owed(DSLContext db, Ledger ledger, Journal journal, Live live, Who who, Shop shop, Clock clock) {
         this.db = db;
         this.ledger = ledger;
+        this.journal = journal;
         this.live = live;
         this.who = who;
         this.shop = shop;
@@ -58,7 +64,11 @@ public class Owed {
 
     /** @param inDays from today */
     public record NewTask(
-            String words, String why, int inDays, @Nullable Integer every) {}
+            Owing kind,
+            String words,
+            String why,
+            int inDays,
+            @Nullable Integer every) {}
 
     /** Open ones, the earliest first. */
     public List<Task> of(long machine) {
@@ -88,16 +98,14 @@ public class Owed {
                                 Collectors.toList())));
     }
 
-    /** A step of a card was left out. */
-    public void skipped(long machine, long card, String step, String title, String reason) {
-        insert(machine, card, step, new NewTask(title, reason, A_WEEK, null));
-    }
-
-    /** The step was taken up again. */
-    public void takenUp(long card, String step) {
-        db.deleteFrom(OWED)
-                .where(OWED.CARD_ID.eq(card), OWED.STEP_ID.eq(step), OWED.DONE_AT.isNull())
-                .execute();
+    /** An act leaves something owing; a step that was left out is owed until it is taken up. */
+    void take(Act act, Consequence.Owes owes) {
+        var task = new NewTask(owes.what(), owes.words(), owes.why(), owes.inDays(), owes.every());
+        if (owes.what() == Owing.STEP) {
+            insert(act.machine(), act.card(), act.step(), task);
+        } else {
+            add(act.machine(), task);
+        }
     }
 
     /** The same words are owed once, however often they are said. */
@@ -115,6 +123,7 @@ public class Owed {
                 .set(OWED.MACHINE_ID, machine)
                 .set(OWED.CARD_ID, card)
                 .set(OWED.STEP_ID, step)
+                .set(OWED.KIND, task.kind().name())
                 .set(OWED.WORDS, task.words())
                 .set(OWED.WHY, task.why())
                 .set(OWED.DUE, today().plusDays(task.inDays()))
@@ -128,40 +137,47 @@ public class Owed {
     /** Done, whoever says so first; a second tap changes nothing. */
     @Transactional
     public void done(long machine, long id) {
-        var task = db.selectFrom(OWED)
+        ledger.hold(List.of(machine), List.of());
+        var task = db.select(OWED.WORDS, OWED.DONE_AT, MACHINE.NAME)
+                .from(OWED)
+                .join(MACHINE)
+                .on(MACHINE.ID.eq(OWED.MACHINE_ID))
                 .where(OWED.ID.eq(id), OWED.MACHINE_ID.eq(machine))
-                .forUpdate()
                 .fetchOptional()
                 .orElseThrow(
                         () -> Problem.notFound("Nothing of this number (%d) is owed to this machine.".formatted(id)));
-        if (task.getDoneAt() != null) {
-            return;
+        if (task.value2() == null) {
+            journal.write(
+                    NewEntry.of("owed", "%s: done, %s".formatted(task.value3(), task.value1()))
+                            .machine(machine),
+                    List.of(),
+                    List.of(new Consequence.Settled(id)));
         }
-        finish(task.getId());
-        var name = db.select(MACHINE.NAME)
-                .from(MACHINE)
-                .where(MACHINE.ID.eq(machine))
-                .fetchSingle()
-                .value1();
-        ledger.record(
-                NewEntry.of("owed", "%s: done, %s".formatted(name, task.getWords()))
-                        .machine(machine),
-                List.of());
+    }
+
+    /** One that comes round is written down again. */
+    void finished(long machine, long id) {
+        finish(id);
+        var task = db.selectFrom(OWED).where(OWED.ID.eq(id)).fetchSingle();
         if (task.getEveryDays() != null) {
             insert(
                     machine,
                     null,
                     null,
-                    new NewTask(task.getWords(), task.getWhy(), task.getEveryDays(), task.getEveryDays()));
+                    new NewTask(
+                            Owing.valueOf(task.getKind()),
+                            task.getWords(),
+                            task.getWhy(),
+                            task.getEveryDays(),
+                            task.getEveryDays()));
         }
-        live.changed("machine/" + machine);
     }
 
-    /** What was owed in these words is not any more. */
-    public void settled(long machine, String words) {
+    /** What was owed of this kind is not any more. */
+    public void settled(long machine, Owing kind) {
         db.select(OWED.ID)
                 .from(OWED)
-                .where(OWED.MACHINE_ID.eq(machine), OWED.WORDS.eq(words), OWED.DONE_AT.isNull())
+                .where(OWED.MACHINE_ID.eq(machine), OWED.KIND.eq(kind.name()), OWED.DONE_AT.isNull())
                 .forEach(r -> finish(r.value1()));
     }
 

@@ -1,5 +1,6 @@
 package fairkettle.server.owed;
 
+import fairkettle.procedure.Owing;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -46,7 +47,9 @@ class OwedController {
     @PostMapping("/api/machines/{machine}/owed")
     @ResponseStatus(HttpStatus.CREATED)
     List<Owed.Task> owe(@PathVariable long machine, @Valid @RequestBody NewTaskJson task) {
-        owed.add(machine, new Owed.NewTask(task.words().strip(), task.why().strip(), task.inDays(), task.every()));
+        owed.add(
+                machine,
+                new Owed.NewTask(Owing.OWN, task.words().strip(), task.why().strip(), task.inDays(), task.every()));
         return owed.of(machine);
     }
 

@@ -8,7 +8,6 @@ import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.routine.Routine;
 import fairkettle.server.cards.Cards;
-import fairkettle.server.ledger.Ledger;
 import fairkettle.server.live.Live;
 import fairkettle.server.routines.Standings;
 import fairkettle.server.sheets.SheetBook;
@@ -29,7 +28,6 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -230,18 +228,10 @@ public class OwnSheets {
     }
 
     /** Whatever was printed came out of this tray. */
-    @EventListener
-    void recorded(Ledger.Recorded event) {
-        var machine = event.entry().machine();
-        var sheets = event.entry().amount();
-        if (machine != null
-                && sheets != null
-                && List.of("sheet", "print").contains(event.entry().kind())) {
-            db.update(OWN_SHEET)
-                    .set(OWN_SHEET.SHEETS_LEFT, DSL.greatest(DSL.val(0), OWN_SHEET.SHEETS_LEFT.minus((int)
-                            Math.round(sheets))))
-                    .where(OWN_SHEET.MACHINE_ID.eq(machine))
-                    .execute();
-        }
+    void taken(long machine, int sheets) {
+        db.update(OWN_SHEET)
+                .set(OWN_SHEET.SHEETS_LEFT, DSL.greatest(DSL.val(0), OWN_SHEET.SHEETS_LEFT.minus(sheets)))
+                .where(OWN_SHEET.MACHINE_ID.eq(machine))
+                .execute();
     }
 }

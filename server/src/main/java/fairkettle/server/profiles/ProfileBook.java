@@ -10,7 +10,7 @@ import fairkettle.machine.Profile;
 import fairkettle.machine.Profiles;
 import fairkettle.machine.Vessel;
 import fairkettle.machine.VesselKind;
-import fairkettle.server.ledger.Ledger;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
 import fairkettle.server.web.Problem;
@@ -31,13 +31,13 @@ public class ProfileBook {
 
     private final DSLContext db;
     private final JsonMapper json;
-    private final Ledger ledger;
+    private final Journal journal;
     private final Live live;
 
-    ProfileBook(DSLContext db, JsonMapper json, Ledger ledger, Live live) {
+    ProfileBook(DSLContext db, JsonMapper json, Journal journal, Live live) {
         this.db = db;
         this.json = json;
-        this.ledger = ledger;
+        this.journal = journal;
         this.live = live;
     }
 
@@ -98,7 +98,7 @@ public class ProfileBook {
                 .set(PROFILE.COPIED_FROM, original.name())
                 .set(PROFILE.BODY, body(copy))
                 .execute();
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                         "machine",
                         "profile “%s” copied from “%s”%s".formatted(called, original.name(), words(measured))),
@@ -138,7 +138,7 @@ public class ProfileBook {
                 .set(PROFILE.VERSION, PROFILE.VERSION.plus(1))
                 .where(PROFILE.ID.eq(better.id()))
                 .execute();
-        ledger.record(NewEntry.of("machine", "profile “%s” corrected%s".formatted(better.name(), words)), List.of());
+        journal.write(NewEntry.of("machine", "profile “%s” corrected%s".formatted(better.name(), words)), List.of());
         live.changed("profiles");
         live.changed("bench");
     }

@@ -3,7 +3,6 @@ package fairkettle.server.refills;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.REFILL;
 
-import fairkettle.changeover.Supply;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
@@ -14,16 +13,20 @@ import fairkettle.machine.Architecture;
 import fairkettle.machine.Channel;
 import fairkettle.machine.Feed;
 import fairkettle.machine.Refilling;
+import fairkettle.machine.Supply;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
-import fairkettle.path.Posting;
+import fairkettle.procedure.Consequence;
 import fairkettle.procedure.Entries;
+import fairkettle.procedure.Owing;
+import fairkettle.server.benches.Contents;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.cards.Cards;
+import fairkettle.server.journal.Act;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
-import fairkettle.server.owed.Owed;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shop.Shop;
@@ -32,8 +35,10 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -48,8 +53,9 @@ public class Refills {
     private final Cards cards;
     private final Shelf shelf;
     private final Supplies supplies;
-    private final Owed owed;
+    private final Contents contents;
     private final Ledger ledger;
+    private final Journal journal;
     private final Live live;
     private final Shop shop;
     private final Clock clock;
@@ -60,8 +66,9 @@ public class Refills {
             Cards cards,
             Shelf shelf,
             Supplies supplies,
-            Owed owed,
+            Contents contents,
             Ledger ledger,
+            Journal journal,
             Live live,
             Shop shop,
             Clock clock) {
@@ -70,8 +77,9 @@ public class Refills {
         this.cards = cards;
         this.shelf = shelf;
         this.supplies = supplies;
-        this.owed = owed;
+        this.contents = contents;
         this.ledger = ledger;
+        this.journal = journal;
         this.live = live;
         this.shop = shop;
         this.clock = clock;
@@ -196,8 +204,8 @@ public class Refills {
     }
 
     private List<BottleJson> bottles(Machines.Machine machine, ChannelCode code) {
-        return machine.holdings().get(code) instanceof Holding.Inked(var family, var make, var _)
-                ? shelf.fitting(family, make, today()).stream()
+        return machine.holdings().get(code) instanceof Holding.Inked(var family, var known, var _)
+                ? shelf.fitting(family, contents.make(machine.id(), code).orElse(known), today()).stream()
                         .filter(l -> code.code().equals(l.channel()))
                         .map(l -> new BottleJson(l.id(), l.code(), l.left(), l.openedOn() != null))
                         .toList()
@@ -223,9 +231,9 @@ public class Refills {
             throw Problem.refused(why, List.of());
         });
         var channel = machine.profile().channel(refill.channel());
+        var account = ledger.openAccount(id, Place.Outside.WASTE_BOTTLE, List.of(refill.lot()));
         var lot = shelf.find(refill.lot()).orElseThrow(() -> Problem.atField("lot", "Choose the bottle in your hand."));
         var ink = fits(machine, channel.code(), lot);
-        var account = ledger.openAccount(id);
         var level = account.at(channel.code(), channel.first().kind()).volume();
         var room = channel.first().capacity().over(level);
         if (refill.poured().isZero()) {
@@ -244,7 +252,19 @@ public class Refills {
                             .formatted(lot.left()));
         }
         account.pour(channel, lot.id(), ink, refill.poured());
-        long entry = ledger.record(
+        var consequences = new ArrayList<Consequence>();
+        consequences.add(new Consequence.Refilled(
+                channel.code(),
+                refill.poured().microlitres(),
+                refill.ranDry(),
+                refill.chipReset(),
+                refill.says(),
+                level.mL() / channel.first().capacity().mL()));
+        consequences.add(new Consequence.Opened(Set.of(lot.id())));
+        if (refill.ranDry()) {
+            consequences.add(primeAgain(machine, channel));
+        }
+        journal.write(
                 NewEntry.of(
                                 "refill",
                                 "%s: %s mL of %s into %s%s"
@@ -256,81 +276,62 @@ public class Refills {
                                                 refill.ranDry() ? ", which had run dry" : ""))
                         .machine(id)
                         .at(when),
-                account.postings());
-        db.insertInto(REFILL)
-                .set(REFILL.ENTRY_ID, entry)
-                .set(REFILL.MACHINE_ID, id)
-                .set(REFILL.CHANNEL, channel.code().code())
-                .set(REFILL.AT, when.atOffset(ZoneOffset.UTC))
-                .set(REFILL.POURED_UL, refill.poured().microlitres())
-                .set(REFILL.RAN_DRY, refill.ranDry())
-                .set(REFILL.CHIP_RESET, refill.chipReset())
-                .set(REFILL.MACHINE_SAYS, refill.says())
-                .set(
-                        REFILL.LEVEL_BEFORE,
-                        level.mL() / channel.first().capacity().mL())
-                .execute();
-        shelf.opened(lot.id(), today());
-        if (refill.ranDry()) {
-            owed.add(
-                    id,
-                    new Owed.NewTask(
-                            "Prime %s again".formatted(channel.code()),
-                            machine.profile().architecture() == Architecture.BULK
-                                    ? "It ran dry: the priming chamber first, then the filling chamber, then draw at"
-                                            + " the cartridge."
-                                    : "It ran dry: air is in the line. A top-up alone does not take it out.",
-                            0,
-                            null));
-        }
-        live.changed("machine/" + id);
+                account.postings(),
+                consequences);
     }
 
-    /** The last refill of a channel was a mistake: its ink goes back, as long as it is still there. */
+    private static Consequence primeAgain(Machines.Machine machine, Channel channel) {
+        return new Consequence.Owes(
+                Owing.PRIME,
+                "Prime %s again".formatted(channel.code()),
+                machine.profile().architecture() == Architecture.BULK
+                        ? "It ran dry: the priming chamber first, then the filling chamber, then draw at the cartridge."
+                        : "It ran dry: air is in the line. A top-up alone does not take it out.",
+                0,
+                null);
+    }
+
+    void keep(Act act, Consequence.Refilled refilled) {
+        db.insertInto(REFILL)
+                .set(REFILL.ENTRY_ID, act.entry())
+                .set(REFILL.MACHINE_ID, act.machine())
+                .set(REFILL.CHANNEL, refilled.channel().code())
+                .set(REFILL.AT, act.at().atOffset(ZoneOffset.UTC))
+                .set(REFILL.POURED_UL, refilled.microlitres())
+                .set(REFILL.RAN_DRY, refilled.ranDry())
+                .set(REFILL.CHIP_RESET, refilled.chipReset())
+                .set(REFILL.MACHINE_SAYS, refilled.says())
+                .set(REFILL.LEVEL_BEFORE, refilled.before())
+                .execute();
+        live.changed("machine/" + act.machine());
+    }
+
+    /** The last refill of a channel was a mistake. @return what stays all the same, in sentences */
     @Transactional
-    public void strike(long id, ChannelCode code) {
-        var machine = machines.get(id);
-        var channel = machine.profile().channel(code);
-        var last = db.selectFrom(REFILL)
+    public List<String> strike(long id, ChannelCode code) {
+        ledger.hold(List.of(id), List.of());
+        long entry = db.select(REFILL.ENTRY_ID)
+                .from(REFILL)
                 .where(REFILL.MACHINE_ID.eq(id), REFILL.CHANNEL.eq(code.code()))
                 .orderBy(REFILL.AT.desc(), REFILL.ID.desc())
                 .limit(1)
-                .forUpdate()
-                .fetchOptional()
+                .fetchOptional(REFILL.ENTRY_ID)
                 .orElseThrow(() -> Problem.refused(
                         "Nothing was poured into %s that could be struck out.".formatted(code), List.of()));
-        var back = ledger.postings(last.getEntryId()).stream()
-                .map(Posting::reversed)
-                .toList();
-        var account = ledger.openAccount(id);
-        var there = account.at(channel.code(), channel.first().kind());
-        if (back.stream()
-                .anyMatch(p -> p.microlitres() < 0
-                        && there.amount(p.substance()::equals).microlitres() < -p.microlitres())) {
-            throw Problem.refused(
-                    "Some of that ink has been used since. Read the level instead: that puts it right.", List.of());
-        }
-        ledger.record(
-                NewEntry.of(
-                                "strike",
-                                "%s: struck out the refill of %s, %s mL"
-                                        .formatted(machine.name(), code, new Millilitres(last.getPouredUl())))
-                        .machine(id)
-                        .contraOf(last.getEntryId()),
-                back);
-        db.deleteFrom(REFILL).where(REFILL.ID.eq(last.getId())).execute();
-        live.changed("machine/" + id);
+        return journal.strike(entry);
     }
 
     /** The bottle's ink, if it may join what the channel holds. */
     private Substance fits(Machines.Machine machine, ChannelCode code, Shelf.Lot lot) {
-        if (!(machine.holdings().get(code) instanceof Holding.Inked(var family, var make, var _))) {
+        if (!(machine.holdings().get(code) instanceof Holding.Inked(var family, var known, var foodOnly))) {
             throw Problem.refused("It is not known to hold ink in %s. Plan a changeover.".formatted(code), List.of());
         }
         Entries.unfit(lot.facts(), code, family, today()).ifPresent(why -> {
             throw Problem.atField("lot", why + " Leave its cap shut.");
         });
-        if (!(Succession.of(machine.holding(code), lot.family(), lot.make()) instanceof Succession.TopUp)) {
+        var make = contents.make(machine.id(), code).orElse(known);
+        var held = new Holding.Inked(family, make, foodOnly);
+        if (!(Succession.of(held, lot.family(), lot.make()) instanceof Succession.TopUp)) {
             throw Problem.atField(
                     "lot",
                     "This is ink of another make (%s; the machine holds %s). The same colour is not the same ink. Leave its cap shut."

@@ -4,7 +4,7 @@ import static fairkettle.db.Tables.LINE_LOOK;
 
 import fairkettle.ink.ChannelCode;
 import fairkettle.server.benches.Machines;
-import fairkettle.server.ledger.Ledger;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
 import fairkettle.server.people.Who;
@@ -32,16 +32,16 @@ public class LineLooks {
     private final DSLContext db;
     private final Machines machines;
     private final Pictures pictures;
-    private final Ledger ledger;
+    private final Journal journal;
     private final Live live;
     private final Who who;
     private final Clock clock;
 
-    LineLooks(DSLContext db, Machines machines, Pictures pictures, Ledger ledger, Live live, Who who, Clock clock) {
+    LineLooks(DSLContext db, Machines machines, Pictures pictures, Journal journal, Live live, Who who, Clock clock) {
         this.db = db;
         this.machines = machines;
         this.pictures = pictures;
-        this.ledger = ledger;
+        this.journal = journal;
         this.live = live;
         this.who = who;
         this.clock = clock;
@@ -110,7 +110,7 @@ public class LineLooks {
                         "%s: the %s of %s looks %s"
                                 .formatted(machine.name(), place.name().toLowerCase(Locale.ROOT), channel, said(seen)))
                 .machine(id);
-        ledger.record(
+        journal.write(
                 place == Place.LINE
                         ? entry.about("look-line/" + channel.code(), 1)
                         : entry.about("look-at/" + channel.code(), 1),

@@ -1,16 +1,18 @@
 package fairkettle.server.routines;
 
-import fairkettle.changeover.Supply;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Supply;
 import fairkettle.path.Place;
+import fairkettle.procedure.Consequence;
 import fairkettle.routine.ChangeOrClean;
 import fairkettle.routine.Driver;
 import fairkettle.routine.DueTimes.Standing;
 import fairkettle.routine.Routine;
 import fairkettle.routine.WhiteDraw;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
@@ -40,6 +42,7 @@ public class RoutineService {
     private final Machines machines;
     private final UpkeepBook book;
     private final Ledger ledger;
+    private final Journal journal;
     private final WasteBottles waste;
     private final Supplies supplies;
     private final Shop shop;
@@ -49,6 +52,7 @@ public class RoutineService {
             Machines machines,
             UpkeepBook book,
             Ledger ledger,
+            Journal journal,
             WasteBottles waste,
             Supplies supplies,
             Shop shop,
@@ -56,6 +60,7 @@ public class RoutineService {
         this.machines = machines;
         this.book = book;
         this.ledger = ledger;
+        this.journal = journal;
         this.waste = waste;
         this.supplies = supplies;
         this.shop = shop;
@@ -73,7 +78,7 @@ public class RoutineService {
         if (found.credit() == Routine.Credit.PAD_CHANGED) {
             machines.changePad(id);
         } else {
-            ledger.record(
+            journal.write(
                     NewEntry.of(
                                     "upkeep",
                                     "%s: %s%s"
@@ -81,9 +86,9 @@ public class RoutineService {
                                                     machine.name(),
                                                     found.title(),
                                                     channel == null ? "" : ", " + channel))
-                            .machine(id)
-                            .about(channel == null ? routine : routine + "/" + channel.code(), 1),
-                    List.of());
+                            .machine(id),
+                    List.of(),
+                    List.of(new Consequence.RoutineDone(routine, channel)));
         }
         live.changed("machine/" + id);
     }
@@ -127,7 +132,7 @@ public class RoutineService {
         var machine = machines.get(id);
         var found = routine(machine, routine);
         book.tune(id, routine, new Setting(factor, off));
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                                 "machine",
                                 "%s: “%s” %s"
@@ -153,14 +158,15 @@ public class RoutineService {
                 .filter(c -> channels.isEmpty() || channels.contains(c.code()))
                 .filter(c -> machine.holdings().get(c.code()) instanceof Holding.Inked)
                 .forEach(c -> account.flow(c, each, Place.Outside.PAPER));
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                                 "print",
                                 "%s printed %d %s for a customer"
                                         .formatted(machine.name(), sheets, sheets == 1 ? "sheet" : "sheets"))
                         .machine(id)
                         .about("print", sheets),
-                account.postings());
+                account.postings(),
+                List.of(new Consequence.Printed(sheets)));
         live.changed("machine/" + id);
     }
 
@@ -179,7 +185,7 @@ public class RoutineService {
                     throw Problem.refused(why, List.of());
                 });
         if (to == WhiteDraw.To.BACK) { // drawn and given back: nothing is gone, but it has moved
-            ledger.record(
+            journal.write(
                     NewEntry.of(
                                     "white",
                                     "%s: %s mL of %s drawn at the waste line, shaken and given back"
@@ -188,9 +194,9 @@ public class RoutineService {
                             .about("back/" + channel.code(), volume.mL()),
                     List.of());
         } else {
-            var account = ledger.openAccount(id, waste.inUse());
+            var account = ledger.openAccount(id, waste.inUse(), List.of());
             account.flow(slot, volume, account.waste());
-            ledger.record(
+            journal.write(
                     NewEntry.of(
                                     "white",
                                     "%s: %s mL of %s drawn at the waste line, into the waste bottle"

@@ -12,6 +12,7 @@ import fairkettle.routine.DueTimes.Standing;
 import fairkettle.routine.Mark;
 import fairkettle.routine.Upkeep.Key;
 import fairkettle.routine.WhiteGauge;
+import fairkettle.server.benches.Contents;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.climate.Room;
@@ -40,14 +41,16 @@ public class Standings {
 
     private final UpkeepBook book;
     private final Machines machines;
+    private final Contents contents;
     private final Ledger ledger;
     private final Room room;
     private final Shop shop;
     private final Clock clock;
 
-    Standings(UpkeepBook book, Machines machines, Ledger ledger, Room room, Shop shop, Clock clock) {
+    Standings(UpkeepBook book, Machines machines, Contents contents, Ledger ledger, Room room, Shop shop, Clock clock) {
         this.book = book;
         this.machines = machines;
+        this.contents = contents;
         this.ledger = ledger;
         this.room = room;
         this.shop = shop;
@@ -74,7 +77,7 @@ public class Standings {
         var marks = book.marks(wanted);
         var tuned = book.settings();
         var rates = book.rates(LocalDate.ofInstant(now, settings.zoneId()), RECENT);
-        var best = book.bestBefore();
+        var best = contents.bestBefore();
         var contents = ledger.ofPadsAndWhites();
         var oldest = marks.values().stream()
                 .flatMap(m -> m.values().stream())

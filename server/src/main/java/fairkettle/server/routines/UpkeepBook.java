@@ -1,15 +1,13 @@
 package fairkettle.server.routines;
 
-import static fairkettle.db.Tables.CHANNEL;
+import static fairkettle.db.Tables.CONSEQUENCE;
 import static fairkettle.db.Tables.ENTRY;
-import static fairkettle.db.Tables.LOT;
 import static fairkettle.db.Tables.NOZZLE_CHECK;
 import static fairkettle.db.Tables.POSTING;
 import static fairkettle.db.Tables.ROUTINE_SETTING;
 import static fairkettle.db.Tables.UPKEEP;
 import static fairkettle.db.Tables.USED_DAY;
 import static org.jooq.impl.DSL.excluded;
-import static org.jooq.impl.DSL.min;
 import static org.jooq.impl.DSL.sum;
 
 import fairkettle.db.tables.records.EntryRecord;
@@ -19,14 +17,18 @@ import fairkettle.ink.Holding;
 import fairkettle.ink.Substance;
 import fairkettle.path.Place;
 import fairkettle.path.Posting;
+import fairkettle.procedure.Consequence;
 import fairkettle.routine.Happening;
 import fairkettle.routine.Mark;
 import fairkettle.routine.Routines;
 import fairkettle.routine.Upkeep;
 import fairkettle.routine.Upkeep.Key;
-import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.Machine;
+import fairkettle.server.journal.Act;
+import fairkettle.server.journal.Images;
+import fairkettle.server.journal.Journal;
+import fairkettle.server.journal.Rows;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.shop.Shop;
@@ -36,6 +38,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -48,13 +51,16 @@ import org.jooq.impl.DSL;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * How far each routine of each machine is, kept beside the log in the same transaction: whatever is written there is
  * credited at once. {@link #rebuild} makes it again from the log.
  */
 @Repository
-public class UpkeepBook {
+public class UpkeepBook implements Journal.Moving {
+
+    private static final String ROUTINE_DONE = Consequence.RoutineDone.class.getSimpleName();
 
     private static final List<Family> DELICATE_FIRST =
             List.of(Family.FILM, Family.EDIBLE, Family.SUBLIMATION, Family.MAKERS_PIGMENT, Family.MAKERS_DYE);
@@ -64,12 +70,14 @@ public class UpkeepBook {
     private final DSLContext db;
     private final Machines machines;
     private final Shop shop;
+    private final JsonMapper json;
     private final Clock clock;
 
-    UpkeepBook(DSLContext db, Machines machines, Shop shop, Clock clock) {
+    UpkeepBook(DSLContext db, Machines machines, Shop shop, JsonMapper json, Clock clock) {
         this.db = db;
         this.machines = machines;
         this.shop = shop;
+        this.json = json;
         this.clock = clock;
     }
 
@@ -217,17 +225,6 @@ public class UpkeepBook {
         return found;
     }
 
-    /** The first date at which ink in a machine of food is past its best. */
-    Map<Long, LocalDate> bestBefore() {
-        return db.select(CHANNEL.MACHINE_ID, min(LOT.BEST_BEFORE))
-                .from(CHANNEL)
-                .join(LOT)
-                .on(LOT.ID.eq(CHANNEL.LOT_ID))
-                .where(LOT.BEST_BEFORE.isNotNull())
-                .groupBy(CHANNEL.MACHINE_ID)
-                .fetchMap(r -> r.value1(), r -> r.value2());
-    }
-
     /** Words of the entries that moved marks last, by id. */
     Map<Long, String> words(List<Long> entries) {
         return db.select(ENTRY.ID, ENTRY.WORDS)
@@ -267,22 +264,53 @@ public class UpkeepBook {
 
     // ---- what the log says
 
-    @EventListener
-    void recorded(Ledger.Recorded event) {
-        var machine = event.entry().machine();
-        if (machine == null) {
-            return;
-        }
-        if (event.entry().contraOf() != null) {
-            rebuild(machines.get(machine)); // what was struck out may have been the last of its kind
-            return;
-        }
-        happened(machine, happening(event.id(), event.entry(), event.at(), event.postings()));
+    @Override
+    public Name name() {
+        return Name.UPKEEP;
     }
 
-    @EventListener
-    void looked(Checks.Looked event) {
-        happened(event.machine(), Happening.check(event.at(), event.entry()));
+    @Override
+    public List<Rows> rows(Act act) {
+        var day = LocalDate.ofInstant(act.at(), shop.settings().zoneId());
+        return List.of(
+                new Rows(UPKEEP, UPKEEP.MACHINE_ID.eq(act.machine())),
+                new Rows(USED_DAY, USED_DAY.MACHINE_ID.eq(act.machine()).and(USED_DAY.DAY.eq(day))));
+    }
+
+    @Override
+    public List<Rows> rows(Act act, Consequence what) {
+        return rows(act);
+    }
+
+    @Override
+    public void moved(Act act, NewEntry entry, List<Posting> postings) {
+        if (entry.contraOf() == null) {
+            happening(act.entry(), entry, act.at(), postings).ifPresent(what -> happened(act.machine(), what));
+        }
+    }
+
+    @Override
+    public void take(Act act, Consequence what) {
+        switch (what) {
+            case Consequence.Looked _ -> happened(act.machine(), Happening.check(act.at(), act.entry()));
+            case Consequence.RoutineDone(var routine, var channel) ->
+                happened(act.machine(), Happening.done(act.at(), act.entry(), routine, channel));
+            default -> throw new IllegalArgumentException("This book takes no %s.".formatted(what));
+        }
+    }
+
+    @Override
+    public List<String> giveBack(Act act, Consequence what, Images images) {
+        return giveBack(act, images);
+    }
+
+    /** What moved on since is made again from the log, which knows by then that the entry does not count. */
+    @Override
+    public List<String> giveBack(Act act, Images images) {
+        if (!images.restored().isEmpty()) {
+            rebuild(machines.get(act.machine()));
+        }
+        return List.of();
     }
 
     @EventListener
@@ -290,17 +318,16 @@ public class UpkeepBook {
         machines.all().forEach(this::rebuild);
     }
 
-    private void happened(long id, Optional<Happening> what) {
-        what.ifPresent(w -> happened(id, w));
-    }
-
     private void happened(long id, Happening what) {
         var machine = machines.get(id);
         var upkeep = upkeep(machine, settingsOf(id));
         var before = read(UPKEEP.MACHINE_ID.eq(id)).getOrDefault(id, Map.of());
         if (before.isEmpty()) {
-            rebuild(machine); // the log has this already
-            return;
+            rebuild(machine); // the log has this already, unless it is a consequence that is just being taken
+            before = read(UPKEEP.MACHINE_ID.eq(id)).getOrDefault(id, Map.of());
+            if (!what.moved().isEmpty()) {
+                return;
+            }
         }
         write(id, before, upkeep.after(before, what, what.at()));
         use(id, what);
@@ -410,6 +437,20 @@ public class UpkeepBook {
                 .from(NOZZLE_CHECK)
                 .where(NOZZLE_CHECK.MACHINE_ID.eq(machine.id()))
                 .fetchSet(NOZZLE_CHECK.ENTRY_ID);
+        var routines = new HashMap<Long, List<Happening>>();
+        db.select(CONSEQUENCE.ENTRY_ID, CONSEQUENCE.BODY, ENTRY.AT)
+                .from(CONSEQUENCE)
+                .join(ENTRY)
+                .on(ENTRY.ID.eq(CONSEQUENCE.ENTRY_ID))
+                .where(ENTRY.MACHINE_ID.eq(machine.id()), CONSEQUENCE.KIND.eq(ROUTINE_DONE))
+                .orderBy(CONSEQUENCE.ID)
+                .forEach(r -> {
+                    if (json.readValue(r.value2().data(), Consequence.class)
+                            instanceof Consequence.RoutineDone(var routine, var channel)) {
+                        routines.computeIfAbsent(r.value1(), _ -> new ArrayList<>())
+                                .add(Happening.done(r.value3().toInstant(), r.value1(), routine, channel));
+                    }
+                });
         var joined = entries.stream()
                 .map(e -> e.getAt().toInstant())
                 .min(Comparator.naturalOrder())
@@ -428,6 +469,9 @@ public class UpkeepBook {
                 if (at.isAfter(used)) {
                     use(machine.id(), what.get());
                 }
+            }
+            for (var done : routines.getOrDefault(entry.getId(), List.of())) {
+                now = upkeep.after(now, done, joined);
             }
             if (looked.contains(entry.getId())) {
                 now = upkeep.after(now, Happening.check(at, entry.getId()), joined);

@@ -2,18 +2,18 @@ package fairkettle.server.sheets;
 
 import static fairkettle.db.Tables.SHEET;
 
-import fairkettle.changeover.Supply;
 import fairkettle.imaging.SheetPdf;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.path.Place;
+import fairkettle.procedure.Consequence;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
-import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
 import fairkettle.sheet.Page;
@@ -48,8 +48,8 @@ public class SheetBook {
 
     private final DSLContext db;
     private final Machines machines;
-    private final Supplies supplies;
     private final Ledger ledger;
+    private final Journal journal;
     private final Live live;
     private final Shop shop;
     private final JsonMapper json;
@@ -58,16 +58,16 @@ public class SheetBook {
     SheetBook(
             DSLContext db,
             Machines machines,
-            Supplies supplies,
             Ledger ledger,
+            Journal journal,
             Live live,
             Shop shop,
             JsonMapper json,
             Clock clock) {
         this.db = db;
         this.machines = machines;
-        this.supplies = supplies;
         this.ledger = ledger;
+        this.journal = journal;
         this.live = live;
         this.shop = shop;
         this.json = json;
@@ -215,7 +215,7 @@ public class SheetBook {
     /** It came out of the machine: its ink is on paper. Said twice, it counts once. */
     @Transactional
     public void printed(long id) {
-        db.select(SHEET.ID).from(SHEET).where(SHEET.ID.eq(id)).forUpdate().fetchOptional();
+        db.select(SHEET.ID).from(SHEET).where(SHEET.ID.eq(id)).forNoKeyUpdate().fetchOptional();
         var sheet = find(id);
         if (sheet.printed()) {
             return;
@@ -227,7 +227,8 @@ public class SheetBook {
                 account.flow(machine.profile().channel(code), mL, Place.Outside.PAPER);
             }
         });
-        long entry = ledger.record(
+        int pages = sheet.drawn().pages().size();
+        journal.write(
                 NewEntry.of(
                                 "sheet",
                                 "%s: %s no. %d printed, %s"
@@ -235,14 +236,11 @@ public class SheetBook {
                                                 machine.name(),
                                                 sheet.kind().label(),
                                                 id,
-                                                sheet.drawn().pages().size() == 1
-                                                        ? "1 page"
-                                                        : sheet.drawn().pages().size() + " pages"))
+                                                pages == 1 ? "1 page" : pages + " pages"))
                         .machine(machine.id())
-                        .about("sheet/" + id, sheet.drawn().pages().size()),
-                account.postings());
-        db.update(SHEET).set(SHEET.ENTRY_ID, entry).where(SHEET.ID.eq(id)).execute();
-        supplies.used(Map.of(Supply.PAPER, sheet.drawn().pages().size()));
+                        .about("sheet/" + id, pages),
+                account.postings(),
+                List.of(new Consequence.SheetPrinted(id, pages)));
         live.changed("machine/" + machine.id());
     }
 }

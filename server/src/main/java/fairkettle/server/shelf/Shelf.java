@@ -2,6 +2,7 @@ package fairkettle.server.shelf;
 
 import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.LOT;
+import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.POSTING;
 import static fairkettle.db.Tables.RESERVATION;
 import static fairkettle.path.Place.Outside.SUPPLIER;
@@ -14,19 +15,23 @@ import fairkettle.ink.Substance;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.path.Posting;
+import fairkettle.procedure.Consequence;
 import fairkettle.procedure.Surroundings.LotFacts;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.shop.Shop;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -35,12 +40,14 @@ public class Shelf {
 
     private final DSLContext db;
     private final Ledger ledger;
-    private final ApplicationEventPublisher events;
+    private final Journal journal;
+    private final Shop shop;
 
-    Shelf(DSLContext db, Ledger ledger, ApplicationEventPublisher events) {
+    Shelf(DSLContext db, Ledger ledger, Journal journal, Shop shop) {
         this.db = db;
-        this.events = events;
+        this.shop = shop;
         this.ledger = ledger;
+        this.journal = journal;
     }
 
     /** @param left by the account; @param reserved of that, for cards that are open */
@@ -167,24 +174,29 @@ public class Shelf {
                 .toList();
     }
 
-    /** A bottle was marked bad: whatever was filled from it wants to be looked at. */
-    public record Spoiled(long lot, String code, String why) {}
-
-    /** Nothing is filled from it any more. */
+    /** Nothing is filled from it any more, and whatever it reached wants to be looked at. */
     @Transactional
     public void spoil(long id, String why) {
-        if (db.update(LOT)
-                        .set(LOT.SPOILED, why)
-                        .where(LOT.ID.eq(id), LOT.SPOILED.isNull())
-                        .execute()
-                == 0) {
-            return; // somebody was quicker, or there is no such bottle
-        }
-        find(id).ifPresent(l -> events.publishEvent(new Spoiled(id, l.code(), why)));
-        find(id).ifPresent(l -> ledger.record(
-                NewEntry.of(
-                        "bottle", "%s %s is marked bad: %s".formatted(l.family().label(), l.code(), why)),
-                List.of()));
+        ledger.hold(machines(), List.of(id));
+        find(id).filter(l -> l.spoiled() == null)
+                .ifPresent(l -> journal.write(
+                        NewEntry.of(
+                                "bottle",
+                                "%s %s is marked bad: %s".formatted(l.family().label(), l.code(), why)),
+                        List.of(),
+                        List.of(new Consequence.Spoiled(Set.of(id), why))));
+    }
+
+    /** All of them: a bottle may have reached any. */
+    private List<Long> machines() {
+        return db.select(MACHINE.ID).from(MACHINE).fetch(MACHINE.ID);
+    }
+
+    void marked(long id, String why) {
+        db.update(LOT)
+                .set(LOT.SPOILED, why)
+                .where(LOT.ID.eq(id), LOT.SPOILED.isNull())
+                .execute();
     }
 
     private static Lot lot(LotRecord row, Map<Place, Mixture> contents, Map<Long, Millilitres> reserved) {
@@ -228,7 +240,7 @@ public class Shelf {
                 .fetchSingle()
                 .value1();
         var what = channel == null ? new Substance.Fluid(lot.family()) : new Substance.Ink(lot.family(), channel, id);
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                         "bottle",
                         "%s mL of %s %s onto the shelf"
@@ -243,9 +255,9 @@ public class Shelf {
     }
 
     /** Dates the opening of a bottle that is now in use. */
-    public void opened(long id, LocalDate on) {
+    void opened(long id, Instant at) {
         db.update(LOT)
-                .set(LOT.OPENED_ON, on)
+                .set(LOT.OPENED_ON, LocalDate.ofInstant(at, shop.settings().zoneId()))
                 .where(LOT.ID.eq(id), LOT.OPENED_ON.isNull())
                 .execute();
     }

@@ -1,8 +1,8 @@
 package fairkettle.server.shelf;
 
-import fairkettle.changeover.Supply;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Supply;
 import fairkettle.server.live.Live;
 import fairkettle.server.shop.Shop;
 import jakarta.validation.Valid;

@@ -2,14 +2,15 @@ package fairkettle.server.shelf;
 
 import static fairkettle.db.Tables.SUPPLY;
 
-import fairkettle.changeover.Supply;
-import fairkettle.server.ledger.Ledger;
+import fairkettle.machine.Supply;
+import fairkettle.procedure.Consequence;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger.NewEntry;
-import fairkettle.server.live.Live;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -20,13 +21,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class Supplies {
 
     private final DSLContext db;
-    private final Ledger ledger;
-    private final Live live;
+    private final Journal journal;
 
-    Supplies(DSLContext db, Ledger ledger, Live live) {
+    Supplies(DSLContext db, Journal journal) {
         this.db = db;
-        this.ledger = ledger;
-        this.live = live;
+        this.journal = journal;
     }
 
     /** @param price of one, in minor units; the usual one where the shop has said nothing */
@@ -66,6 +65,13 @@ public class Supplies {
     /** Counted on the shelf. */
     @Transactional
     public void count(Supply what, int count, @Nullable Long price) {
+        journal.write(
+                NewEntry.of("supply", "%s: %d on the shelf".formatted(what.label(), count)),
+                List.of(),
+                List.of(new Consequence.Counted(what, count, price)));
+    }
+
+    void set(Supply what, int count, @Nullable Long price) {
         db.insertInto(SUPPLY)
                 .set(SUPPLY.WHAT, what.name())
                 .set(SUPPLY.COUNT, count)
@@ -75,17 +81,24 @@ public class Supplies {
                 .set(SUPPLY.COUNT, count)
                 .set(SUPPLY.PRICE_MINOR, price)
                 .execute();
-        ledger.record(NewEntry.of("supply", "%s: %d on the shelf".formatted(what.label(), count)), List.of());
-        live.changed("shelf");
     }
 
-    /** What a finished card has used up or fitted; never below nothing, since it may have been bought for it. */
-    @Transactional
-    public void used(Map<Supply, Integer> used) {
-        used.forEach((what, count) -> db.update(SUPPLY)
-                .set(SUPPLY.COUNT, org.jooq.impl.DSL.greatest(SUPPLY.COUNT.minus(count), org.jooq.impl.DSL.val(0)))
+    /** What was used up or fitted; never below nothing, since it may have been bought for it. */
+    void used(Map<Supply, Integer> used) {
+        new TreeMap<>(used)
+                .forEach((what, count) -> db.update(SUPPLY)
+                        .set(
+                                SUPPLY.COUNT,
+                                org.jooq.impl.DSL.greatest(SUPPLY.COUNT.minus(count), org.jooq.impl.DSL.val(0)))
+                        .where(SUPPLY.WHAT.eq(what.name()))
+                        .execute());
+    }
+
+    /** It was not used after all. */
+    void back(Supply what, int count) {
+        db.update(SUPPLY)
+                .set(SUPPLY.COUNT, SUPPLY.COUNT.plus(count))
                 .where(SUPPLY.WHAT.eq(what.name()))
-                .execute());
-        live.changed("shelf");
+                .execute();
     }
 }

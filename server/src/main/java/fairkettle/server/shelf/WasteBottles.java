@@ -6,6 +6,7 @@ import fairkettle.ink.Millilitres;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.path.Posting;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
@@ -26,11 +27,13 @@ public class WasteBottles {
 
     private final DSLContext db;
     private final Ledger ledger;
+    private final Journal journal;
     private final Live live;
 
-    WasteBottles(DSLContext db, Ledger ledger, Live live) {
+    WasteBottles(DSLContext db, Ledger ledger, Journal journal, Live live) {
         this.db = db;
         this.ledger = ledger;
+        this.journal = journal;
         this.live = live;
     }
 
@@ -86,7 +89,7 @@ public class WasteBottles {
                 .set(WASTE_BOTTLE.CAPACITY_UL, capacity.microlitres())
                 .set(WASTE_BOTTLE.OPENED_ON, today)
                 .execute();
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                         "waste", "waste bottle “%s” is in use, for %s, %s mL".formatted(name.strip(), kind, capacity)),
                 List.of());
@@ -110,7 +113,7 @@ public class WasteBottles {
             postings.add(new Posting(new Place.Waste(id), substance, -amount));
             postings.add(new Posting(Place.Outside.WASTE_BOTTLE, substance, amount));
         });
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                         "waste",
                         "waste bottle “%s” left the house with %s mL".formatted(bottle.getName(), holds.volume())),

@@ -2,12 +2,12 @@ package fairkettle.server.shop;
 
 import fairkettle.changeover.Bottles;
 import fairkettle.changeover.OpeningHours;
-import fairkettle.changeover.Supply;
 import fairkettle.changeover.Syringe;
 import fairkettle.changeover.Terms;
 import fairkettle.check.Work;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
+import fairkettle.machine.Supply;
 import fairkettle.routine.Settling;
 import fairkettle.safety.School;
 import jakarta.validation.Valid;

@@ -5,7 +5,7 @@ import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.SPARE;
 
 import fairkettle.server.benches.Machines;
-import fairkettle.server.ledger.Ledger;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
 import fairkettle.server.web.Problem;
@@ -23,14 +23,14 @@ public class Spares {
 
     private final DSLContext db;
     private final Machines machines;
-    private final Ledger ledger;
+    private final Journal journal;
     private final Live live;
     private final Clock clock;
 
-    Spares(DSLContext db, Machines machines, Ledger ledger, Live live, Clock clock) {
+    Spares(DSLContext db, Machines machines, Journal journal, Live live, Clock clock) {
         this.db = db;
         this.machines = machines;
-        this.ledger = ledger;
+        this.journal = journal;
         this.live = live;
         this.clock = clock;
     }
@@ -82,7 +82,7 @@ public class Spares {
                 .set(SPARE.NO_OTHER, noOther)
                 .set(SPARE.AT, clock.instant().atOffset(ZoneOffset.UTC))
                 .execute();
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                         "supply",
                         "into the parts bin: %d × %s%s"
@@ -106,7 +106,7 @@ public class Spares {
                 .set(SPARE.COUNT, SPARE.COUNT.minus(1))
                 .where(SPARE.ID.eq(id))
                 .execute();
-        ledger.record(
+        journal.write(
                 NewEntry.of(
                         "supply",
                         "out of the parts bin: %s%s"
@@ -126,7 +126,7 @@ public class Spares {
                 .doUpdate()
                 .set(DONOR.WORDS, words)
                 .execute();
-        ledger.record(
+        journal.write(
                 NewEntry.of("machine", "%s gives parts: %s".formatted(found.name(), words))
                         .machine(machine),
                 List.of());

@@ -7,6 +7,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.procedure.Ask;
+import fairkettle.procedure.Consequence;
 import fairkettle.procedure.Move;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -40,6 +41,7 @@ class JsonConfig {
         return builder -> builder.addModule(module)
                 .addMixIn(Ask.class, ByKind.class)
                 .addMixIn(Move.class, ByKind.class)
+                .addMixIn(Consequence.class, ByKind.class)
                 .addMixIn(Holding.class, ByKind.class)
                 .addMixIn(Evidence.class, ByKind.class)
                 .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_NULL))

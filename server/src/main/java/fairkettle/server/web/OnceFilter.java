@@ -37,6 +37,10 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class OnceFilter extends OncePerRequestFilter {
 
+    /** The request’s attribute that holds the last entry that it wrote, and the header that says it. */
+    public static final String WRITTEN = "fairkettle.entry";
+
+    private static final String ENTRY = "Kettle-Entry";
     static final String KEY = "Idempotency-Key";
     private static final int MOST = 32_000_000; // bytes of a picture, and a few more to know that it is too large
     private static final String SECRET = OnceFilter.class.getName() + ".secret";
@@ -96,6 +100,9 @@ public class OnceFilter extends OncePerRequestFilter {
             request = body;
         }
         carryOut(key, request, answer, chain);
+        if (answer.getStatus() < 400 && sent.getAttribute(WRITTEN) instanceof Long entry) {
+            answer.setHeader(ENTRY, "" + entry);
+        }
         answer.copyBodyToResponse();
     }
 

@@ -2,7 +2,7 @@ package fairkettle.server.benchwork;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import fairkettle.changeover.Supply;
+import fairkettle.machine.Supply;
 import fairkettle.server.Api;
 import fairkettle.server.Hand;
 import fairkettle.server.ServerTest;

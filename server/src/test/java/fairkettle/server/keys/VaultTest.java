@@ -91,7 +91,7 @@ class VaultTest {
         api.put("/api/machines/" + machine + "/activation-code", "{\"code\": \"GATE-13\", \"origin\": \"\"}", "0");
         var other = new Vault(
                 context.getBean(org.jooq.DSLContext.class),
-                context.getBean(fairkettle.server.ledger.Ledger.class),
+                context.getBean(fairkettle.server.journal.Journal.class),
                 context.getBean(fairkettle.server.live.Live.class),
                 context.getBean(fairkettle.server.people.Who.class),
                 java.time.Clock.systemUTC(),

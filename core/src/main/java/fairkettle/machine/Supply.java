@@ -1,4 +1,4 @@
-package fairkettle.changeover;
+package fairkettle.machine;
 
 /** What is needed beside ink and fluid. Prices are starting figures, in minor units, that a shop corrects. */
 public enum Supply {

@@ -1,0 +1,84 @@
+package fairkettle.server.cards;
+
+import fairkettle.procedure.Card;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Cards as they are stored. A card keeps the steps it was made with, so cards of earlier forms stay for ever: they are
+ * lifted to the present form when they are read, and the core knows only that one.
+ */
+@Component
+public class StoredCards {
+
+    private static final String FORM = "form";
+    private static final int PRESENT = 2;
+
+    private final JsonMapper json;
+
+    StoredCards(JsonMapper json) {
+        this.json = json;
+    }
+
+    /** @throws tools.jackson.core.JacksonException or IllegalArgumentException if it is no card */
+    public Card card(String body) {
+        return card(json.readTree(body));
+    }
+
+    /** The same, already taken apart. */
+    public Card card(JsonNode tree) {
+        if (tree.path(FORM).asInt(1) < PRESENT) {
+            liftToTwo(tree);
+        }
+        return json.treeToValue(tree, Card.class);
+    }
+
+    String written(Card card) {
+        return "{\"%s\":%d,%s"
+                .formatted(FORM, PRESENT, json.writeValueAsString(card).substring(1));
+    }
+
+    public Cards.Summary summary(String plan) {
+        if (json.readTree(plan) instanceof ObjectNode tree) {
+            fill(tree, "parks", json.getNodeFactory().booleanNode(false));
+            fill(tree, "onFluid", json.createArrayNode());
+            fill(tree, "used", json.createObjectNode());
+            return json.treeToValue(tree, Cards.Summary.class);
+        }
+        throw new IllegalArgumentException("What the plan promised is missing.");
+    }
+
+    /** Steps say which routines they are and what they tell; ticks say whether they have an order. */
+    private void liftToTwo(JsonNode node) {
+        if (node instanceof ObjectNode step && step.has("ask") && step.has("move")) {
+            fill(step, "fulfils", json.createArrayNode());
+            fill(step, "tells", json.getNodeFactory().stringNode(tells(step)));
+        }
+        if (node instanceof ObjectNode ask) {
+            var no = json.getNodeFactory().booleanNode(false);
+            switch (ask.path("kind").asString("")) {
+                case "Ticks" -> fill(ask, "inOrder", no);
+                case "Each" -> fill(ask, "same", no);
+                default -> {}
+            }
+        }
+        node.forEach(this::liftToTwo);
+    }
+
+    private static String tells(JsonNode step) {
+        var ask = step.get("ask");
+        return switch (ask.path("kind").asString("")) {
+            case "Words" -> ask.path("what").asString("").startsWith("version") ? "FIRMWARE_VERSION" : "NOTHING";
+            case "Each" -> step.path("id").asString("").endsWith("points") ? "INLET_POINTS" : "NOTHING";
+            default -> "NOTHING";
+        };
+    }
+
+    private static void fill(ObjectNode node, String name, JsonNode value) {
+        if (!node.hasNonNull(name)) {
+            node.set(name, value);
+        }
+    }
+}

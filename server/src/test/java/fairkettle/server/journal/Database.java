@@ -1,0 +1,62 @@
+package fairkettle.server.journal;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/** Everything that the shop knows, as it is at one moment, but for what only ever grows. */
+record Database(Map<String, Set<String>> tables) {
+
+    /** The journal itself, what screens have to hear of, and answers that were given. */
+    private static final Set<String> GROWING =
+            Set.of("entry", "posting", "consequence", "change", "answered", "flyway_schema_history");
+
+    static Database read(JdbcClient db) {
+        var names = db.sql("select table_name from information_schema.tables where table_schema = 'public'")
+                .query(String.class)
+                .list();
+        var all = names.stream()
+                .filter(name -> !GROWING.contains(name))
+                .sorted()
+                .map(name ->
+                        "select '%s' as name, (to_jsonb(t)%s)::text as row from %s t".formatted(name, left(name), name))
+                .collect(Collectors.joining(" union all "));
+        var tables = new TreeMap<String, Set<String>>();
+        db.sql(all).query(r -> {
+            tables.computeIfAbsent(r.getString("name"), _ -> new TreeSet<>()).add(r.getString("row"));
+        });
+        return new Database(tables);
+    }
+
+    /** A card's version counts its changes, so it grows too; ids of rows that were made anew are new. */
+    private static String left(String table) {
+        return table.equals("card") ? " - 'version'" : "";
+    }
+
+    /** What differs from an earlier moment: empty if nothing does. */
+    List<String> since(Database before) {
+        var names = new TreeSet<>(tables.keySet());
+        names.addAll(before.tables.keySet());
+        return names.stream()
+                .flatMap(name -> {
+                    var now = new TreeSet<>(tables.getOrDefault(name, Set.of()));
+                    var was = new TreeSet<>(before.tables.getOrDefault(name, Set.of()));
+                    var gone = new TreeSet<>(was);
+                    gone.removeAll(now);
+                    now.removeAll(was);
+                    return java.util.stream.Stream.concat(
+                            gone.stream().map(row -> "- " + name + " " + row),
+                            now.stream().map(row -> "+ " + name + " " + row));
+                })
+                .map(row -> row.length() > 1500 ? difference(row) : row)
+                .toList();
+    }
+
+    private static String difference(String row) {
+        return row.substring(0, 200) + " … (" + row.length() + " characters, hash " + row.hashCode() + ")";
+    }
+}
