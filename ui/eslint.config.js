@@ -10,6 +10,9 @@ export default ts.config(
   ...ts.configs.recommended,
   ...vue.configs['flat/recommended'],
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },
-  { languageOptions: { globals: globals.browser }, rules: { 'vue/multi-word-component-names': 'off' } },
+  { languageOptions: { globals: globals.browser }, rules: {
+      'vue/multi-word-component-names': 'off',
+      'vue/no-undef-components': ['error', { ignorePatterns: ['RouterLink', 'RouterView'] }],
+    }, },
   prettier,
 )

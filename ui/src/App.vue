@@ -4,6 +4,7 @@ import Hatches from './drawings/Hatches.vue'
 import AppBand from './shell/AppBand.vue'
 import HobBar from './shell/HobBar.vue'
 import { disconnected, useLive } from './shell/live'
+import UndoBar from './log/UndoBar.vue'
 import { loadShop } from './shell/shop'
 import './shell/theme'
 
@@ -21,6 +22,7 @@ useLive(() => ['shop'], loadShop)
   <main id="main" tabindex="-1">
     <RouterView />
   </main>
+  <UndoBar />
   <HobBar />
 </template>
 

@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch'
 import { currentPerson } from '../shell/person'
+import { noUndo, offerUndo } from '../shell/undo'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
@@ -32,6 +33,12 @@ const headers: Middleware = {
     const person = currentPerson()
     if (person) request.headers.set('Kettle-Person', String(person))
     return request
+  },
+  onResponse({ request, response }) {
+    const entry = Number(response.headers.get('Kettle-Entry'))
+    if (request.method === 'GET' || !response.ok) return
+    if (new URL(request.url).pathname.endsWith('/strike')) noUndo()
+    else if (entry) offerUndo(entry)
   },
   onError: () => Response.json(UNREACHABLE, { status: 503 }),
 }

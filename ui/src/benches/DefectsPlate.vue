@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { reactive, ref, shallowRef, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { day } from '../units/format'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /** What is broken or missing: told again at the step that meets it. */
 const props = defineProps<{ machine: number; zone: string }>()
@@ -51,12 +53,12 @@ const { run: mended } = oneAtATime(async (id: number) =>
     </div>
     <form v-if="adding" class="thin block" novalidate @submit.prevent="keep">
       <label for="defect-words">What?</label>
-      <BFormInput id="defect-words" v-model="defect.words" placeholder="left clip of the rear cover" />
+      <TextInput id="defect-words" v-model="defect.words" placeholder="left clip of the rear cover" />
       <FieldProblem :problem="problem" field="words" />
       <label for="defect-effect">What follows from it?</label>
-      <BFormInput id="defect-effect" v-model="defect.effect" placeholder="press it home at the right" />
+      <TextInput id="defect-effect" v-model="defect.effect" placeholder="press it home at the right" />
       <label for="defect-concerns">Told at steps about</label>
-      <BFormSelect
+      <Choice
         id="defect-concerns"
         v-model="defect.concerns"
         :options="passport.concerns.map((c) => ({ value: c.id, text: c.label }))"

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { reactive, ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
+import TextInput from '../shell/TextInput.vue'
 
 /** Leaflets and receipts, kept to be opened without a network; or only where they are. */
 const props = defineProps<{ machine: number; documents: Schemas['Document'][] }>()
@@ -72,8 +73,8 @@ const { run: discard } = oneAtATime(async (document: number) => {
     />
     <FieldProblem :problem="problem" field="document" />
     <form class="row-form" novalidate @submit.prevent="keepLink">
-      <BFormInput v-model="elsewhere.name" placeholder="or only where it is" aria-label="Name of the link" />
-      <BFormInput v-model="elsewhere.link" placeholder="its whole address" aria-label="Address of the link" />
+      <TextInput v-model="elsewhere.name" placeholder="or only where it is" aria-label="Name of the link" />
+      <TextInput v-model="elsewhere.link" placeholder="its whole address" aria-label="Address of the link" />
       <BButton type="submit" size="sm" variant="outline-secondary">Keep the address</BButton>
     </form>
     <FieldProblem :problem="problem" field="name" />

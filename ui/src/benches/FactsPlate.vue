@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { BFormInput } from 'bootstrap-vue-next'
 import { ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import DocumentsPlate from './DocumentsPlate.vue'
@@ -7,6 +6,7 @@ import HeightsPlate from './HeightsPlate.vue'
 import HelpPlate from './HelpPlate.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { dayAndTime, volume } from '../units/format'
+import TextInput from '../shell/TextInput.vue'
 
 /** What whoever comes after has to find without asking. */
 const props = defineProps<{ machine: Schemas['MachineJson']; zone: string }>()
@@ -48,7 +48,7 @@ const { run: write } = oneAtATime(async (fact: Schemas['FactJson']['id'], words:
       <summary>{{ passport.facts.filter((f) => f.words).length }} of {{ passport.facts.length }} written down</summary>
       <div v-for="fact in passport.facts" :key="fact.id" class="fact">
         <label :for="`fact-${fact.id}`">{{ fact.label }}</label>
-        <BFormInput
+        <TextInput
           :id="`fact-${fact.id}`"
           :model-value="fact.words"
           @change="(e: Event) => write(fact.id, (e.target as HTMLInputElement).value)"

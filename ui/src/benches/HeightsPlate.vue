@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { dayAndTime } from '../units/format'
+import { numberOf } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
 
 /** How high the tanks hang: up in small steps, each watched for drips. */
 const props = defineProps<{ machine: number; heights: Schemas['HeightsJson']; zone: string }>()
@@ -24,7 +26,7 @@ const { run: hang } = oneAtATime(async () => {
   const kept = settle(
     await api.POST('/api/machines/{machine}/heights', {
       params: { path: path() },
-      body: { millimetres: Math.round(Number(height.value)) },
+      body: { millimetres: Math.round(numberOf(height.value)) },
     }),
   )
   if (kept) height.value = ''
@@ -45,7 +47,7 @@ const { run: answer } = oneAtATime(async (dripped: boolean) => {
       >
     </p>
     <form v-else class="row-form" novalidate @submit.prevent="hang">
-      <BFormInput v-model="height" inputmode="numeric" placeholder="mm above level" aria-label="mm above level" />
+      <TextInput v-model="height" inputmode="numeric" placeholder="mm above level" aria-label="mm above level" />
       <BButton type="submit" size="sm" variant="outline-secondary">Hang it there, watch for drips</BButton>
     </form>
     <FieldProblem :problem="problem" field="height" />

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { reactive, ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { dayAndTime } from '../units/format'
+import TextInput from '../shell/TextInput.vue'
 
 /** Somebody from outside works on its computer: with leave, watched, and ended. */
 const props = defineProps<{ machine: number; helps: Schemas['Help'][]; zone: string }>()
@@ -52,11 +53,11 @@ const { run: helpEnds } = oneAtATime(async () => {
       </li>
     </ul>
     <form v-if="helps.some((h) => !h.endedAt)" class="row-form" novalidate @submit.prevent="helpEnds">
-      <BFormInput v-model="help.changed" placeholder="what was changed" aria-label="What was changed" />
+      <TextInput v-model="help.changed" placeholder="what was changed" aria-label="What was changed" />
       <BButton type="submit" size="sm" variant="outline-secondary">It is over</BButton>
     </form>
     <form v-else class="row-form" novalidate @submit.prevent="helpBegins">
-      <BFormInput v-model="help.who" placeholder="who works on its computer" aria-label="Who helps from outside" />
+      <TextInput v-model="help.who" placeholder="who works on its computer" aria-label="Who helps from outside" />
       <BButton type="submit" size="sm" variant="outline-secondary">I allow it, and watch</BButton>
     </form>
     <FieldProblem :problem="problem" field="who" />

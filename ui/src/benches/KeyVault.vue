@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { onMounted, reactive, ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
+import TextInput from '../shell/TextInput.vue'
 
 /** The machine's activation code: sealed when it is kept, masked when it is seen, shown only on purpose. */
 const props = defineProps<{ machine: number }>()
@@ -51,10 +52,10 @@ const { run: reveal } = oneAtATime(async () => {
     </p>
     <form v-else novalidate @submit.prevent="store">
       <label for="key-code">Activation code</label>
-      <BFormInput id="key-code" v-model="form.code" autocomplete="off" size="lg" />
+      <TextInput id="key-code" v-model="form.code" autocomplete="off" size="lg" />
       <FieldProblem :problem="problem" field="code" />
       <label for="key-origin">Where it came from: seller, file, version</label>
-      <BFormInput id="key-origin" v-model="form.origin" class="mb-2" />
+      <TextInput id="key-origin" v-model="form.origin" class="mb-2" />
       <BButton type="submit" variant="outline-secondary">Into the vault</BButton>
       <BButton v-if="changing" variant="link" @click="changing = false">Not now</BButton>
     </form>

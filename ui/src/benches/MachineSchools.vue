@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import { useShop } from '../shell/shop'
+import Choice from '../shell/Choice.vue'
 
 /** Questions that are answered otherwise for this machine than in the shop. */
 const props = defineProps<{ machine: Schemas['MachineJson'] }>()
@@ -49,7 +49,7 @@ async function follow(school: string, id: string) {
     <p v-if="problem" class="act strong small" role="alert">{{ problem.detail }}</p>
     <div v-for="school in asked" :key="school.school" class="school">
       <label :for="`school-${school.school}`" class="small">{{ school.question }}</label>
-      <BFormSelect
+      <Choice
         :id="`school-${school.school}`"
         :model-value="own[school.school] ?? ''"
         :options="school.options"

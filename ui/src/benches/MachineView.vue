@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, nextTick, reactive, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, problemOf, type Problem, type Schemas } from '../api/client'
+import { api, type Schemas } from '../api/client'
+import { useServer } from '../api/useServer'
 import ChannelPicker from '../drawings/ChannelPicker.vue'
 import CombStack from '../drawings/CombStack.vue'
 import InkPath from '../drawings/InkPath.vue'
@@ -11,7 +12,6 @@ import LogList from '../log/LogList.vue'
 import WorksPlate from '../benchwork/WorksPlate.vue'
 import RoutinesPlate from '../routines/RoutinesPlate.vue'
 import FieldProblem from '../shell/FieldProblem.vue'
-import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { bare, dayAndTime, money, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
@@ -26,14 +26,24 @@ import PassportPlate from './PassportPlate.vue'
 import PatternPlate from './PatternPlate.vue'
 import RefillPlate from './RefillPlate.vue'
 import SheetsPlate from './SheetsPlate.vue'
+import TextInput from '../shell/TextInput.vue'
 
 const route = useRoute()
 const { settings } = useShop()
 const unit = computed(() => (settings.value?.volumeUnit ?? 'mL') as VolumeUnit)
 const zone = computed(() => settings.value?.zone ?? 'UTC')
 const id = computed(() => Number(route.params.id))
-const machine = shallowRef<Schemas['MachineJson']>()
-const problem = ref<Problem>()
+const {
+  data: machine,
+  problem,
+  act: settle,
+  put,
+  reload,
+} = useServer<Schemas['MachineJson']>(
+  () => ['machine', id.value],
+  () => api.GET('/api/machines/{machine}', path.value),
+  () => [`machine/${id.value}`, 'card/', 'hob'],
+)
 const code = ref<string>()
 const combs = reactive<Record<string, number[] | undefined>>({})
 const levels = reactive<Record<string, string>>({})
@@ -43,16 +53,13 @@ const plate = computed(() => machine.value?.plate)
 const channel = computed(() => plate.value?.channels.find((c) => c.code === code.value) ?? plate.value?.channels[0])
 const path = computed(() => ({ params: { path: { machine: id.value } } }))
 
-async function load() {
-  const { data, error } = await api.GET('/api/machines/{machine}', path.value)
-  if (data) show(data)
-  else problem.value = problemOf(error)
-}
-function show(data: Schemas['MachineJson']) {
-  const first = !machine.value
-  machine.value = data
-  if (first) void nextTick(arrive)
-}
+watch(
+  () => machine.value?.plate.id,
+  (shown) => {
+    if (shown) void nextTick(arrive)
+  },
+  { immediate: true },
+)
 function arrive() {
   const hash = route.hash.slice(1)
   if (hash === 'check') entering.value = hash
@@ -66,39 +73,41 @@ watch(
     if (nearly && !full.value) full.value = (await api.GET('/api/reckoning/pad-full')).data
   },
 )
-watch(id, load, { immediate: true })
-useLive(() => [`machine/${id.value}`, 'card/', 'hob'], load)
 
-async function settle(answer: { data?: Schemas['MachineJson']; error?: unknown }) {
-  problem.value = answer.error ? problemOf(answer.error) : undefined
-  if (answer.data) {
-    entering.value = undefined
-    show(answer.data)
-  }
+async function entered(went: Promise<boolean>): Promise<boolean> {
+  const well = await went
+  if (well) entering.value = undefined
+  return well
 }
+/** A plate that was saved answers with its machine as it is then. */
+const saved = (next: Schemas['MachineJson']) => put(['machine', next.plate.id], next)
 const looked = computed(() => plate.value?.channels.every((c) => combs[c.code] !== undefined))
 
 const { run: saveCheck } = oneAtATime(async () => {
   const missing = Object.fromEntries(Object.entries(combs).map(([k, v]) => [k, v ?? []]))
-  await settle(await api.POST('/api/machines/{machine}/checks', { ...path.value, body: { missing } }))
-  if (!problem.value) for (const key of Object.keys(combs)) delete combs[key]
+  const well = await entered(
+    settle(() => api.POST('/api/machines/{machine}/checks', { ...path.value, body: { missing } })),
+  )
+  if (well) for (const key of Object.keys(combs)) delete combs[key]
 })
 const { run: saveLevels } = oneAtATime(async () => {
   const typed = Object.entries(levels)
     .map(([k, v]) => [k, typedVolume(v, unit.value)] as const)
     .filter(([, v]) => v !== undefined)
-  await settle(
-    await api.POST('/api/machines/{machine}/levels', {
-      ...path.value,
-      body: { levels: Object.fromEntries(typed.map(([k, v]) => [k, Number(v)])) },
-    }),
+  await entered(
+    settle(() =>
+      api.POST('/api/machines/{machine}/levels', {
+        ...path.value,
+        body: { levels: Object.fromEntries(typed.map(([k, v]) => [k, Number(v)])) },
+      }),
+    ),
   )
 })
 const { run: cleaned } = oneAtATime(async (power: boolean) => {
-  await settle(await api.POST('/api/machines/{machine}/cleanings', { ...path.value, body: { power } }))
+  await settle(() => api.POST('/api/machines/{machine}/cleanings', { ...path.value, body: { power } }))
 })
 const { run: changePad } = oneAtATime(async () => {
-  await settle(await api.POST('/api/machines/{machine}/pad', path.value))
+  await settle(() => api.POST('/api/machines/{machine}/pad', path.value))
 })
 </script>
 
@@ -207,12 +216,12 @@ const { run: changePad } = oneAtATime(async () => {
             :gaps="plate.channels.filter((c) => c.missing.length).map((c) => c.code)"
             :unit="unit"
             :zone="zone"
-            @printed="load"
+            @printed="reload"
           />
           <FactsPlate :machine="machine" :zone="zone" />
-          <MeasuresPlate :machine="machine" :unit="unit" @saved="load" />
-          <PatternPlate :machine="machine" @saved="load" />
-          <MachineSchools :machine="machine" @saved="show" />
+          <MeasuresPlate :machine="machine" :unit="unit" @saved="reload" />
+          <PatternPlate :machine="machine" @saved="reload" />
+          <MachineSchools :machine="machine" @saved="saved" />
           <WorksPlate :machine="machine" :unit="unit" />
           <DefectsPlate :machine="id" :zone="zone" />
         </div>
@@ -243,7 +252,7 @@ const { run: changePad } = oneAtATime(async () => {
                     <td>{{ volume(c.path[0]?.layers.reduce((s, l) => s + l.volume, 0) ?? 0, unit) }}</td>
                     <td>{{ volume(c.path[0]?.capacity ?? 0, unit) }}</td>
                     <td>
-                      <BFormInput v-model="levels[c.code]" inputmode="decimal" :aria-label="`Level of ${c.code}`" />
+                      <TextInput v-model="levels[c.code]" inputmode="decimal" :aria-label="`Level of ${c.code}`" />
                       <FieldProblem :problem="problem" :field="c.code" />
                     </td>
                   </tr>
@@ -254,7 +263,7 @@ const { run: changePad } = oneAtATime(async () => {
                 <BButton variant="link" @click="entering = undefined">Not now</BButton>
               </div>
             </form>
-            <RefillPlate v-else :machine="machine" :unit="unit" :zone="zone" @poured="load" />
+            <RefillPlate v-else :machine="machine" :unit="unit" :zone="zone" @poured="reload" />
           </section>
           <section id="pad" class="pad-line">
             <span
@@ -286,7 +295,7 @@ const { run: changePad } = oneAtATime(async () => {
           </div>
           <RoutinesPlate :machine="machine" :zone="zone" :unit="unit" />
           <OwedPlate :machine="machine" :zone="zone" />
-          <PassportPlate :machine="machine" :zone="zone" @saved="show" />
+          <PassportPlate :machine="machine" :zone="zone" @saved="saved" />
           <section v-if="machine.cards.length">
             <h2>Cards</h2>
             <ul class="lines">

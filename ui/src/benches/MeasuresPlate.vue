@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { volume, type VolumeUnit } from '../units/format'
+import { numberOf } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /** What its vessels hold, and what was measured instead: a copy of the profile under a name of the shop's own. */
 const props = defineProps<{ machine: Schemas['MachineJson']; unit: VolumeUnit }>()
@@ -49,8 +52,8 @@ const { run: save } = oneAtATime(async () => {
     {
       channel: form.channel || undefined,
       vessel: form.vessel,
-      capacity: Number(form.capacity),
-      heel: Number(form.heel),
+      capacity: numberOf(form.capacity),
+      heel: numberOf(form.heel),
     },
   ]
   let error: unknown
@@ -98,13 +101,13 @@ const { run: save } = oneAtATime(async () => {
     <form v-if="measuring" class="thin measure" novalidate @submit.prevent="save">
       <div v-if="!own">
         <label for="copy-name">A copy of the profile, called</label>
-        <BFormInput id="copy-name" v-model="form.name" />
+        <TextInput id="copy-name" v-model="form.name" />
         <FieldProblem :problem="problem" field="name" />
       </div>
       <div class="four">
         <div>
           <label for="measured-channel">Channel</label>
-          <BFormSelect
+          <Choice
             id="measured-channel"
             v-model="form.channel"
             :options="[{ value: '', text: 'all' }, ...plate.channels.map((c) => ({ value: c.code, text: c.code }))]"
@@ -112,7 +115,7 @@ const { run: save } = oneAtATime(async () => {
         </div>
         <div>
           <label for="measured-vessel">Vessel</label>
-          <BFormSelect
+          <Choice
             id="measured-vessel"
             :model-value="form.vessel"
             :options="path.map((v) => ({ value: v.kind.toUpperCase(), text: v.kind }))"
@@ -121,11 +124,11 @@ const { run: save } = oneAtATime(async () => {
         </div>
         <div>
           <label for="measured-capacity">holds, mL</label>
-          <BFormInput id="measured-capacity" v-model="form.capacity" inputmode="decimal" />
+          <TextInput id="measured-capacity" v-model="form.capacity" inputmode="decimal" />
         </div>
         <div>
           <label for="measured-heel">stays behind, mL</label>
-          <BFormInput id="measured-heel" v-model="form.heel" inputmode="decimal" />
+          <TextInput id="measured-heel" v-model="form.heel" inputmode="decimal" />
         </div>
       </div>
       <p v-if="problem && !problem.errors?.some((e) => e.field === 'name')" class="act strong small" role="alert">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, onMounted, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
@@ -9,8 +9,11 @@ import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { FAMILIES } from '../units/families'
 import { volume } from '../units/format'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
+import NumberInput from '../shell/NumberInput.vue'
 
-const FEEDS = [
+const FEEDS: { value: NonNullable<Schemas['NewMachineJson']['feed']>; text: string }[] = [
   { value: 'AS_BUILT', text: 'the maker’s cartridges' },
   { value: 'REFILLABLE', text: 'refillable cartridges' },
   { value: 'BULK', text: 'a bulk feed' },
@@ -70,7 +73,7 @@ const { run: save, busy: saving } = oneAtATime(async () => {
       family: form.holds === 'INKED' ? form.family : undefined,
       make: form.make || undefined,
       foodOnly: form.holds === 'INKED' && form.family === 'EDIBLE',
-      tankShare: form.holds === 'NEVER_INKED' ? 0 : Number(form.tank) / 100,
+      tankShare: form.holds === 'NEVER_INKED' ? 0 : form.tank / 100,
     },
   })
   if (error) {
@@ -120,19 +123,19 @@ const { run: save, busy: saving } = oneAtATime(async () => {
         <div v-if="chosen?.chips.length" class="pair">
           <div>
             <label for="feed">What feeds it now?</label>
-            <BFormSelect id="feed" v-model="form.feed" :options="FEEDS" />
+            <Choice id="feed" v-model="form.feed" :options="FEEDS" />
             <FieldProblem :problem="problem" field="feed" />
           </div>
         </div>
         <div class="pair">
           <div>
             <label for="name">Its name</label>
-            <BFormInput id="name" v-model="form.name" placeholder="Bramble" />
+            <TextInput id="name" v-model="form.name" placeholder="Bramble" />
             <FieldProblem :problem="problem" field="name" />
           </div>
           <div>
             <label for="bench">Its bench</label>
-            <BFormInput id="bench" v-model="form.bench" list="benches" />
+            <TextInput id="bench" v-model="form.bench" list="benches" />
             <datalist id="benches"><option v-for="b in benches" :key="b" :value="b" /></datalist>
             <FieldProblem :problem="problem" field="bench" />
           </div>
@@ -158,12 +161,12 @@ const { run: save, busy: saving } = oneAtATime(async () => {
         <div v-if="form.holds !== 'NEVER_INKED'" class="pair">
           <div v-if="form.holds === 'INKED'">
             <label for="family">Which ink?</label>
-            <BFormSelect id="family" v-model="form.family" :options="FAMILIES" />
+            <Choice id="family" v-model="form.family" :options="FAMILIES" />
             <FieldProblem :problem="problem" field="family" />
           </div>
           <div>
             <label for="tank">How full are its tanks, in %?</label>
-            <BFormInput id="tank" v-model="form.tank" type="number" min="0" max="100" />
+            <NumberInput id="tank" v-model="form.tank" />
             <FieldProblem :problem="problem" field="tankShare" />
           </div>
         </div>

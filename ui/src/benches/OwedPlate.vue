@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { reactive, ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { day } from '../units/format'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /** What is owed to a machine, and what it is promised for: both have a day. */
 const props = defineProps<{ machine: Schemas['MachineJson']; zone: string }>()
@@ -83,12 +85,12 @@ const { run: kept } = oneAtATime(async (id: number) => {
     </div>
     <form v-if="adding === 'task'" class="thin block" novalidate @submit.prevent="owe">
       <label for="owed-words">What is to be done?</label>
-      <BFormInput id="owed-words" v-model="task.words" />
+      <TextInput id="owed-words" v-model="task.words" />
       <FieldProblem :problem="problem" field="words" />
       <div class="pair">
         <div>
           <label for="owed-when">By when?</label>
-          <BFormSelect id="owed-when" v-model="task.inDays" :options="WHEN" />
+          <Choice id="owed-when" v-model="task.inDays" :options="WHEN" />
         </div>
         <label class="check"><input v-model="task.monthly" type="checkbox" /> comes round every 30 days</label>
       </div>
@@ -97,10 +99,10 @@ const { run: kept } = oneAtATime(async (id: number) => {
     </form>
     <form v-if="adding === 'promise'" class="thin block" novalidate @submit.prevent="promised">
       <label for="promise-words">What, and for whom?</label>
-      <BFormInput id="promise-words" v-model="promise.words" placeholder="40 rosettes for the fair" />
+      <TextInput id="promise-words" v-model="promise.words" placeholder="40 rosettes for the fair" />
       <FieldProblem :problem="problem" field="words" />
       <label for="promise-due">For when?</label>
-      <BFormInput id="promise-due" v-model="promise.due" type="datetime-local" />
+      <TextInput id="promise-due" v-model="promise.due" type="datetime-local" />
       <FieldProblem :problem="problem" field="due" />
       <div class="mt-2">
         <BButton type="submit" variant="outline-secondary">Promise it</BButton>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { reactive, ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
+import { numberOf } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
 
 /** The shop's permission for purge sheets that print themselves. */
 const props = defineProps<{ machine: number }>()
@@ -35,7 +37,7 @@ watch(
 const { run: allow, busy } = oneAtATime(async (yes: boolean) => {
   const { data, error } = await api.PUT('/api/machines/{machine}/own-sheets', {
     ...where(),
-    body: { ...form, allowed: yes, sheetsLeft: Number(form.sheetsLeft), keep: Number(form.keep) },
+    body: { ...form, allowed: yes, sheetsLeft: numberOf(form.sheetsLeft), keep: numberOf(form.keep) },
   })
   problem.value = error ? problemOf(error) : undefined
   if (data) take(data)
@@ -50,13 +52,13 @@ const { run: allow, busy } = oneAtATime(async (yes: boolean) => {
       When a purge is due, nobody is printing and no card is open, it prints one sheet within these hours.
     </p>
     <form class="own" novalidate @submit.prevent="allow(true)">
-      <label>from <BFormInput v-model="form.from" type="time" /></label>
-      <label>until <BFormInput v-model="form.to" type="time" /></label>
-      <label>sheets in the tray <BFormInput v-model="form.sheetsLeft" inputmode="numeric" /></label>
+      <label>from <TextInput v-model="form.from" type="time" /></label>
+      <label>until <TextInput v-model="form.to" type="time" /></label>
+      <label>sheets in the tray <TextInput v-model="form.sheetsLeft" inputmode="numeric" /></label>
       <label class="line"
         ><input v-model="form.transfer" type="checkbox" class="form-check-input" /> it is transfer paper</label
       >
-      <label v-if="form.transfer">keep the last <BFormInput v-model="form.keep" inputmode="numeric" /></label>
+      <label v-if="form.transfer">keep the last <TextInput v-model="form.keep" inputmode="numeric" /></label>
       <BButton type="submit" variant="outline-secondary" :disabled="busy">{{ allowed ? 'Keep' : 'Allow it' }}</BButton>
       <BButton v-if="allowed" variant="link" :disabled="busy" @click="allow(false)">Not any more</BButton>
     </form>

@@ -1,14 +1,21 @@
 <script setup lang="ts">
-import { BButton, BFormCheckbox, BFormInput, BFormTextarea } from 'bootstrap-vue-next'
-import { reactive, ref, watch } from 'vue'
+import { BButton } from 'bootstrap-vue-next'
+import { computed, reactive, ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
+import { useShop } from '../shell/shop'
 import { dayAndTime, money } from '../units/format'
 import KeyVault from './KeyVault.vue'
+import { moneyOf, typedMoney } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
+import Tick from '../shell/Tick.vue'
+import TextBlock from '../shell/TextBlock.vue'
 
 /** Papers and keys of a machine: what was agreed to, what its firmware is, what it earns, what was put aside. */
 const props = defineProps<{ machine: Schemas['MachineJson']; zone: string }>()
+const { settings } = useShop()
+const currency = computed(() => settings.value?.currency ?? 'GBP')
 const emit = defineEmits<{ saved: [machine: Schemas['MachineJson']] }>()
 
 const editing = ref(false)
@@ -24,7 +31,7 @@ watch(
       notes,
       firmware,
       remindersOff,
-      earns: earnsPerDay === undefined ? '' : String(earnsPerDay / 100),
+      earns: earnsPerDay === undefined ? '' : typedMoney(earnsPerDay, currency.value),
     })
   },
   { immediate: true },
@@ -39,7 +46,7 @@ const { run: save } = oneAtATime(async () => {
       notes: form.notes,
       firmware: form.firmware,
       remindersOff: form.remindersOff,
-      earnsPerDay: form.earns === '' ? undefined : Math.round(Number(form.earns) * 100),
+      earnsPerDay: form.earns === '' ? undefined : moneyOf(form.earns, currency.value),
     },
   })
   problem.value = error ? problemOf(error) : undefined
@@ -79,21 +86,21 @@ const { run: gone } = oneAtATime(async (part: number) => {
       <div class="pair">
         <div>
           <label for="serial">Serial number</label>
-          <BFormInput id="serial" v-model="form.serial" />
+          <TextInput id="serial" v-model="form.serial" />
         </div>
         <div>
           <label for="firmware">Firmware version</label>
-          <BFormInput id="firmware" v-model="form.firmware" />
+          <TextInput id="firmware" v-model="form.firmware" />
         </div>
         <div>
           <label for="earns">It earns a day, {{ machine.idle.perDay.currency }}</label>
-          <BFormInput id="earns" v-model="form.earns" inputmode="decimal" />
+          <TextInput id="earns" v-model="form.earns" inputmode="decimal" />
           <FieldProblem :problem="problem" field="earnsPerDay" />
         </div>
-        <BFormCheckbox v-model="form.remindersOff" class="reminders">update reminders are off</BFormCheckbox>
+        <Tick v-model="form.remindersOff" class="reminders">update reminders are off</Tick>
       </div>
       <label for="notes">Notes: quirks, where the disc is</label>
-      <BFormTextarea id="notes" v-model="form.notes" rows="2" class="mb-2" />
+      <TextBlock id="notes" v-model="form.notes" rows="2" class="mb-2" />
       <FieldProblem :problem="problem" field="notes" />
       <p v-if="problem && !problem.errors?.length" class="act strong small" role="alert">{{ problem.detail }}</p>
       <BButton v-if="editing" type="submit" variant="outline-secondary">Keep</BButton>

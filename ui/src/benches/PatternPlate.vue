@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
+import { numberOf } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
 
 /** How the machine draws its own nozzle check: what a picture of it is read by. Drawn here, to be held beside the paper. */
 const props = defineProps<{ machine: Schemas['MachineJson'] }>()
@@ -34,7 +36,7 @@ function begin() {
   })
   changing.value = true
 }
-const num = (text: string) => Number(text.replace(',', '.'))
+const num = numberOf
 /** One block as it would be drawn, in mm. */
 const strokes = computed(() => {
   const steps = num(form.steps)
@@ -105,11 +107,11 @@ const FIELDS = [
       <div class="fields">
         <div v-for="f in FIELDS" :key="f.key">
           <label :for="`pattern-${f.key}`">{{ f.label }}</label>
-          <BFormInput :id="`pattern-${f.key}`" v-model="form[f.key]" inputmode="decimal" />
+          <TextInput :id="`pattern-${f.key}`" v-model="form[f.key]" inputmode="decimal" />
         </div>
         <div>
           <label for="pattern-order">from left to right</label>
-          <BFormInput id="pattern-order" v-model="form.order" />
+          <TextInput id="pattern-order" v-model="form.order" />
         </div>
         <svg :viewBox="box" role="img" aria-label="One block of the check as described">
           <rect

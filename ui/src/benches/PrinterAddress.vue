@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { ref, shallowRef, watch } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
 import StateMark from '../drawings/StateMark.vue'
 import { oneAtATime } from '../shell/oneAtATime'
+import TextInput from '../shell/TextInput.vue'
 
 /** Where a machine's printer is in the network, and what it says of itself: believed only as far as it deserves. */
 const props = defineProps<{ machine: number; uri?: string }>()
@@ -36,7 +37,7 @@ const { run: ask, busy: asking } = oneAtATime(async () => {
   <details class="fold">
     <summary>Its printer in the network</summary>
     <form class="row-form" novalidate @submit.prevent="keep">
-      <BFormInput v-model="address" aria-label="Address of its printer" placeholder="ipp://192.168.1.20/ipp/print" />
+      <TextInput v-model="address" aria-label="Address of its printer" placeholder="ipp://192.168.1.20/ipp/print" />
       <BButton type="submit" variant="outline-secondary" :disabled="keeping">Keep</BButton>
       <BButton variant="outline-secondary" :disabled="asking || !uri" @click="ask">{{
         asking ? 'Asking …' : 'Ask it'

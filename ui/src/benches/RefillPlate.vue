@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { bare, day, money, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
+import { numberOf } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /** Ink poured between changeovers: how much room there is, which bottle fits, and when it is wanted again. */
 const props = defineProps<{ machine: Schemas['MachineJson']; unit: VolumeUnit; zone: string }>()
@@ -45,10 +48,10 @@ const { run: pour, busy } = oneAtATime(async () => {
     body: {
       channel: form.channel,
       lot: Number(form.lot),
-      poured: Number(typedVolume(form.poured, props.unit) ?? 0),
+      poured: Number(typedVolume(form.poured, props.unit) ?? Number.NaN),
       ranDry: form.ranDry,
       chipReset: form.chipReset,
-      says: form.says === '' ? undefined : Number(form.says) / 100,
+      says: form.says === '' ? undefined : numberOf(form.says) / 100,
     },
   })
   problem.value = error ? problemOf(error) : undefined
@@ -69,7 +72,7 @@ const { run: strike } = oneAtATime(async (channel: string) => {
   }
 })
 const { run: setTrigger } = oneAtATime(async (text: string) => {
-  const share = text.trim() === '' ? undefined : Number(text) / 100
+  const share = text.trim() === '' ? undefined : numberOf(text) / 100
   const { data, error } = await api.PUT('/api/machines/{machine}/refills/trigger', {
     params: path(),
     body: { share },
@@ -144,7 +147,7 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
         </p>
         <template v-if="line.bottles.length">
           <label for="refill-lot">The bottle in your hand, cap shut: which code?</label>
-          <BFormSelect
+          <Choice
             id="refill-lot"
             v-model="form.lot"
             :options="
@@ -158,12 +161,12 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
           <div class="pair">
             <div>
               <label for="refill-poured">Poured, {{ unit }}</label>
-              <BFormInput id="refill-poured" v-model="form.poured" inputmode="decimal" />
+              <TextInput id="refill-poured" v-model="form.poured" inputmode="decimal" />
               <FieldProblem :problem="problem" field="poured" />
             </div>
             <div>
               <label for="refill-says">The machine says, %</label>
-              <BFormInput id="refill-says" v-model="form.says" inputmode="numeric" placeholder="if it says" />
+              <TextInput id="refill-says" v-model="form.says" inputmode="numeric" placeholder="if it says" />
               <FieldProblem :problem="problem" field="says" />
             </div>
           </div>
@@ -190,7 +193,7 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
       </p>
       <p class="small quiet trigger">
         <label for="refill-at">Ink is wanted below, % of a full tank</label>
-        <BFormInput
+        <TextInput
           id="refill-at"
           size="sm"
           :model-value="String(Math.round(whole.trigger * 100))"

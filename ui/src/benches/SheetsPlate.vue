@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import { useLive } from '../shell/live'
@@ -7,6 +7,8 @@ import { oneAtATime } from '../shell/oneAtATime'
 import { dayAndTime, typedVolume, volume, type VolumeUnit } from '../units/format'
 import OwnSheets from './OwnSheets.vue'
 import PrinterAddress from './PrinterAddress.vue'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /**
  * Sheets of our own: made as PDF, or sent to the machine's printer and followed until they are out. Ink is only counted when
@@ -123,16 +125,18 @@ defineExpose({ choosePurge })
   <section v-if="sheets" id="sheets">
     <h2>{{ jobs?.uri ? 'Print a sheet' : 'Make a sheet' }}</h2>
     <div class="kinds">
-      <BButton
+      <button
+        type="button"
+        class="btn btn-outline-secondary"
         v-for="k in sheets.kinds"
         :key="k.id"
-        variant="outline-secondary"
         :disabled="busy"
         :title="k.shows"
         @click="k.id === 'PURGE' ? choosePurge() : make(k.id)"
-        >{{ k.label }}</BButton
       >
-      <BFormSelect
+        {{ k.label }}
+      </button>
+      <Choice
         v-model="paper"
         class="paper"
         aria-label="Paper"
@@ -150,7 +154,7 @@ defineExpose({ choosePurge })
             ><b>{{ c.channel }}</b
             >, {{ unit }}</label
           >
-          <BFormInput
+          <TextInput
             :id="`sheet-${c.channel}`"
             v-model="wanted[c.channel]"
             inputmode="decimal"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { BFormSelect } from 'bootstrap-vue-next'
 import { reactive, ref, watch } from 'vue'
 import { api, type Schemas } from '../api/client'
+import Choice from '../shell/Choice.vue'
 
 /** For a machine that no profile describes: the nearest ones, with what will differ. It is shown, never assumed. */
 const emit = defineEmits<{ chosen: [profile: string, differs: string] }>()
@@ -41,15 +41,15 @@ watch(
     <div class="fields">
       <div>
         <label for="similar-kind">It has</label
-        ><BFormSelect id="similar-kind" v-model="seen.architecture" :options="KINDS" />
+        ><Choice id="similar-kind" v-model="seen.architecture" :options="KINDS" />
       </div>
       <div>
         <label for="similar-slots">slots</label
-        ><BFormSelect id="similar-slots" v-model="seen.channels" :options="[4, 5, 6, 8]" />
+        ><Choice id="similar-slots" v-model="seen.channels" :options="[4, 5, 6, 8]" />
       </div>
       <div>
         <label for="similar-screen">a screen?</label
-        ><BFormSelect
+        ><Choice
           id="similar-screen"
           v-model="seen.screen"
           :options="[
@@ -61,7 +61,7 @@ watch(
       </div>
       <div>
         <label for="similar-heads">heads</label
-        ><BFormSelect
+        ><Choice
           id="similar-heads"
           v-model="seen.headsByUser"
           :options="[
@@ -72,7 +72,7 @@ watch(
       </div>
       <div>
         <label for="similar-sheet">largest sheet</label
-        ><BFormSelect id="similar-sheet" v-model="seen.largestSheet" :options="['A4', 'A3+', 'roll, 33 cm']" />
+        ><Choice id="similar-sheet" v-model="seen.largestSheet" :options="['A4', 'A3+', 'roll, 33 cm']" />
       </div>
     </div>
     <ol>

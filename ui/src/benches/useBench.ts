@@ -1,21 +1,12 @@
-import { onMounted, shallowReadonly, shallowRef } from 'vue'
-import { api, problemOf, type Problem, type Schemas } from '../api/client'
-import { useLive } from '../shell/live'
+import { api, type Schemas } from '../api/client'
+import { useServer } from '../api/useServer'
 
 /** All machines on their benches, kept up to date. */
 export function useBench() {
-  const bench = shallowRef<Schemas['BenchJson']>()
-  const problem = shallowRef<Problem>()
-  let asked = 0
-
-  async function load() {
-    const mine = ++asked
-    const { data, error } = await api.GET('/api/bench')
-    if (mine !== asked) return // a slow answer must not overwrite a newer one
-    if (data) bench.value = data
-    problem.value = error ? problemOf(error) : undefined
-  }
-  onMounted(load)
-  useLive(() => ['bench', 'hob', 'machine/', 'card/'], load)
-  return { bench: shallowReadonly(bench), problem: shallowReadonly(problem), reload: load }
+  const { data, problem, reload } = useServer<Schemas['BenchJson']>(
+    () => ['bench'],
+    () => api.GET('/api/bench'),
+    () => ['bench', 'hob', 'machine/', 'card/'],
+  )
+  return { bench: data, problem, reload }
 }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { BFormInput, BModal } from 'bootstrap-vue-next'
+import { BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '../api/client'
 import { volume, type VolumeUnit } from '../units/format'
+import TextInput from '../shell/TextInput.vue'
 
 /** The code on the bottle in hand, read before its cap is opened. Every bottle is here: the wrong one has to be caught. */
 const props = defineProps<{ channel: string; bottles: Schemas['LotJson'][]; unit: VolumeUnit }>()
@@ -27,7 +28,7 @@ function read(id: number) {
 
 <template>
   <BModal v-model="open" :title="`The bottle for ${channel}, cap shut: which code?`" no-footer centered no-animation>
-    <BFormInput
+    <TextInput
       v-model="typed"
       size="lg"
       class="mb-3"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
+import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, type Schemas } from '../api/client'
@@ -10,6 +10,7 @@ import StepAsk from './StepAsk.vue'
 import StepBeads from './StepBeads.vue'
 import { useCard } from './useCard'
 import { useWakeLock } from './wakeLock'
+import TextInput from '../shell/TextInput.vue'
 
 const route = useRoute()
 const { settings } = useShop()
@@ -402,7 +403,7 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
       @hidden="dialog = undefined"
     >
       <form novalidate @submit.prevent="said">
-        <BFormInput v-model="words" :aria-label="dialog ? titles[dialog] : ''" autofocus size="lg" />
+        <TextInput v-model="words" :aria-label="dialog ? titles[dialog] : ''" autofocus size="lg" />
         <p v-if="problem" class="act strong mt-2" role="alert">{{ problem.detail }}</p>
         <BButton type="submit" variant="primary" size="lg" class="mt-3">Enter</BButton>
       </form>

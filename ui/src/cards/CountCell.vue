@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
+import TextInput from '../shell/TextInput.vue'
 
 /** A count for wet hands: one less, one more, or typed. */
 const props = defineProps<{ id: string; label: string; value?: string; locked: boolean; problem?: string }>()
@@ -18,7 +19,7 @@ const now = () => Number(props.value ?? 0)
         @click="emit('enter', String(Math.max(0, now() - 1)))"
         >−</BButton
       >
-      <BFormInput
+      <TextInput
         :id="id"
         :model-value="value ?? ''"
         inputmode="numeric"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { BFormInput } from 'bootstrap-vue-next'
 import { ref, watch } from 'vue'
 import { api, type Schemas } from '../api/client'
+import TextInput from '../shell/TextInput.vue'
 
 /** What the machine's screen says, what it really means, and what is safe to do. */
 const words = ref('')
@@ -23,7 +23,7 @@ watch(words, async (now, _before, onCleanup) => {
 
 <template>
   <div>
-    <BFormInput v-model="words" type="search" placeholder="its words" aria-label="What the machine says" />
+    <TextInput v-model="words" type="search" placeholder="its words" aria-label="What the machine says" />
     <ul class="found" aria-live="polite">
       <li v-for="message in found.slice(0, 3)" :key="message.wording">
         <b>“{{ message.wording }}”</b> {{ message.meaning }} <b>{{ message.act }}</b>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Problem, Schemas } from '../api/client'
 import CombEntry from '../benches/CombEntry.vue'
@@ -8,6 +8,8 @@ import SendPicture from '../checks/SendPicture.vue'
 import { volume, type VolumeUnit } from '../units/format'
 import CountCell from './CountCell.vue'
 import GridAsk from './GridAsk.vue'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /** Whatever a step wants to be told. */
 const props = defineProps<{
@@ -153,7 +155,7 @@ function sent(event: Event) {
     />
     <div v-else-if="step.ask.kind === 'Words'" class="words">
       <label for="words">{{ sentence(step.ask.words) }}</label>
-      <BFormInput
+      <TextInput
         id="words"
         :model-value="entries.words ?? ''"
         size="lg"
@@ -230,12 +232,12 @@ function sent(event: Event) {
       <div v-for="channel in step.ask.channels" :key="channel" class="lot">
         <b class="code">{{ channel }}</b>
         <div>
-          <BFormSelect
+          <Choice
             :model-value="entries[channel] ?? ''"
             :options="lotsFor(channel)"
             :aria-label="`Bottle for ${channel}`"
             :disabled="locked"
-            :state="complaint(channel) ? false : entries[channel] ? true : null"
+            :class="{ 'is-invalid': complaint(channel), 'is-valid': !complaint(channel) && entries[channel] }"
             @update:model-value="(v) => emit('enter', channel, String(v ?? ''))"
           />
           <p v-if="complaint(channel)" class="act strong small" role="alert">{{ complaint(channel) }}</p>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
+import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { typable, typedVolume, volume, type VolumeUnit } from '../units/format'
+import TextInput from '../shell/TextInput.vue'
 
 /** A volume, tapped on the marks of a syringe or typed. */
 const props = defineProps<{ title: string; expected: number; unit: VolumeUnit }>()
@@ -49,7 +50,7 @@ function send() {
       </div>
       <form class="typed" novalidate @submit.prevent="send">
         <label for="typed-volume">or type it, in {{ unit }}</label>
-        <BFormInput
+        <TextInput
           id="typed-volume"
           v-model="typed"
           inputmode="decimal"

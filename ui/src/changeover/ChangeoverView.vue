@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { BButton, BFormSelect } from 'bootstrap-vue-next'
+import HoldWarning from '../round/HoldWarning.vue'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
@@ -18,6 +19,7 @@ import SchoolsFollowed from './SchoolsFollowed.vue'
 import SlotsDrawn from './SlotsDrawn.vue'
 import TimeLine from './TimeLine.vue'
 import { PURPOSES, wishOf, withSlot } from './wish'
+import Choice from '../shell/Choice.vue'
 
 const route = useRoute()
 const router = useRouter()
@@ -123,26 +125,26 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
     <header class="head">
       <h1>{{ title }}</h1>
       <div class="choices">
-        <BFormSelect
+        <Choice
           :model-value="machineId ?? 0"
           :options="machineOptions"
           aria-label="Machine"
           @update:model-value="(v) => choose({ machine: String(v) }, true)"
         />
-        <BFormSelect
+        <Choice
           :model-value="wish.purpose ?? 'CHANGE'"
           :options="PURPOSES"
           aria-label="What for"
           @update:model-value="(v) => choose({ for: String(v) }, true)"
         />
-        <BFormSelect
+        <Choice
           v-if="wish.purpose === 'CHANGE'"
           :model-value="wish.family ?? 'SUBLIMATION'"
           :options="FAMILIES"
           aria-label="Ink that comes"
           @update:model-value="(v) => choose({ to: String(v) }, true)"
         />
-        <BFormSelect
+        <Choice
           v-if="chipChoices.length"
           :model-value="wish.chips ?? ''"
           :options="chipChoices"

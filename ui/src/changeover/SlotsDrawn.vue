@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { BFormSelect } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Schemas } from '../api/client'
 import { hatch } from '../drawings/channels'
+import Choice from '../shell/Choice.vue'
 
 /** Every slot from what it holds to what it will hold; the one that is picked can be chosen otherwise. */
 const props = defineProps<{ slots: Schemas['ChannelPlanJson'][]; film: boolean; fixed: boolean; picked?: string }>()
@@ -75,7 +75,7 @@ function words(slot: Schemas['ChannelPlanJson']): string {
     </ul>
     <div v-if="chosen && !fixed" class="choose">
       <label for="slot-choice" class="small">Slot {{ chosen.before }} is to carry</label>
-      <BFormSelect
+      <Choice
         id="slot-choice"
         :model-value="now"
         :options="choices"

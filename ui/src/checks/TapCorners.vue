@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { BButton, BFormCheckbox } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { api, problemOf } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
 import type { Reading } from './useReading'
+import Tick from '../shell/Tick.vue'
 
 /** A picture without marks: four taps on the pattern's corners say where it lies. */
 const props = defineProps<{ reading: Reading; machine: number; white: boolean }>()
@@ -63,7 +64,7 @@ const { run: read, busy } = oneAtATime(async () => {
       <BButton variant="outline-secondary" :disabled="!corners.length" @click="corners = corners.slice(0, -1)"
         >One back</BButton
       >
-      <BFormCheckbox v-if="white" v-model="dark">white on dark</BFormCheckbox>
+      <Tick v-if="white" v-model="dark">white on dark</Tick>
     </div>
   </div>
 </template>

@@ -1,5 +1,6 @@
-import { ref, shallowReadonly, shallowRef } from 'vue'
+import { computed, ref, shallowReadonly } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
+import { useServer } from '../api/useServer'
 
 export type Reading = Schemas['ReadingJson']
 
@@ -56,17 +57,10 @@ export function useReading(machine: () => number | undefined, done: (reading: Re
 
 /** What a machine's checks say, kept up to date by whoever calls load. */
 export function useChecks(machine: () => number) {
-  const checks = shallowRef<Schemas['MachineChecksJson']>()
-  const problem = ref<string>()
-  let asked = 0
-  async function load() {
-    const mine = ++asked
-    const { data, error } = await api.GET('/api/machines/{machine}/checks', {
-      params: { path: { machine: machine() } },
-    })
-    if (mine !== asked) return // a slow answer must not overwrite a newer one
-    problem.value = error ? problemOf(error).detail : undefined
-    if (data) checks.value = data
-  }
-  return { checks, problem, load }
+  const { data, problem, reload } = useServer<Schemas['MachineChecksJson']>(
+    () => ['checks', machine()],
+    () => api.GET('/api/machines/{machine}/checks', { params: { path: { machine: machine() } } }),
+    () => [],
+  )
+  return { checks: data, problem: computed(() => problem.value?.detail), load: reload }
 }

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
 import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { dayAndTime } from '../units/format'
 import AirCurve from './AirCurve.vue'
+import { numberOf } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
 
 /** The room's air: how quickly things dry in it, and what it asks for. */
 defineProps<{ zone: string }>()
@@ -33,7 +35,7 @@ function settle({ data, error }: Answer) {
   problem.value = error ? problemOf(error).detail : undefined
   if (data) take(data)
 }
-const number = (text: string) => Number(text.replace(',', '.'))
+const number = numberOf
 const { run: enter } = oneAtATime(async () => {
   settle(
     await api.POST('/api/climate/readings', {
@@ -69,8 +71,8 @@ const pressing = computed(() => (climate.value?.day ?? 1) > 1.5)
       <summary>Readings, machines and the probe</summary>
       <AirCurve :readings="climate.readings" :days="climate.days" :zone="zone" />
       <form class="row-form" novalidate @submit.prevent="enter">
-        <BFormInput v-model="typed.celsius" inputmode="decimal" aria-label="Temperature, °C" placeholder="°C" />
-        <BFormInput v-model="typed.humidity" inputmode="decimal" aria-label="Humidity, %" placeholder="%" />
+        <TextInput v-model="typed.celsius" inputmode="decimal" aria-label="Temperature, °C" placeholder="°C" />
+        <TextInput v-model="typed.humidity" inputmode="decimal" aria-label="Humidity, %" placeholder="%" />
         <BButton type="submit" variant="outline-secondary" :disabled="!typed.celsius || !typed.humidity"
           >That is the air now</BButton
         >
@@ -79,7 +81,7 @@ const pressing = computed(() => (climate.value?.day ?? 1) > 1.5)
         /></label>
       </form>
       <form class="row-form" novalidate @submit.prevent="keepProbe">
-        <BFormInput v-model="probe" aria-label="Address of the probe" placeholder="http://192.168.1.30/probe" />
+        <TextInput v-model="probe" aria-label="Address of the probe" placeholder="http://192.168.1.30/probe" />
         <BButton type="submit" variant="outline-secondary" :disabled="asking">{{
           asking ? 'Asking it …' : 'Ask this probe'
         }}</BButton>

@@ -36,7 +36,6 @@ const { run, busy } = oneAtATime(async () => {
       v-model="missing[c.channel]"
       :code="c.channel"
       :nozzles="c.strokes"
-      narrow
     />
     <p v-if="problem" class="act strong small" role="alert">{{ problem }}</p>
     <BButton variant="primary" size="lg" class="wide" :disabled="!all || busy" @click="run">Keep this check</BButton>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
+import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
 import { useBench } from '../benches/useBench'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useClinicWords } from './useCase'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /** What is wrong, with whom, and for which work it must be good again. */
 const props = defineProps<{ machine?: number }>()
@@ -76,13 +78,13 @@ const { run, busy } = oneAtATime(async () => {
         </button>
       </div>
       <div class="row-form">
-        <BFormInput
+        <TextInput
           v-model="said"
           aria-label="Anything else"
           placeholder="magenta missing since Monday"
           maxlength="500"
         />
-        <BFormSelect
+        <Choice
           v-model="work"
           aria-label="Good for which work"
           :options="[

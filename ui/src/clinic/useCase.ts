@@ -1,6 +1,6 @@
-import { computed, onMounted, ref, shallowReadonly, shallowRef, watch } from 'vue'
-import { api, problemOf, type Schemas } from '../api/client'
-import { useLive } from '../shell/live'
+import { computed, onMounted, shallowReadonly, shallowRef } from 'vue'
+import { api, type Schemas } from '../api/client'
+import { useServer } from '../api/useServer'
 import { oneAtATime } from '../shell/oneAtATime'
 
 export type Case = Schemas['CaseJson']
@@ -8,27 +8,30 @@ export type Said = Schemas['EvidenceJson']
 
 /** One case, kept up to date; what is said here answers with the case as it is then. */
 export function useCase(id: () => number) {
-  const found = shallowRef<Case>()
-  const problem = ref<string>()
-  function take({ data, error }: { data?: Case; error?: unknown }) {
-    problem.value = error ? problemOf(error).detail : undefined
-    if (data) found.value = data
+  const seen = useServer<Case>(
+    () => ['case', id()],
+    () => api.GET('/api/cases/{id}', { params: { path: { id: id() } } }),
+    () => ['clinic', 'machine/', 'card/'],
+  )
+  const path = () => ({ params: { path: { id: id() } } })
+  const { run: say, busy: saying } = oneAtATime(async (body: Said) => {
+    await seen.act(() => api.POST('/api/cases/{id}/evidence', { ...path(), body }))
+  })
+  const { run: end, busy: ending } = oneAtATime(async (body: Schemas['EndJson']) => {
+    await seen.act(() => api.POST('/api/cases/{id}/end', { ...path(), body }))
+  })
+  const { run: printOn } = oneAtATime(async () => {
+    await seen.act(() => api.POST('/api/cases/{id}/print-on', path()))
+  })
+  return {
+    found: seen.data,
+    problem: computed(() => seen.problem.value?.detail),
+    busy: computed(() => saying.value || ending.value),
+    load: seen.reload,
+    say,
+    end,
+    printOn,
   }
-  const load = async () => take(await api.GET('/api/cases/{id}', { params: { path: { id: id() } } }))
-  onMounted(load)
-  watch(id, load)
-  useLive(() => ['clinic', `machine/${found.value?.machine ?? 0}`, 'card/'], load)
-  const { run: say, busy: saying } = oneAtATime(async (body: Said) =>
-    take(await api.POST('/api/cases/{id}/evidence', { params: { path: { id: id() } }, body })),
-  )
-  const { run: end, busy: ending } = oneAtATime(async (body: Schemas['EndJson']) =>
-    take(await api.POST('/api/cases/{id}/end', { params: { path: { id: id() } }, body })),
-  )
-  const { run: printOn } = oneAtATime(async () =>
-    take(await api.POST('/api/cases/{id}/print-on', { params: { path: { id: id() } } })),
-  )
-  const busy = computed(() => saying.value || ending.value)
-  return { found: shallowReadonly(found), problem, busy, load, say, end, printOn }
 }
 
 /** The words a case is opened with, and all that may be tried. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { BFormSelect } from 'bootstrap-vue-next'
 import { ref, shallowRef, watch } from 'vue'
 import { api, type Schemas } from '../api/client'
 import { useShop } from '../shell/shop'
 import { bare, minutes, money, volume, type VolumeUnit } from '../units/format'
+import Choice from '../shell/Choice.vue'
 
 /** What each kind of machine takes to keep alive, for each square metre it printed. */
 const { settings } = useShop()
@@ -25,7 +25,7 @@ const cost = (minor: number) => money({ minor, currency: settings.value?.currenc
   <details class="fold">
     <summary>What keeping them alive takes</summary>
     <div class="row-form">
-      <BFormSelect
+      <Choice
         v-model="days"
         :options="[
           { value: 30, text: 'the last 30 days' },

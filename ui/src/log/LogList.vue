@@ -5,6 +5,8 @@ import { api, problemOf, type Schemas } from '../api/client'
 import { useLive } from '../shell/live'
 import { useShop } from '../shell/shop'
 import { dayAndTime, volume, type VolumeUnit } from '../units/format'
+import StrikeDialog from './StrikeDialog.vue'
+import { useStrike } from './useStrike'
 
 /** What happened, newest first; every mL can be asked where it went. */
 const props = defineProps<{ machine?: number; kind?: string; words?: string }>()
@@ -39,6 +41,8 @@ useLive(
   () => ['card/', 'machine/', 'bench', 'shelf'],
   () => load(),
 )
+
+const { asking, problem: refused, busy, ask, confirm, leave } = useStrike()
 
 async function whereFrom(entry: number) {
   if (postings.value[entry]) {
@@ -76,6 +80,16 @@ async function whereFrom(entry: number) {
         >{{ volume(entry.moved, unit) }}</BButton
       >
       <span v-else></span>
+      <BButton
+        v-if="entry.strikeable"
+        size="sm"
+        variant="link"
+        :disabled="busy()"
+        :aria-label="`Strike out: ${entry.words}`"
+        @click="ask(entry.id)"
+        >Strike out</BButton
+      >
+      <span v-else></span>
       <ul v-if="postings[entry.id]" class="postings small">
         <li v-for="(posting, i) in postings[entry.id]" :key="i">
           <span>{{ posting.place }}</span><span class="quiet">{{ posting.what }}</span
@@ -84,6 +98,7 @@ async function whereFrom(entry: number) {
       </ul>
     </li>
   </ol>
+  <StrikeDialog :preview="asking" :problem="refused" :busy="busy()" @strike="confirm" @leave="leave" />
   <BButton v-if="older" variant="outline-secondary" @click="load(older)">Older</BButton>
 </template>
 
@@ -95,7 +110,7 @@ async function whereFrom(entry: number) {
 }
 .log > li {
   display: grid;
-  grid-template-columns: 132px 70px minmax(0, 1fr) 90px 90px;
+  grid-template-columns: 132px 84px minmax(0, 1fr) 90px 80px 96px;
   gap: 10px;
   align-items: center;
   border-top: 1.5px solid var(--line);

@@ -1,15 +1,18 @@
 <script setup lang="ts">
-import { BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import { useBench } from '../benches/useBench'
 import BurdenPlate from './BurdenPlate.vue'
 import LogList from './LogList.vue'
+import { useSettled } from '../shell/settled'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 const { bench } = useBench()
 const machine = ref(0)
 const kind = ref('')
-const words = ref('')
+const typed = ref('')
+const words = useSettled(typed, 250)
 const kinds = ref<string[]>([])
 
 onMounted(async () => {
@@ -26,19 +29,13 @@ const machines = computed(() => [
   <div class="page">
     <header class="head">
       <h1>Log</h1>
-      <BFormSelect v-model="machine" :options="machines" aria-label="Machine" />
-      <BFormSelect
+      <Choice v-model="machine" :options="machines" aria-label="Machine" />
+      <Choice
         v-model="kind"
         :options="[{ value: '', text: 'everything' }, ...kinds.map((k) => ({ value: k, text: k }))]"
         aria-label="Kind"
       />
-      <BFormInput
-        v-model="words"
-        type="search"
-        placeholder="Search the log"
-        aria-label="Search the log"
-        debounce="250"
-      />
+      <TextInput v-model="typed" type="search" placeholder="Search the log" aria-label="Search the log" />
     </header>
     <BurdenPlate />
     <LogList :machine="machine || undefined" :kind="kind" :words="words" />

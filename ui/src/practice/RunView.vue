@@ -155,15 +155,17 @@ const told = computed(() => {
           <h2>Try{{ channels.length ? ` on ${channels.join(' ')}` : '' }}</h2>
           <p v-if="!channels.length" class="small quiet">Tap a channel first for what is done to single ones.</p>
           <div class="grid">
-            <BButton
+            <button
+              type="button"
+              class="btn btn-outline-secondary"
               v-for="t in treatments"
               :key="t.treatment"
-              variant="outline-secondary"
               :title="t.why"
               :disabled="busy || (t.perChannel && !channels.length)"
               @click="act('TREAT', { treatment: t.treatment })"
-              >{{ t.label }}</BButton
             >
+              {{ t.label }}
+            </button>
             <BButton variant="outline-secondary" :disabled="busy" @click="act('TRY', { remedy: 'ALIGN' })"
               >Clean the strip, align</BButton
             >

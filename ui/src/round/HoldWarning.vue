@@ -1,21 +1,18 @@
 <script setup lang="ts">
-import { shallowRef, watch } from 'vue'
 import { api, type Schemas } from '../api/client'
+import { useServer } from '../api/useServer'
 import { dayAndTime } from '../units/format'
 
 /** Before a machine is taken away for long: what that leaves undone, and when it would leave nothing undone. */
 const props = defineProps<{ machine: number; minutes: number; zone: string }>()
 
-const answer = shallowRef<Schemas['HoldAnswer']>()
-watch(
-  () => [props.machine, props.minutes],
-  async () => {
-    const { data } = await api.GET('/api/machines/{machine}/hold', {
+const { data: answer } = useServer<Schemas['HoldAnswer']>(
+  () => ['hold', props.machine, props.minutes],
+  () =>
+    api.GET('/api/machines/{machine}/hold', {
       params: { path: { machine: props.machine }, query: { minutes: Math.min(20_000, Math.round(props.minutes)) } },
-    })
-    answer.value = data
-  },
-  { immediate: true },
+    }),
+  () => ['round', 'bench'],
 )
 </script>
 

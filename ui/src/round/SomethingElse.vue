@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
+import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { api, problemOf } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
 import type { Round } from './useRound'
+import { numberOf } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
 
 /** What happened out of plan: two taps, and the plan follows. */
 const props = defineProps<{ round: Round }>()
@@ -27,7 +29,7 @@ const { run, busy } = oneAtATime(async (work: () => Promise<{ error?: unknown }>
 })
 const path = () => ({ params: { path: { machine: machine.value! } } })
 const printed = () =>
-  run(() => api.POST('/api/machines/{machine}/printed', { ...path(), body: { sheets: Number(sheets.value) } }))
+  run(() => api.POST('/api/machines/{machine}/printed', { ...path(), body: { sheets: numberOf(sheets.value) } }))
 const cleaned = (power: boolean) =>
   run(() => api.POST('/api/machines/{machine}/cleanings', { ...path(), body: { power } }))
 const owed = () =>
@@ -51,7 +53,7 @@ const owed = () =>
         <b>{{ name }}</b> <BButton variant="link" size="sm" @click="machine = undefined">another</BButton>
       </p>
       <form class="row-form" novalidate @submit.prevent="printed">
-        <BFormInput v-model="sheets" inputmode="numeric" aria-label="Sheets" />
+        <TextInput v-model="sheets" inputmode="numeric" aria-label="Sheets" />
         <BButton type="submit" variant="primary" :disabled="busy">sheets printed</BButton>
       </form>
       <div class="grid">
@@ -59,7 +61,7 @@ const owed = () =>
         <BButton variant="outline-secondary" :disabled="busy" @click="cleaned(true)">Power cleaning</BButton>
       </div>
       <form class="row-form" novalidate @submit.prevent="owed">
-        <BFormInput v-model="found" aria-label="What was found" placeholder="a leak at the damper of C" />
+        <TextInput v-model="found" aria-label="What was found" placeholder="a leak at the damper of C" />
         <BButton type="submit" variant="outline-secondary" :disabled="busy || !found.trim()">Found this</BButton>
       </form>
       <p v-if="problem" class="act strong small" role="alert">{{ problem }}</p>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 import { clock, minutes } from '../units/format'
 import type { Round, Visit } from './useRound'
+import { numberOrNone } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
 
 /** The walk as a list to tick: what, where, when, and why here. */
 const props = defineProps<{
@@ -35,7 +37,7 @@ const gloves: Record<string, string> = {
 /** What it really took, where somebody says so; else it is counted from when it was begun. */
 const took = ref('')
 const tick = (v: Visit, whole: boolean) => {
-  emit('tick', v, whole, Number(took.value) || undefined)
+  emit('tick', v, whole, numberOrNone(took.value))
   took.value = ''
 }
 const isCheck = (v: Visit) => v.routine === 'check'
@@ -84,7 +86,7 @@ const isCheck = (v: Visit) => v.routine === 'check'
             >
             <BButton v-else variant="outline-secondary" :disabled="busy" @click="emit('letGo', v)">Not now</BButton>
             <label v-if="v.begun" class="small took"
-              >it took <BFormInput v-model="took" inputmode="numeric" :placeholder="String(v.hands)" /> min</label
+              >it took <TextInput v-model="took" inputmode="numeric" :placeholder="String(v.hands)" /> min</label
             >
             <template v-if="isCheck(v)">
               <RouterLink class="btn btn-outline-secondary" :to="`/machines/${v.machine}#check`">Gaps</RouterLink>

@@ -1,6 +1,6 @@
-import { computed, onMounted, onScopeDispose, shallowReadonly, shallowRef } from 'vue'
-import { api, problemOf, type Problem, type Schemas } from '../api/client'
-import { useLive } from '../shell/live'
+import { computed, onScopeDispose } from 'vue'
+import { api, type Schemas } from '../api/client'
+import { useServer, type Answer } from '../api/useServer'
 import { oneAtATime } from '../shell/oneAtATime'
 import { person } from '../shell/person'
 
@@ -11,33 +11,22 @@ const LOOK_AGAIN = 60_000 // ms; the plan follows the clock even where nobody ta
 
 /** Today's round: planned by the server, ticked from here. */
 export function useRound() {
-  const round = shallowRef<Round>()
-  const problem = shallowRef<Problem>()
-  let asked = 0
-
-  function take(answer: { data?: Round; error?: unknown }) {
-    if (answer.data) round.value = answer.data
-    problem.value = answer.error ? problemOf(answer.error) : undefined
-  }
-  async function load() {
-    const mine = ++asked
-    const answer = await api.GET('/api/round')
-    if (mine === asked) take(answer)
-  }
-  onMounted(load)
-  useLive(() => ['round', 'hob', 'bench', 'machine/', 'card/', 'climate'], load)
-  const again = setInterval(load, LOOK_AGAIN)
+  const seen = useServer<Round>(
+    () => ['round'],
+    () => api.GET('/api/round'),
+    () => ['round', 'hob', 'bench', 'machine/', 'card/', 'climate'],
+  )
+  const again = setInterval(seen.reload, LOOK_AGAIN)
   onScopeDispose(() => clearInterval(again))
 
-  const act = oneAtATime(async (work: () => Promise<{ data?: Round; error?: unknown }>) => {
-    ++asked // an older look must not overwrite what this act gives
-    take(await work())
+  const act = oneAtATime(async (work: () => Promise<Answer<Round>>) => {
+    await seen.act(work)
   })
   return {
-    round: shallowReadonly(round),
-    problem: shallowReadonly(problem),
+    round: seen.data,
+    problem: seen.problem,
     busy: act.busy,
-    reload: load,
+    reload: seen.reload,
     begin: (key: string) => act.run(() => api.POST('/api/round/begin', { body: { key, person: person.value } })),
     letGo: (key: string) => act.run(() => api.POST('/api/round/let-go', { body: { key } })),
     tick: (key: string, minutes?: number, whole = false) =>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { BButton, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, reactive, ref } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
 import { day } from '../units/format'
+import Choice from '../shell/Choice.vue'
 
 /** What the lines of white looked like, the last two times side by side. */
 const props = defineProps<{ machine: number; channels: string[]; looks: Schemas['LineLook'][]; zone: string }>()
@@ -12,6 +13,8 @@ const emit = defineEmits<{ looked: [routines: Schemas['MachineRoutinesJson']] }>
 type Look = Schemas['LineLook']
 const SEEN: Record<Look['seen'], string> = { CLEAR: 'clear', FILM: 'a film', SOLID: 'solid' }
 const PLACES: Record<Look['place'], string> = { BOTTLE: 'bottle', LINE: 'line', DAMPER: 'damper' }
+const places = (Object.keys(PLACES) as Look['place'][]).map((value) => ({ value, text: PLACES[value] }))
+const sorts = (Object.keys(SEEN) as Look['seen'][]).map((value) => ({ value, text: SEEN[value] }))
 const seen = reactive({ channel: '', place: 'LINE' as Look['place'], seen: 'CLEAR' as Look['seen'] })
 const file = ref<File>()
 const problem = ref<string>()
@@ -62,22 +65,14 @@ const { run: keep, busy } = oneAtATime(async () => {
     <details class="fold">
       <summary>Look at a line, a bottle or a damper</summary>
       <form class="row-form" novalidate @submit.prevent="keep">
-        <BFormSelect
+        <Choice
           :model-value="seen.channel || channels[0]"
           :options="channels"
           aria-label="Which white?"
           @update:model-value="seen.channel = String($event)"
         />
-        <BFormSelect
-          v-model="seen.place"
-          :options="Object.entries(PLACES).map(([value, text]) => ({ value, text }))"
-          aria-label="Where?"
-        />
-        <BFormSelect
-          v-model="seen.seen"
-          :options="Object.entries(SEEN).map(([value, text]) => ({ value, text }))"
-          aria-label="How does it look?"
-        />
+        <Choice v-model="seen.place" :options="places" aria-label="Where?" />
+        <Choice v-model="seen.seen" :options="sorts" aria-label="How does it look?" />
         <label class="btn btn-outline-secondary"
           >{{ file ? 'Picture chosen' : 'Take a picture' }}
           <input

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
@@ -8,6 +8,8 @@ import { serverNow, useShop } from '../shell/shop'
 import { dayAndTime, money, percent, typedVolume, type VolumeUnit } from '../units/format'
 import LineLooks from './LineLooks.vue'
 import SettledWhite from './SettledWhite.vue'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /** What keeps this machine alive: when each routine is due, what drives it, where that comes from. */
 const props = defineProps<{ machine: Schemas['MachineJson']; zone: string; unit: VolumeUnit }>()
@@ -107,13 +109,9 @@ const { run: drawn } = oneAtATime(async () => {
       <details class="fold">
         <summary>White was drawn at the waste line</summary>
         <form class="drawn" novalidate @submit.prevent="drawn">
-          <BFormSelect
-            v-model="white.channel"
-            :options="machine.plate.channels.map((c) => c.code)"
-            aria-label="Channel"
-          />
-          <BFormInput v-model="white.volume" inputmode="decimal" :aria-label="`Volume, ${unit}`" />
-          <BFormSelect
+          <Choice v-model="white.channel" :options="machine.plate.channels.map((c) => c.code)" aria-label="Channel" />
+          <TextInput v-model="white.volume" inputmode="decimal" :aria-label="`Volume, ${unit}`" />
+          <Choice
             v-model="white.to"
             aria-label="Where it went"
             :options="[
@@ -178,17 +176,13 @@ const { run: drawn } = oneAtATime(async () => {
             >Step by step</BButton
           >
           <div class="tune">
-            <BFormSelect
+            <Choice
               :model-value="factor(r)"
               :options="FACTORS"
               :aria-label="`How often: ${r.title}`"
               @update:model-value="tune(r.routine, Number($event), '')"
             />
-            <BFormInput
-              v-model="off"
-              placeholder="not at this machine, because …"
-              :aria-label="`Why not: ${r.title}`"
-            />
+            <TextInput v-model="off" placeholder="not at this machine, because …" :aria-label="`Why not: ${r.title}`" />
             <BButton size="sm" variant="outline-secondary" :disabled="!off.trim()" @click="tune(r.routine, 1, off)"
               >Leave it out</BButton
             >

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BFormCheckbox, BFormInput, BFormSelect, BModal } from 'bootstrap-vue-next'
+import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, onMounted, reactive, ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
@@ -11,9 +11,14 @@ import { typedVolume, volume } from '../units/format'
 import SparesPlate from '../spares/SparesPlate.vue'
 import SuppliesPlate from './SuppliesPlate.vue'
 import WastePlate from './WastePlate.vue'
+import { moneyOf } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
+import Tick from '../shell/Tick.vue'
 
 const CODES = ['K', 'C', 'M', 'Y', 'LC', 'LM', 'GY', 'PK', 'W1', 'W2', 'W3', 'W4']
 const { settings } = useShop()
+const currency = computed(() => settings.value?.currency ?? 'GBP')
 const unit = computed(() => settings.value?.volumeUnit as 'mL' | 'fl oz' | undefined)
 const lots = ref<Schemas['Lot'][]>()
 const search = ref('')
@@ -68,7 +73,7 @@ const { run: add } = oneAtATime(async () => {
       make: form.make,
       code: form.code,
       volume: Number(mL ?? 0),
-      price: Math.round(Number(form.price) * 100),
+      price: moneyOf(form.price, currency.value),
       foodGrade: form.foodGrade,
       bestBefore: form.bestBefore || undefined,
     },
@@ -88,7 +93,7 @@ const { run: add } = oneAtATime(async () => {
   <div class="page">
     <header class="head">
       <h1>Shelf</h1>
-      <BFormInput
+      <TextInput
         v-model="search"
         class="search"
         type="search"
@@ -102,11 +107,11 @@ const { run: add } = oneAtATime(async () => {
     <form v-if="adding" class="thin new-lot" novalidate @submit.prevent="add">
       <div>
         <label for="lot-family">Family</label>
-        <BFormSelect id="lot-family" v-model="form.family" :options="FAMILIES" />
+        <Choice id="lot-family" v-model="form.family" :options="FAMILIES" />
       </div>
       <div>
         <label for="lot-channel">Channel</label>
-        <BFormSelect
+        <Choice
           id="lot-channel"
           v-model="form.channel"
           :options="[...CODES.map((c) => ({ value: c, text: c })), { value: 'fluid', text: 'cleaning fluid' }]"
@@ -114,29 +119,29 @@ const { run: add } = oneAtATime(async () => {
       </div>
       <div>
         <label for="lot-make">Whose</label>
-        <BFormInput id="lot-make" v-model="form.make" />
+        <TextInput id="lot-make" v-model="form.make" />
         <FieldProblem :problem="problem" field="make" />
       </div>
       <div>
         <label for="lot-code">Code on the bottle</label>
-        <BFormInput id="lot-code" v-model="form.code" />
+        <TextInput id="lot-code" v-model="form.code" />
         <FieldProblem :problem="problem" field="code" />
       </div>
       <div>
         <label for="lot-volume">Volume, {{ unit ?? 'mL' }}</label>
-        <BFormInput id="lot-volume" v-model="form.volume" inputmode="decimal" />
+        <TextInput id="lot-volume" v-model="form.volume" inputmode="decimal" />
         <FieldProblem :problem="problem" field="volume" />
       </div>
       <div>
         <label for="lot-price">Price, {{ settings?.currency }}</label>
-        <BFormInput id="lot-price" v-model="form.price" inputmode="decimal" />
+        <TextInput id="lot-price" v-model="form.price" inputmode="decimal" />
         <FieldProblem :problem="problem" field="price" />
       </div>
       <div>
         <label for="lot-best">Best before</label>
-        <BFormInput id="lot-best" v-model="form.bestBefore" type="date" />
+        <TextInput id="lot-best" v-model="form.bestBefore" type="date" />
       </div>
-      <BFormCheckbox v-model="form.foodGrade">food grade</BFormCheckbox>
+      <Tick v-model="form.foodGrade">food grade</Tick>
       <div class="send">
         <BButton type="submit" variant="primary">Onto the shelf</BButton>
         <span v-if="problem && !problem.errors?.length" class="act strong" role="alert">{{ problem.detail }}</span>
@@ -196,7 +201,7 @@ const { run: add } = oneAtATime(async () => {
     >
       <form novalidate @submit.prevent="spoil">
         <p>Nothing is filled from {{ spoiling?.code }} any more, on any machine.</p>
-        <BFormInput v-model="why" size="lg" aria-label="What is wrong with it?" placeholder="threads on the needle" />
+        <TextInput v-model="why" size="lg" aria-label="What is wrong with it?" placeholder="threads on the needle" />
         <p v-if="problem" class="act strong mt-2" role="alert">{{ problem.detail }}</p>
         <BButton type="submit" variant="primary" class="mt-3">Mark it bad</BButton>
       </form>

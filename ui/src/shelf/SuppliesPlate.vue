@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { BFormInput } from 'bootstrap-vue-next'
 import { computed, onMounted, ref } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
 import { useLive } from '../shell/live'
+import NumberInput from '../shell/NumberInput.vue'
 
 /** Tools, parts and what is used up: plans strike off what is counted here. */
 defineProps<{ currency: string }>()
@@ -24,12 +24,13 @@ onMounted(load)
 useLive(() => ['shelf'], load)
 const groups = computed(() => KINDS.map((k) => ({ ...k, lines: lines.value.filter((l) => l.kind === k.kind) })))
 
-async function count(line: Line, change: { count?: string; price?: string }) {
+async function count(line: Line, change: { count?: number; price?: number }) {
+  if (Number.isNaN(change.count) || Number.isNaN(change.price)) return // the field says why
   const { data, error } = await api.PUT('/api/shelf/supplies/{what}', {
     params: { path: { what: line.what } },
     body: {
-      count: change.count === undefined ? line.count : Number(change.count),
-      price: change.price === undefined ? line.price : Math.round(Number(change.price) * 100),
+      count: Math.round(change.count ?? line.count),
+      price: change.price ?? line.price,
     },
   })
   problem.value = error ? problemOf(error).detail : ''
@@ -54,19 +55,20 @@ async function count(line: Line, change: { count?: string; price?: string }) {
           <tr v-for="line in group.lines" :key="line.what">
             <td>{{ line.label }}</td>
             <td>
-              <BFormInput
-                :model-value="String(line.count)"
-                inputmode="numeric"
+              <NumberInput
+                :model-value="line.count"
+                lazy
                 :aria-label="`${line.label}: how many`"
-                @change="(e: Event) => count(line, { count: (e.target as HTMLInputElement).value })"
+                @update:model-value="(n: number) => count(line, { count: n })"
               />
             </td>
             <td>
-              <BFormInput
-                :model-value="String(line.price / 100)"
-                inputmode="decimal"
+              <NumberInput
+                :model-value="line.price"
+                :currency="currency"
+                lazy
                 :aria-label="`${line.label}: price of one`"
-                @change="(e: Event) => count(line, { price: (e.target as HTMLInputElement).value })"
+                @update:model-value="(n: number) => count(line, { price: n })"
               />
             </td>
           </tr>

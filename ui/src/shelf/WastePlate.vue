@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { onMounted, reactive, ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
@@ -7,6 +7,8 @@ import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { typedVolume, volume, type VolumeUnit } from '../units/format'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /** Waste bottles with a name, and what went into them. Never down the sink. */
 const props = defineProps<{ unit: VolumeUnit }>()
@@ -50,16 +52,16 @@ const { run: dispose } = oneAtATime(async (bottle: number) => {
     <form v-if="adding" class="thin new" novalidate @submit.prevent="add">
       <div>
         <label for="waste-name">Name on its label</label>
-        <BFormInput id="waste-name" v-model="form.name" placeholder="Window bench, winter" />
+        <TextInput id="waste-name" v-model="form.name" placeholder="Window bench, winter" />
         <FieldProblem :problem="problem" field="name" />
       </div>
       <div>
         <label for="waste-kind">For</label>
-        <BFormSelect id="waste-kind" v-model="form.kind" :options="['ink and fluid', 'powder and film']" />
+        <Choice id="waste-kind" v-model="form.kind" :options="['ink and fluid', 'powder and film']" />
       </div>
       <div>
         <label for="waste-capacity">Holds, {{ unit }}</label>
-        <BFormInput id="waste-capacity" v-model="form.capacity" inputmode="decimal" />
+        <TextInput id="waste-capacity" v-model="form.capacity" inputmode="decimal" />
         <FieldProblem :problem="problem" field="capacity" />
       </div>
       <BButton type="submit" variant="primary">In use from now on</BButton>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
+import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, onMounted, onScopeDispose, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
@@ -8,6 +8,8 @@ import { useLive } from './live'
 import { oneAtATime } from './oneAtATime'
 import { serverNow, useShop } from './shop'
 import { allowWhistle, notificationsPossible, whistle, whistleAllowed } from './whistle'
+import TextInput from './TextInput.vue'
+import NumberInput from './NumberInput.vue'
 
 const router = useRouter()
 const waits = ref<Schemas['Wait'][]>([])
@@ -83,7 +85,7 @@ async function open(wait: Schemas['Wait']) {
 }
 
 const { run: add } = oneAtATime(async () => {
-  const { data, error } = await api.POST('/api/hob', { body: { label: form.label, minutes: Number(form.minutes) } })
+  const { data, error } = await api.POST('/api/hob', { body: { label: form.label, minutes: form.minutes } })
   if (error) {
     problem.value = problemOf(error).detail
     return
@@ -146,9 +148,9 @@ const { run: add } = oneAtATime(async () => {
   <BModal v-model="adding" title="Put a wait on the hob" no-footer centered>
     <form novalidate @submit.prevent="add">
       <label for="wait-label">What is waiting?</label>
-      <BFormInput id="wait-label" v-model="form.label" class="mb-3" placeholder="Soak, cap of Bramble" />
+      <TextInput id="wait-label" v-model="form.label" class="mb-3" placeholder="Soak, cap of Bramble" />
       <label for="wait-minutes">For how many minutes?</label>
-      <BFormInput id="wait-minutes" v-model="form.minutes" type="number" min="1" class="mb-3" />
+      <NumberInput id="wait-minutes" v-model="form.minutes" class="mb-3" />
       <p v-if="problem" class="act strong" role="alert">{{ problem }}</p>
       <BButton type="submit" variant="primary">Put it on</BButton>
     </form>

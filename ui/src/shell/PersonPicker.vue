@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
+import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { api, problemOf } from '../api/client'
 import { person, pick } from './person'
 import { loadShop, useShop } from './shop'
+import TextInput from './TextInput.vue'
 
 const { shop } = useShop()
 const people = computed(() => shop.value?.people ?? [])
@@ -59,7 +60,7 @@ async function add() {
     <form class="add" novalidate @submit.prevent="add">
       <label for="new-person" class="small quiet">Somebody else</label>
       <div class="row-of-two">
-        <BFormInput id="new-person" v-model="typed" placeholder="Name" :state="problem ? false : null" />
+        <TextInput id="new-person" v-model="typed" placeholder="Name" :class="{ 'is-invalid': problem }" />
         <BButton type="submit" variant="outline-secondary">Add</BButton>
       </div>
       <p v-if="problem" class="act strong small" role="alert">{{ problem }}</p>

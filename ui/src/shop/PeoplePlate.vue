@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { ref, shallowRef } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
+import TextInput from '../shell/TextInput.vue'
 
 /** Who works here when, and what they leave to others: the round is planned by it. */
 type Person = Schemas['Person']
@@ -92,8 +93,8 @@ const says = (p: Person) =>
             {{ day.toLowerCase() }}</label
           >
           <template v-if="span(day)">
-            <BFormInput v-model="span(day)!.open" type="time" :aria-label="`${day} from`" />
-            <BFormInput v-model="span(day)!.close" type="time" :aria-label="`${day} to`" />
+            <TextInput v-model="span(day)!.open" type="time" :aria-label="`${day} from`" />
+            <TextInput v-model="span(day)!.close" type="time" :aria-label="`${day} to`" />
           </template>
         </div>
       </template>

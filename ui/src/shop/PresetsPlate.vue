@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { onMounted, reactive, ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { FAMILIES } from '../units/families'
+import { numberOrNone } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /** How each product is printed and pressed, recalled by its name. */
 const presets = ref<Schemas['Preset'][]>([])
@@ -23,7 +26,7 @@ const form = reactive({ ...empty })
 
 onMounted(async () => (presets.value = (await api.GET('/api/presets')).data ?? []))
 
-const number = (text: string) => (text.trim() === '' ? undefined : Number(text))
+const number = numberOrNone
 const { run: keep } = oneAtATime(async () => {
   const { data, error } = await api.POST('/api/presets', {
     body: { ...form, pressC: number(form.pressC), pressS: number(form.pressS) },
@@ -69,32 +72,31 @@ function change(preset: Schemas['Preset']) {
     </p>
     <div v-if="adding" class="fields">
       <div>
-        <label for="preset-name">Product</label><BFormInput id="preset-name" v-model="form.name" /><FieldProblem
+        <label for="preset-name">Product</label><TextInput id="preset-name" v-model="form.name" /><FieldProblem
           :problem="problem"
           field="name"
         />
       </div>
       <div>
-        <label for="preset-family">Ink</label
-        ><BFormSelect id="preset-family" v-model="form.family" :options="FAMILIES" />
+        <label for="preset-family">Ink</label><Choice id="preset-family" v-model="form.family" :options="FAMILIES" />
       </div>
       <div>
         <label for="preset-paper">Paper and size</label
-        ><BFormInput id="preset-paper" v-model="form.paper" /><FieldProblem :problem="problem" field="paper" />
+        ><TextInput id="preset-paper" v-model="form.paper" /><FieldProblem :problem="problem" field="paper" />
       </div>
       <div>
-        <label for="preset-settings">In the driver</label><BFormInput id="preset-settings" v-model="form.settings" />
+        <label for="preset-settings">In the driver</label><TextInput id="preset-settings" v-model="form.settings" />
       </div>
       <div>
         <label for="preset-c">Press, °C</label
-        ><BFormInput id="preset-c" v-model="form.pressC" inputmode="numeric" /><FieldProblem
+        ><TextInput id="preset-c" v-model="form.pressC" inputmode="numeric" /><FieldProblem
           :problem="problem"
           field="pressC"
         />
       </div>
       <div>
         <label for="preset-s">Press, s</label
-        ><BFormInput id="preset-s" v-model="form.pressS" inputmode="numeric" /><FieldProblem
+        ><TextInput id="preset-s" v-model="form.pressS" inputmode="numeric" /><FieldProblem
           :problem="problem"
           field="pressS"
         />

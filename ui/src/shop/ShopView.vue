@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
@@ -8,6 +8,10 @@ import FeedPlate from './FeedPlate.vue'
 import PeoplePlate from './PeoplePlate.vue'
 import PresetsPlate from './PresetsPlate.vue'
 import VaultPlate from './VaultPlate.vue'
+import NumberInput from '../shell/NumberInput.vue'
+import { numberOf } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 type Settings = Schemas['ShopSettings']
 type DayName = Settings['week'][number]['day']
@@ -46,17 +50,6 @@ function take(now: Schemas['ShopJson']) {
   version.value = now.version
 }
 
-const major = (key: 'labourPerHour' | 'wastePerLitre' | 'padPrice') =>
-  computed({
-    get: () => String((form.value?.[key] ?? 0) / 100),
-    set: (v: string) => {
-      if (form.value) form.value[key] = Math.round(Number(v) * 100)
-    },
-  })
-const labour = major('labourPerHour')
-const waste = major('wastePerLitre')
-const pad = major('padPrice')
-
 function spanOf(day: DayName) {
   return form.value?.week.find((d) => d.day === day)
 }
@@ -81,7 +74,7 @@ const tolerance = (w: WorkJson) => form.value?.tolerances?.[w.work] ?? w.usual
 function tolerate(w: WorkJson, change: Partial<WorkJson['usual']>) {
   if (form.value) form.value.tolerances = { ...form.value.tolerances, [w.work]: { ...tolerance(w), ...change } }
 }
-const numberIn = (e: Event) => Number((e.target as HTMLInputElement).value.replace(',', '.'))
+const numberIn = (e: Event) => numberOf((e.target as HTMLInputElement).value)
 
 async function save() {
   if (!form.value) return
@@ -112,25 +105,25 @@ async function reload() {
         <section class="thin block">
           <h2>Name and units</h2>
           <label for="shop-name">Name</label>
-          <BFormInput id="shop-name" v-model="form.name" />
+          <TextInput id="shop-name" v-model="form.name" />
           <FieldProblem :problem="problem" field="name" />
           <div class="pair">
             <div>
               <label for="volume-unit">Volumes in</label>
-              <BFormSelect id="volume-unit" v-model="form.volumeUnit" :options="['mL', 'fl oz']" />
+              <Choice id="volume-unit" v-model="form.volumeUnit" :options="['mL', 'fl oz']" />
             </div>
             <div>
               <label for="length-unit">Lengths in</label>
-              <BFormSelect id="length-unit" v-model="form.lengthUnit" :options="['mm', 'inch']" />
+              <Choice id="length-unit" v-model="form.lengthUnit" :options="['mm', 'inch']" />
             </div>
             <div>
               <label for="currency">Currency</label>
-              <BFormInput id="currency" v-model="form.currency" maxlength="3" />
+              <TextInput id="currency" v-model="form.currency" maxlength="3" />
               <FieldProblem :problem="problem" field="currency" />
             </div>
             <div>
               <label for="zone">Time zone</label>
-              <BFormInput id="zone" v-model="form.zone" />
+              <TextInput id="zone" v-model="form.zone" />
               <FieldProblem :problem="problem" field="zone" />
             </div>
           </div>
@@ -143,13 +136,13 @@ async function reload() {
               {{ day.toLowerCase() }}</label
             >
             <template v-if="spanOf(day)">
-              <BFormInput v-model="spanOf(day)!.open" type="time" :aria-label="`${day} opens`" />
-              <BFormInput v-model="spanOf(day)!.close" type="time" :aria-label="`${day} closes`" />
+              <TextInput v-model="spanOf(day)!.open" type="time" :aria-label="`${day} opens`" />
+              <TextInput v-model="spanOf(day)!.close" type="time" :aria-label="`${day} closes`" />
             </template>
           </div>
           <label for="holiday">Holidays</label>
           <div class="day">
-            <BFormInput id="holiday" v-model="holiday" type="date" />
+            <TextInput id="holiday" v-model="holiday" type="date" />
             <BButton
               variant="outline-secondary"
               @click="
@@ -175,21 +168,24 @@ async function reload() {
           <div class="pair">
             <div>
               <label for="labour">An hour of hands</label
-              ><BFormInput id="labour" v-model="labour" inputmode="decimal" />
+              ><NumberInput id="labour" v-model="form.labourPerHour" :currency="form.currency" />
             </div>
             <div>
               <label for="waste">Being rid of a litre</label
-              ><BFormInput id="waste" v-model="waste" inputmode="decimal" />
+              ><NumberInput id="waste" v-model="form.wastePerLitre" :currency="form.currency" />
             </div>
-            <div><label for="pad">A waste pad</label><BFormInput id="pad" v-model="pad" inputmode="decimal" /></div>
+            <div>
+              <label for="pad">A waste pad</label
+              ><NumberInput id="pad" v-model="form.padPrice" :currency="form.currency" />
+            </div>
             <div>
               <label for="reserve">Reserve per channel, mL</label>
-              <BFormInput id="reserve" v-model.number="form.reserve" inputmode="decimal" />
+              <NumberInput id="reserve" v-model="form.reserve" />
               <FieldProblem :problem="problem" field="reserve" />
             </div>
           </div>
           <label for="waste-rule">Where waste goes, by the rules of your place</label>
-          <BFormInput id="waste-rule" v-model="form.wasteRule" />
+          <TextInput id="waste-rule" v-model="form.wasteRule" />
         </section>
         <section class="thin block">
           <h2>Syringes and bottles</h2>
@@ -202,9 +198,9 @@ async function reload() {
             </thead>
             <tbody>
               <tr v-for="(syringe, i) in form.syringes" :key="i">
-                <td><BFormInput v-model.number="syringe.size" :aria-label="`Syringe ${i + 1}, mL`" /></td>
+                <td><NumberInput v-model="syringe.size" :aria-label="`Syringe ${i + 1}, mL`" /></td>
                 <td>
-                  <BFormInput v-model.number="syringe.graduation" :aria-label="`Marks of syringe ${i + 1}, mL`" />
+                  <NumberInput v-model="syringe.graduation" :aria-label="`Marks of syringe ${i + 1}, mL`" />
                 </td>
               </tr>
             </tbody>
@@ -220,12 +216,10 @@ async function reload() {
               <tr v-for="(bottle, i) in [...form.inkBottles, ...form.fluidBottles]" :key="i">
                 <td>{{ i < form.inkBottles.length ? 'ink' : 'fluid' }} {{ bottle.volume }}</td>
                 <td>
-                  <BFormInput
-                    :model-value="String(bottle.price / 100)"
+                  <NumberInput
+                    v-model="bottle.price"
+                    :currency="form.currency"
                     :aria-label="`Price of the ${bottle.volume} mL bottle`"
-                    @change="
-                      (e: Event) => (bottle.price = Math.round(Number((e.target as HTMLInputElement).value) * 100))
-                    "
                   />
                 </td>
               </tr>
@@ -237,7 +231,7 @@ async function reload() {
           <div class="schools">
             <div v-for="school in shop.schools" :key="school.school">
               <label :for="school.school">{{ school.question }}</label>
-              <BFormSelect
+              <Choice
                 :id="school.school"
                 :model-value="position(school.school) || (school.positions[0]?.id ?? '')"
                 :options="
@@ -258,16 +252,10 @@ async function reload() {
           <div v-if="form.comparison" class="pair">
             <div v-for="price in COMPARED" :key="price.key">
               <label :for="price.key">{{ price.label }}</label>
-              <BFormInput
+              <NumberInput
+                v-model="form.comparison[price.key]"
+                :currency="price.minor === 1 ? undefined : form.currency"
                 :id="price.key"
-                :model-value="String(form.comparison[price.key] / price.minor)"
-                inputmode="decimal"
-                @change="
-                  (e: Event) =>
-                    (form!.comparison![price.key] = Math.round(
-                      Number((e.target as HTMLInputElement).value) * price.minor,
-                    ))
-                "
               />
               <FieldProblem :problem="problem" :field="`comparison.${price.key}`" />
             </div>
@@ -287,7 +275,7 @@ async function reload() {
               <tr v-for="w in shop.works" :key="w.work">
                 <td>{{ w.label }}</td>
                 <td>
-                  <BFormInput
+                  <TextInput
                     :model-value="String(+(tolerance(w).share * 100).toFixed(2))"
                     inputmode="decimal"
                     :aria-label="`Per cent missing for ${w.label}`"
@@ -295,7 +283,7 @@ async function reload() {
                   />
                 </td>
                 <td>
-                  <BFormInput
+                  <TextInput
                     :model-value="String(tolerance(w).neighbours)"
                     inputmode="numeric"
                     :aria-label="`Gaps side by side for ${w.label}`"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import { useBench } from '../benches/useBench'
@@ -7,6 +7,9 @@ import FieldProblem from '../shell/FieldProblem.vue'
 import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { money } from '../units/format'
+import { numberOf } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /** Where a part can be had: from a machine that gives parts, out of the bin, off the shelf, bought last. */
 defineProps<{ currency: string }>()
@@ -35,7 +38,7 @@ async function settle({ error }: { error?: unknown }) {
   }
 }
 const { run: keep, busy } = oneAtATime(async () => {
-  await settle(await api.POST('/api/spares', { body: { ...spare, count: Math.round(Number(spare.count)) || 0 } }))
+  await settle(await api.POST('/api/spares', { body: { ...spare, count: Math.round(numberOf(spare.count)) } }))
   if (!problem.value) Object.assign(spare, { what: '', fits: '', count: '1', origin: '', noOther: false })
 })
 const { run: take } = oneAtATime(async (id: number) =>
@@ -58,25 +61,25 @@ const { run: keeps } = oneAtATime(async (machine: number) =>
   <section id="spares">
     <div class="title">
       <h2>Parts bin and donors</h2>
-      <BFormInput v-model="wanted" type="search" placeholder="Which part?" aria-label="Which part?" debounce="200" />
+      <TextInput v-model="wanted" type="search" placeholder="Which part?" aria-label="Which part?" />
       <BButton size="sm" variant="outline-secondary" @click="adding = 'spare'">Into the bin</BButton>
       <BButton size="sm" variant="outline-secondary" @click="adding = 'donor'">A machine gives parts</BButton>
     </div>
     <form v-if="adding === 'spare'" class="thin block" novalidate @submit.prevent="keep">
       <div class="pair">
         <div>
-          <label for="spare-what">What is it?</label><BFormInput id="spare-what" v-model="spare.what" />
+          <label for="spare-what">What is it?</label><TextInput id="spare-what" v-model="spare.what" />
           <FieldProblem :problem="problem" field="what" />
         </div>
         <div>
-          <label for="spare-fits">Fits which machines?</label><BFormInput id="spare-fits" v-model="spare.fits" />
+          <label for="spare-fits">Fits which machines?</label><TextInput id="spare-fits" v-model="spare.fits" />
         </div>
         <div>
           <label for="spare-count">How many?</label
-          ><BFormInput id="spare-count" v-model="spare.count" inputmode="numeric" />
+          ><TextInput id="spare-count" v-model="spare.count" inputmode="numeric" />
           <FieldProblem :problem="problem" field="count" />
         </div>
-        <div><label for="spare-origin">Saved from</label><BFormInput id="spare-origin" v-model="spare.origin" /></div>
+        <div><label for="spare-origin">Saved from</label><TextInput id="spare-origin" v-model="spare.origin" /></div>
       </div>
       <label class="check"><input v-model="spare.noOther" type="checkbox" /> it cannot be bought</label>
       <BButton type="submit" variant="outline-secondary" :disabled="busy">Keep it</BButton>
@@ -84,9 +87,9 @@ const { run: keeps } = oneAtATime(async (machine: number) =>
     </form>
     <form v-if="adding === 'donor'" class="thin block" novalidate @submit.prevent="gives">
       <label for="donor-machine">Which machine?</label>
-      <BFormSelect id="donor-machine" v-model="donor.machine" :options="machines" />
+      <Choice id="donor-machine" v-model="donor.machine" :options="machines" />
       <label for="donor-words">What has it still, what not?</label>
-      <BFormInput id="donor-words" v-model="donor.words" placeholder="all but its trays; no head" />
+      <TextInput id="donor-words" v-model="donor.words" placeholder="all but its trays; no head" />
       <FieldProblem :problem="problem" field="words" />
       <BButton type="submit" variant="outline-secondary" class="mt-2" :disabled="busy || !donor.machine"
         >It gives parts</BButton

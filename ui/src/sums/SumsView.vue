@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { BButton } from 'bootstrap-vue-next'
 import { reactive, ref, watch } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
 import { FAMILIES } from '../units/families'
 import { bare } from '../units/format'
 import WhitePrint from './WhitePrint.vue'
+import { numberOf } from '../units/typed'
+import TextInput from '../shell/TextInput.vue'
+import Choice from '../shell/Choice.vue'
 
 /** Small sums that come up with wet hands: answered as they are typed, and kept nowhere. */
 const tube = reactive({ boreMm: '2', lengthCm: '90', besideMl: '3', residue: '1' })
@@ -24,7 +27,7 @@ const placeSays = ref<{ words: string; lines: string[] }>()
 const parts = ref<Schemas['TouchedJson'][]>([])
 
 function numbers<T extends Record<string, string>>(form: T): { [K in keyof T]: number } | undefined {
-  const read = Object.fromEntries(Object.entries(form).map(([k, v]) => [k, Number(v.trim().replace(',', '.'))])) as {
+  const read = Object.fromEntries(Object.entries(form).map(([k, v]) => [k, numberOf(v)])) as {
     [K in keyof T]: number
   }
   return Object.values(form).every((v) => v.trim() !== '') && Object.values(read).every(Number.isFinite)
@@ -122,19 +125,17 @@ const TABLE = [
       <section class="thin block">
         <h2>What is in a line?</h2>
         <div class="fields">
+          <div><label for="bore">bore, mm</label><TextInput id="bore" v-model="tube.boreMm" inputmode="decimal" /></div>
           <div>
-            <label for="bore">bore, mm</label><BFormInput id="bore" v-model="tube.boreMm" inputmode="decimal" />
-          </div>
-          <div>
-            <label for="length">length, cm</label><BFormInput id="length" v-model="tube.lengthCm" inputmode="decimal" />
+            <label for="length">length, cm</label><TextInput id="length" v-model="tube.lengthCm" inputmode="decimal" />
           </div>
           <div>
             <label for="beside">damper beside it, mL</label
-            ><BFormInput id="beside" v-model="tube.besideMl" inputmode="decimal" />
+            ><TextInput id="beside" v-model="tube.besideMl" inputmode="decimal" />
           </div>
           <div>
             <label for="residue">to be left, %</label
-            ><BFormInput id="residue" v-model="tube.residue" inputmode="decimal" />
+            ><TextInput id="residue" v-model="tube.residue" inputmode="decimal" />
           </div>
         </div>
         <p class="says" role="status">{{ tubeSays }}</p>
@@ -143,14 +144,13 @@ const TABLE = [
         <h2>What is left in a bottle?</h2>
         <div class="fields">
           <div>
-            <label for="gross">with ink, g</label><BFormInput id="gross" v-model="bottle.gross" inputmode="decimal" />
+            <label for="gross">with ink, g</label><TextInput id="gross" v-model="bottle.gross" inputmode="decimal" />
           </div>
           <div>
-            <label for="empty">empty, g</label><BFormInput id="empty" v-model="bottle.empty" inputmode="decimal" />
+            <label for="empty">empty, g</label><TextInput id="empty" v-model="bottle.empty" inputmode="decimal" />
           </div>
           <div>
-            <label for="density">g per mL</label
-            ><BFormInput id="density" v-model="bottle.density" inputmode="decimal" />
+            <label for="density">g per mL</label><TextInput id="density" v-model="bottle.density" inputmode="decimal" />
           </div>
         </div>
         <p class="says" role="status">{{ bottleSays || 'Weigh it with its cap, both times.' }}</p>
@@ -158,7 +158,7 @@ const TABLE = [
         <div class="fields">
           <div>
             <label for="barb">barb to base, mm</label
-            ><BFormInput id="barb" v-model="adapter.barbToBaseMm" inputmode="decimal" />
+            ><TextInput id="barb" v-model="adapter.barbToBaseMm" inputmode="decimal" />
           </div>
         </div>
         <p class="says" role="status">{{ adapterSays || 'Measure on the damper, from the barb to its base.' }}</p>
@@ -169,7 +169,7 @@ const TABLE = [
           <div class="fields measured">
             <b class="row-name">the machine</b>
             <div v-for="f in MACHINE" :key="f.key">
-              <label :for="`m-${f.key}`">{{ f.label }}</label><BFormInput
+              <label :for="`m-${f.key}`">{{ f.label }}</label><TextInput
                 :id="`m-${f.key}`"
                 v-model="place.machine[f.key]"
                 inputmode="decimal"
@@ -179,7 +179,7 @@ const TABLE = [
           <div class="fields measured">
             <b class="row-name">the table</b>
             <div v-for="f in TABLE" :key="f.key">
-              <label :for="`t-${f.key}`">{{ f.label }}</label><BFormInput
+              <label :for="`t-${f.key}`">{{ f.label }}</label><TextInput
                 :id="`t-${f.key}`"
                 v-model="place.table[f.key]"
                 inputmode="decimal"
@@ -200,7 +200,7 @@ const TABLE = [
           <h2>What may touch what?</h2>
           <span class="family"
             ><label for="agents-family">machine of</label
-            ><BFormSelect id="agents-family" v-model="family" :options="FAMILIES"
+            ><Choice id="agents-family" v-model="family" :options="FAMILIES"
           /></span>
         </div>
         <p class="quiet small">The ink’s data sheet and the maker of the part come first. Never mix cleaners.</p>

@@ -1,3 +1,5 @@
+import { numberOf } from './typed'
+
 const ML_PER_FL_OZ = 29.5735295625 // US fluid ounce, by definition
 
 export type VolumeUnit = 'mL' | 'fl oz'
@@ -15,8 +17,8 @@ export function bare(mL: number): string {
 
 /** What was typed, in mL with at most three decimals, or undefined if it is no volume. */
 export function typedVolume(text: string, unit: VolumeUnit = 'mL'): string | undefined {
-  const number = Number(text.trim().replace(',', '.'))
-  if (text.trim() === '' || !Number.isFinite(number) || number < 0) return undefined
+  const number = numberOf(text)
+  if (Number.isNaN(number) || number < 0) return undefined
   const mL = unit === 'fl oz' ? number * ML_PER_FL_OZ : number
   return String(Math.round(mL * 1000) / 1000)
 }

@@ -51,6 +51,18 @@ public record OpeningHours(ZoneId zone, Map<DayOfWeek, Span> week, Set<LocalDate
         return moment;
     }
 
+    /** The moment itself if the shop is open then, else the next opening after it. */
+    public Instant firstOpen(Instant moment) {
+        var at = ZonedDateTime.ofInstant(moment, zone);
+        var span = on(at.toLocalDate());
+        if (span != null && !at.toLocalTime().isAfter(span.close())) {
+            return (at.toLocalTime().isBefore(span.open()) ? at.with(span.open()) : at).toInstant();
+        }
+        var day = nextOpen(at.toLocalDate().plusDays(1));
+        var then = on(day);
+        return then == null ? moment : day.atTime(then.open()).atZone(zone).toInstant();
+    }
+
     /** Hours of a day, or null if it stays shut. */
     public @Nullable Span on(LocalDate day) {
         return opensOn(day) ? week.get(day.getDayOfWeek()) : null;

@@ -2,10 +2,12 @@ package fairkettle.check;
 
 import fairkettle.ink.ChannelCode;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -55,55 +57,83 @@ public record Verdict(String headline, String says, Set<Work> goodFor, Set<Work>
                 .filter(c -> c.course().stands())
                 .mapToInt(c -> c.course().standing().size())
                 .sum();
-        return new Verdict(
-                headline(channels, gaps, standing),
-                says(channels, gaps, standing, good, bad),
-                good,
-                bad,
-                spoiled(channels));
+        return new Verdict(headline(channels, gaps, standing), says(channels, good, bad), good, bad, spoiled(channels));
+    }
+
+    /** What a channel's gaps look like; of several the one that concerns most gaps is the thing to know. */
+    private enum Finding {
+        GONE,
+        FALLING,
+        NEW,
+        STANDING,
+        MOVED,
+        HEALING,
+        MISSING;
+
+        static Finding of(Judged c) {
+            if (c.missing().size() == c.strokes()) {
+                return GONE;
+            }
+            var kind = c.change() == null ? null : c.change().kind();
+            if (kind == Change.Kind.MOVED) {
+                return MOVED;
+            }
+            if (c.course().stands()
+                    && c.course().standing().size() * 2 >= c.missing().size()) {
+                return STANDING;
+            }
+            if (c.course().falling()) {
+                return FALLING;
+            }
+            if (kind == Change.Kind.NEW || kind == Change.Kind.WORSE) {
+                return NEW;
+            }
+            return kind == Change.Kind.HEALED ? HEALING : MISSING;
+        }
+    }
+
+    /** The gravest finding: a channel that is gone, else what most of the gaps look like. Null if there are none. */
+    private static @Nullable Finding gravest(List<Judged> channels) {
+        var weights = new EnumMap<Finding, Integer>(Finding.class);
+        channels.stream()
+                .filter(c -> !c.missing().isEmpty())
+                .forEach(c -> weights.merge(Finding.of(c), c.missing().size(), Integer::sum));
+        return weights.containsKey(Finding.GONE)
+                ? Finding.GONE
+                : weights.entrySet().stream()
+                        .max(Map.Entry.comparingByValue())
+                        .map(Map.Entry::getKey)
+                        .orElse(null);
     }
 
     private static String headline(List<Judged> channels, int gaps, int standing) {
-        var gone = channels.stream()
-                .filter(c -> c.missing().size() == c.strokes())
-                .map(c -> c.channel().code())
-                .toList();
-        if (!gone.isEmpty()) {
-            return "%s is gone altogether.".formatted(String.join(", ", gone));
-        }
-        if (gaps == 0) {
-            return "Every nozzle left its mark.";
-        }
-        if (channels.stream().anyMatch(c -> c.change() != null && c.change().kind() == Change.Kind.MOVED)) {
-            return "The gaps move.";
-        }
-        if (standing * 2 >= gaps) {
-            return standing == 1 ? "One gap stands." : "%d gaps stand, none of them has moved.".formatted(standing);
-        }
-        if (channels.stream().anyMatch(c -> c.course().falling())) {
-            return "It gets worse from check to check.";
-        }
-        if (channels.stream()
-                .anyMatch(c -> c.change() != null
-                        && (c.change().kind() == Change.Kind.NEW || c.change().kind() == Change.Kind.WORSE))) {
-            return "New gaps since the last check.";
-        }
-        return channels.stream().anyMatch(c -> c.change() != null && c.change().kind() == Change.Kind.HEALED)
-                ? "It heals; %d still missing.".formatted(gaps)
-                : "%d missing.".formatted(gaps);
+        return switch (gravest(channels)) {
+            case null -> "Every nozzle left its mark.";
+            case GONE ->
+                "%s is gone altogether."
+                        .formatted(channels.stream()
+                                .filter(c -> Finding.of(c) == Finding.GONE)
+                                .map(c -> c.channel().code())
+                                .collect(Collectors.joining(", ")));
+            case MOVED -> "The gaps move.";
+            case STANDING ->
+                standing == 1 ? "One gap stands." : "%d gaps stand, none of them has moved.".formatted(standing);
+            case FALLING -> "It gets worse from check to check.";
+            case NEW -> "New gaps since the last check.";
+            case HEALING -> "It heals; %d still missing.".formatted(gaps);
+            case MISSING -> "%d missing.".formatted(gaps);
+        };
     }
 
-    private static String says(List<Judged> channels, int gaps, int standing, Set<Work> good, Set<Work> bad) {
+    private static String says(List<Judged> channels, Set<Work> good, Set<Work> bad) {
         var words = new ArrayList<String>();
-        if (channels.stream().anyMatch(c -> c.missing().size() == c.strokes())) {
-            words.add("A whole channel at once is seldom a clog: look at level, vent, valve and seating before any"
-                    + " cleaning.");
-        } else if (gaps > 0
-                && channels.stream()
-                        .anyMatch(c -> c.change() != null && c.change().kind() == Change.Kind.MOVED)) {
-            words.add("That looks like air, not dried ink: a purge sheet or a rest, not more cleanings.");
-        } else if (gaps > 0 && standing * 2 >= gaps) {
-            words.add("That looks dried, not air.");
+        switch (gravest(channels)) {
+            case GONE ->
+                words.add("A whole channel at once is seldom a clog: look at level, vent, valve and seating before any"
+                        + " cleaning.");
+            case MOVED -> words.add("That looks like air, not dried ink: a purge sheet or a rest, not more cleanings.");
+            case STANDING -> words.add("That looks dried, not air.");
+            case null, default -> {}
         }
         WhitePasses.of(channels.stream()
                         .map(c ->

@@ -87,17 +87,28 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
 
     /** @param state the card's {@link #state}, for asking about many steps at once */
     public List<Reason> missing(String step, MachineState state) {
-        return state.missing(run(step).step().needs()).stream()
-                .map(need -> {
-                    var remedy = remedy(need, step);
-                    return new Reason(
-                            sentence(need.asNeed())
-                                    + remedy.map(r -> ": first “" + r.title() + "”.")
-                                            .orElse("."),
-                            null,
-                            remedy.map(Step::id).orElse(null));
-                })
-                .toList();
+        var reasons = new ArrayList<Reason>();
+        holdBefore(step)
+                .ifPresent(hold -> reasons.add(
+                        new Reason("A hold stands before it: first “%s”.".formatted(hold.title()), null, hold.id())));
+        for (var need : state.missing(run(step).step().needs())) {
+            var remedy = remedy(need, step);
+            reasons.add(new Reason(
+                    sentence(need.asNeed())
+                            + remedy.map(r -> ": first “" + r.title() + "”.").orElse("."),
+                    null,
+                    remedy.map(Step::id).orElse(null)));
+        }
+        return reasons;
+    }
+
+    /** A hold that is not passed: nothing that comes after it is done before it. */
+    private Optional<Step> holdBefore(String step) {
+        return runs.stream()
+                .takeWhile(r -> !r.step().id().equals(step))
+                .filter(r -> r.isOpen() && r.step().hold() != null)
+                .map(StepRun::step)
+                .findFirst();
     }
 
     private Optional<Step> remedy(Condition need, String step) {
@@ -341,6 +352,13 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
             int at = done.indexOf(run.step().id());
             var kept = new ArrayList<>(done.subList(0, at));
             for (var later : done.subList(at + 1, done.size())) {
+                if (run.step().hold() != null && runs.indexOf(run(later)) > runs.indexOf(run)) {
+                    return new Refused(List.of(new Reason(
+                            "“%s” was done behind this hold. Strike that out first."
+                                    .formatted(run(later).step().title()),
+                            null,
+                            later)));
+                }
                 var gone = stateAfter(kept).missing(run(later).step().needs());
                 if (!gone.isEmpty()) {
                     return new Refused(List.of(new Reason(

@@ -5,11 +5,13 @@ import fairkettle.ink.Holding;
 import fairkettle.machine.Fact;
 import fairkettle.machine.Fit;
 import fairkettle.machine.Supply;
+import fairkettle.machine.WhiteLook;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -93,6 +95,14 @@ public sealed interface Consequence {
     /** A routine was done, for one channel or for the machine. */
     record RoutineDone(String routine, @Nullable ChannelCode channel) implements Consequence {}
 
+    /** Settled white was looked at. @param picture of it; null for none */
+    record LineSeen(
+            ChannelCode channel,
+            WhiteLook.Place place,
+            WhiteLook.Seen seen,
+            @Nullable UUID picture,
+            String person) implements Consequence {}
+
     /** The inlet points were looked at. @param crusted by channel */
     record InletsSeen(Map<ChannelCode, Boolean> crusted) implements Consequence {}
 
@@ -172,6 +182,7 @@ public sealed interface Consequence {
             case WaitOver(var step) -> step == null ? "" : "its wait is on the hob again";
             case RoutineDone(var routine, var channel) ->
                 "the routine “%s”%s".formatted(routine, channel == null ? "" : " of " + channel);
+            case LineSeen _ -> "what was seen of the white";
             case InletsSeen _ -> "what was seen at the inlets";
             case Treated _, Renewed _, Told _ -> "what the case was told";
             case SignedOff _ -> "its sign-off";

@@ -82,7 +82,8 @@ public final class DueTimes {
      * @param progress 1 when due
      * @param driver what brings it on first
      * @param due when progress reaches 1 at the recent rate, or null where nothing foretells it
-     * @param ask the last open time up to then: when somebody should do it
+     * @param ask the last open time up to then, or the first after it where it was done since: when somebody should do
+     *     it
      * @param latest when leaving it begins to hurt
      * @param whereFrom how this was reckoned, one line for each drive
      */
@@ -141,6 +142,11 @@ public final class DueTimes {
             lines.add("a hot dry spell since then: at once");
         }
         var ask = due == null ? null : due.isAfter(now) ? hours.lastOpen(due) : due;
+        if (ask != null
+                && due != null
+                && !ask.isAfter(mark.since())) { // done already when it would have been asked for
+            ask = hours.firstOpen(due);
+        }
         if (ask != null && due != null && ask.isBefore(due)) {
             lines.add("falls into closed hours (%s): done before, by %s".formatted(when(due), when(ask)));
         }

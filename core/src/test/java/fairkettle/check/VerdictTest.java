@@ -64,6 +64,15 @@ class VerdictTest {
     }
 
     @Test
+    void theHeadlineIsTheGravestFindingAndNotTheOddest() {
+        var forty = IntStream.range(10, 50).boxed().toList();
+        var verdict =
+                Verdict.of(List.of(now("K", 59, forty, List.of()), now("C", 59, List.of(30), List.of(3))), Map.of());
+        assertThat(verdict.headline()).isEqualTo("New gaps since the last check.");
+        assertThat(verdict.says()).doesNotContain("air");
+    }
+
+    @Test
     void solidAreasSayWhatTheyPointAt() {
         assertThat(solid(.3, List.of(), 0).says()).contains("starved");
         assertThat(solid(-.2, List.of(), 0).says()).contains("air is clearing");

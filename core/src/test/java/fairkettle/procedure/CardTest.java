@@ -192,6 +192,7 @@ class CardTest {
 
     @Test
     void aWaitIsOverWhenItIsOver() {
+        throughTheCap();
         go(new CardAct.BeginWait("clean"));
         assertThat(((Outcome.Refused) after(new CardAct.Finish("clean", null), NINE.plusSeconds(299)))
                         .reasons()
@@ -204,6 +205,7 @@ class CardTest {
 
     @Test
     void aCleaningThatWouldOverflowThePadIsRefused() {
+        throughTheCap();
         padRoom = Millilitres.parse("6.9");
         assertThat(refusal(new CardAct.BeginWait("clean")).getFirst().message())
                 .as("before it is begun")
@@ -219,7 +221,19 @@ class CardTest {
     }
 
     @Test
+    void aHoldStopsAllThatComesAfterItAndIsNotStruckFromUnderIt() {
+        assertThat(refusal(new CardAct.BeginWait("clean")).getFirst().message()).startsWith("A hold stands before it");
+        throughTheCap();
+        photos = 1;
+        go(new CardAct.Finish("photo", null));
+        assertThat(refusal(new CardAct.Strike("cap")).getFirst().message()).contains("behind this hold");
+        go(new CardAct.Strike("photo"));
+        go(new CardAct.Strike("cap"));
+    }
+
+    @Test
     void aPhotoIsWaitedFor() {
+        throughTheCap();
         assertThat(refusal(new CardAct.Finish("photo", null)).getFirst().cell()).isEqualTo("photo");
         photos = 1;
         go(new CardAct.Finish("photo", null));

@@ -125,6 +125,25 @@ class DueTimesTest {
     }
 
     @Test
+    void nothingIsAskedForAgainBeforeItWasDone() {
+        var closes = Instant.parse("2026-11-27T17:00:00Z");
+        var done = closes.plusSeconds(3600); // after hours, before a closed Saturday
+        var next = new DueTimes(new DryingCurve(List.of()), Settling.USUAL, hours(LocalDate.of(2026, 11, 28)), done)
+                        .of(
+                                new Upkeep(WIDE, Family.SUBLIMATION),
+                                Map.of(PURGE, new Mark(done, 0, 0, 0, null)),
+                                done,
+                                NOTHING)
+                        .stream()
+                        .toList();
+        assertThat(next).allSatisfy(s -> {
+            if (s.ask() != null && s.key().equals(PURGE)) {
+                assertThat(s.ask()).isAfter(done);
+            }
+        });
+    }
+
+    @Test
     void aHotDrySpellAsksForTheCapLinesAtOnce() {
         var key = new Key("cap-lines", null);
         assertThat(standing(key, Duration.ofDays(5), air(30, 25, 3), NOTHING).dueBy(NOW))

@@ -324,10 +324,18 @@ public class CardService {
         ledger.hold(settings.machinesTouched(kept, run), moves.bottlesOf(run));
         var account = ledger.openAccount(machine.id(), waste.inUse(), moves.bottlesOf(run));
         moves.carryOut(run, account);
-        journal.write(
-                entry("step", kept, machine, step, words),
-                account.postings(),
-                Consequences.ofDone(run, kept.card(), card, settings.of(kept, machine, card)));
+        var came = Consequences.ofDone(run, kept.card(), card, settings.of(kept, machine, card));
+        journal.write(entry("step", kept, machine, step, words + routines(came)), account.postings(), came);
+    }
+
+    /** “ (shake W1, wiper)”: the routines that a step was. */
+    private static String routines(List<Consequence> came) {
+        var done = came.stream()
+                .filter(c -> c instanceof Consequence.RoutineDone)
+                .map(c -> (Consequence.RoutineDone) c)
+                .map(c -> c.channel() == null ? c.routine() : c.routine() + " " + c.channel())
+                .toList();
+        return done.isEmpty() ? "" : " (%s)".formatted(String.join(", ", done));
     }
 
     private void finished(Cards.Kept kept, Card card) {

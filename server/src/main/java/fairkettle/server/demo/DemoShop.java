@@ -11,6 +11,8 @@ import fairkettle.machine.Chips;
 import fairkettle.machine.Fact;
 import fairkettle.machine.Feed;
 import fairkettle.machine.Supply;
+import fairkettle.machine.WhiteLook;
+import fairkettle.procedure.Consequence;
 import fairkettle.procedure.Facet;
 import fairkettle.routine.Air;
 import fairkettle.routine.Driver;
@@ -242,8 +244,8 @@ class DemoShop implements ApplicationRunner {
                 Facet.COVERS,
                 "the left clip of its rear cover is gone",
                 "The cover holds by the right one: press it home with the flat hand, never by its corner.");
-        looks.keep(teasel, ChannelCode.of("W1"), LineLooks.Place.LINE, LineLooks.Seen.FILM, null);
-        looks.keep(teasel, ChannelCode.of("W2"), LineLooks.Place.LINE, LineLooks.Seen.CLEAR, null);
+        looks.keep(teasel, ChannelCode.of("W1"), WhiteLook.Place.LINE, WhiteLook.Seen.FILM, null);
+        looks.keep(teasel, ChannelCode.of("W2"), WhiteLook.Place.LINE, WhiteLook.Seen.CLEAR, null);
     }
 
     /** Teasel's white fades, and nobody knows yet why; Thistle was cured of a closed vent last week. */
@@ -311,7 +313,8 @@ class DemoShop implements ApplicationRunner {
                                                                     : routine.id() + "/" + channel.code(),
                                                             1)
                                                     .at(at),
-                                            List.of());
+                                            List.of(),
+                                            List.of(new Consequence.RoutineDone(routine.id(), channel)));
                                 }
                             }));
         }

@@ -17,6 +17,7 @@ public interface Book {
         OWED,
         HOB,
         UPKEEP,
+        LINES,
         SHEETS,
         TRAYS,
         CARDS,
@@ -41,6 +42,7 @@ public interface Book {
                 case Consequence.Owes _, Consequence.Settles _, Consequence.Settled _ -> List.of(OWED);
                 case Consequence.WaitBegun _, Consequence.WaitOver _ -> List.of(HOB);
                 case Consequence.RoutineDone _ -> List.of(UPKEEP);
+                case Consequence.LineSeen _ -> List.of(LINES);
                 case Consequence.InletsSeen _, Consequence.Treated _, Consequence.Renewed _, Consequence.Told _ ->
                     List.of(CASES);
                 case Consequence.GivenUp _, Consequence.Branched _ -> List.of(CARDS);

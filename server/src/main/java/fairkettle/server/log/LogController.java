@@ -1,5 +1,6 @@
 package fairkettle.server.log;
 
+import static fairkettle.db.Tables.CONSEQUENCE;
 import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.PERSON;
@@ -62,7 +63,10 @@ class LogController {
         this.db = db;
     }
 
-    /** @param moved mL that the entry moved in the ink account; @param struckOut whether a later entry took it back */
+    /**
+     * @param moved mL that the entry moved in the ink account; @param struckOut whether a later entry took it back;
+     *     {@code strikeable} whether one could
+     */
     record EntryJson(
             long id,
             Instant at,
@@ -73,7 +77,8 @@ class LogController {
             String kind,
             String words,
             double moved,
-            boolean struckOut) {}
+            boolean struckOut,
+            boolean strikeable) {}
 
     /** @param older the id to ask before for the next page; absent on the last */
     record LogJson(List<EntryJson> entries, @Nullable Long older, List<String> kinds) {}
@@ -92,6 +97,9 @@ class LogController {
                 .from(POSTING)
                 .where(POSTING.ENTRY_ID.eq(ENTRY.ID), POSTING.MICROLITRES.gt(0L)));
         var struck = DSL.field(DSL.exists(DSL.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID))));
+        var came = DSL.field(DSL.exists(DSL.selectOne()
+                .from(CONSEQUENCE)
+                .where(CONSEQUENCE.ENTRY_ID.eq(ENTRY.ID), CONSEQUENCE.KIND.ne("Moved"))));
         var entries = db.select(
                         ENTRY.ID,
                         ENTRY.AT,
@@ -102,7 +110,8 @@ class LogController {
                         ENTRY.KIND,
                         ENTRY.WORDS,
                         moved,
-                        struck)
+                        struck,
+                        came)
                 .from(ENTRY)
                 .leftJoin(PERSON)
                 .on(PERSON.ID.eq(ENTRY.PERSON_ID))
@@ -128,7 +137,10 @@ class LogController {
                         r.value7(),
                         r.value8(),
                         r.value9().doubleValue() / 1000,
-                        Boolean.TRUE.equals(r.value10())));
+                        Boolean.TRUE.equals(r.value10()),
+                        !Boolean.TRUE.equals(r.value10())
+                                && !r.value7().equals("strike")
+                                && (r.value9().signum() > 0 || Boolean.TRUE.equals(r.value11()))));
         boolean more = entries.size() > PAGE;
         return new LogJson(
                 more ? entries.subList(0, PAGE) : entries,
@@ -154,7 +166,7 @@ class LogController {
 
     /** What striking an entry out would give back, and what would stay. */
     @GetMapping("/api/log/{entry}/strike")
-    Strikes.Preview strikePreview(@PathVariable long entry) {
+    Strikes.StrikePreviewJson strikePreview(@PathVariable long entry) {
         return strikes.preview(entry);
     }
 

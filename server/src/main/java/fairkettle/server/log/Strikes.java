@@ -37,20 +37,20 @@ public class Strikes {
      * @param why it cannot be struck out; null if it can
      * @param gives what comes back; {@code stays} what does not
      */
-    public record Preview(
+    public record StrikePreviewJson(
             long entry, String words, @Nullable String why, List<String> gives, List<String> stays) {}
 
     /** Carried out for a trial and undone again, so that what is said before is what happens after. */
-    public Preview preview(long id) {
+    public StrikePreviewJson preview(long id) {
         var entry = journal.entry(id);
         try {
             return Objects.requireNonNull(trial.execute(status -> {
                 status.setRollbackOnly();
                 var gives = journal.gives(id);
-                return new Preview(id, entry.words(), null, gives, strike(entry));
+                return new StrikePreviewJson(id, entry.words(), null, gives, strike(entry));
             }));
         } catch (Problem e) {
-            return new Preview(id, entry.words(), String.valueOf(e.getMessage()), List.of(), List.of());
+            return new StrikePreviewJson(id, entry.words(), String.valueOf(e.getMessage()), List.of(), List.of());
         }
     }
 

@@ -3,7 +3,11 @@ package fairkettle.server.routines;
 import static fairkettle.db.Tables.LINE_LOOK;
 
 import fairkettle.ink.ChannelCode;
+import fairkettle.machine.WhiteLook.Place;
+import fairkettle.machine.WhiteLook.Seen;
+import fairkettle.procedure.Consequence;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.journal.Act;
 import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
@@ -47,18 +51,6 @@ public class LineLooks {
         this.clock = clock;
     }
 
-    public enum Place {
-        BOTTLE,
-        LINE,
-        DAMPER
-    }
-
-    public enum Seen {
-        CLEAR,
-        FILM,
-        SOLID
-    }
-
     public record LineLook(
             String channel,
             Place place,
@@ -88,6 +80,18 @@ public class LineLooks {
                 .toList();
     }
 
+    void keep(Act act, Consequence.LineSeen look) {
+        db.insertInto(LINE_LOOK)
+                .set(LINE_LOOK.MACHINE_ID, act.machine())
+                .set(LINE_LOOK.CHANNEL, look.channel().code())
+                .set(LINE_LOOK.PLACE, look.place().name())
+                .set(LINE_LOOK.SEEN, look.seen().name())
+                .set(LINE_LOOK.AT, act.at().atOffset(ZoneOffset.UTC))
+                .set(LINE_LOOK.PERSON, look.person())
+                .set(LINE_LOOK.PICTURE_ID, look.picture())
+                .execute();
+    }
+
     /** @param picture received already; null for none */
     @Transactional
     public void keep(long id, ChannelCode channel, Place place, Seen seen, Pictures.@Nullable Sent picture) {
@@ -96,25 +100,20 @@ public class LineLooks {
             throw Problem.atField("channel", "%s has no white %s.".formatted(machine.name(), channel));
         }
         var kept = picture == null ? null : pictures.keep(picture);
-        db.insertInto(LINE_LOOK)
-                .set(LINE_LOOK.MACHINE_ID, id)
-                .set(LINE_LOOK.CHANNEL, channel.code())
-                .set(LINE_LOOK.PLACE, place.name())
-                .set(LINE_LOOK.SEEN, seen.name())
-                .set(LINE_LOOK.AT, clock.instant().atOffset(ZoneOffset.UTC))
-                .set(LINE_LOOK.PERSON, who.name())
-                .set(LINE_LOOK.PICTURE_ID, kept)
-                .execute();
-        var entry = NewEntry.of(
-                        "upkeep",
-                        "%s: the %s of %s looks %s"
-                                .formatted(machine.name(), place.name().toLowerCase(Locale.ROOT), channel, said(seen)))
-                .machine(id);
         journal.write(
-                place == Place.LINE
-                        ? entry.about("look-line/" + channel.code(), 1)
-                        : entry.about("look-at/" + channel.code(), 1),
-                List.of());
+                NewEntry.of(
+                                "upkeep",
+                                "%s: the %s of %s looks %s"
+                                        .formatted(
+                                                machine.name(),
+                                                place.name().toLowerCase(Locale.ROOT),
+                                                channel,
+                                                said(seen)))
+                        .machine(id),
+                List.of(),
+                List.of(
+                        new Consequence.LineSeen(channel, place, seen, kept, who.name()),
+                        new Consequence.RoutineDone(place == Place.LINE ? "look-line" : "look-at", channel)));
         live.changed("machine/" + id);
     }
 

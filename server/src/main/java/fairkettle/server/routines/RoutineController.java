@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.WhiteLook;
 import fairkettle.routine.ChangeOrClean;
 import fairkettle.routine.DueTimes.Standing;
 import fairkettle.routine.PadForecast;
@@ -289,8 +290,8 @@ class RoutineController {
     MachineRoutinesJson lookAtLine(
             @PathVariable long machine,
             @RequestParam String channel,
-            @RequestParam LineLooks.Place place,
-            @RequestParam LineLooks.Seen seen,
+            @RequestParam WhiteLook.Place place,
+            @RequestParam WhiteLook.Seen seen,
             @RequestBody(required = false) byte @Nullable [] picture,
             @Parameter(hidden = true) @RequestAttribute(Ahead.DONE) Optional<Pictures.Sent> sent) {
         looks.keep(machine, ChannelCode.of(channel), place, seen, sent.orElse(null));

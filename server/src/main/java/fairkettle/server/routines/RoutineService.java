@@ -86,7 +86,8 @@ public class RoutineService {
                                                     machine.name(),
                                                     found.title(),
                                                     channel == null ? "" : ", " + channel))
-                            .machine(id),
+                            .machine(id)
+                            .about(channel == null ? routine : routine + "/" + channel.code(), 1),
                     List.of(),
                     List.of(new Consequence.RoutineDone(routine, channel)));
         }

@@ -160,9 +160,9 @@ class BenchWorkTest {
                 .asLong();
         hand.carryOutUntil(card, "FILM", "docked");
         assertThat(log(machine))
-                .anyMatch(w -> w.contains("(shake W1)"))
-                .noneMatch(w -> w.contains("(shake W2)") || w.contains("(shake)"))
-                .anyMatch(w -> w.contains("(wiper)"));
+                .anyMatch(w -> w.contains("shake W1"))
+                .noneMatch(w -> w.contains("shake W2") || w.contains("(shake)"))
+                .anyMatch(w -> w.contains("wiper"));
     }
 
     @Test

@@ -25,6 +25,9 @@ class EveryRouteTest {
     @Autowired
     private Ledger ledger;
 
+    @Autowired
+    private org.springframework.jdbc.core.simple.JdbcClient db;
+
     @ParameterizedTest(name = "{0}: a {1} holding {2} becomes {3}")
     @CsvSource(textBlock = """
         # route,         profile,             feed,       holds,        family,      chips,      then,           feed then
@@ -121,37 +124,45 @@ class EveryRouteTest {
     }
 
     @Test
-    void growthSpoilsTheBottlesAndTheySayNoAfterwards() {
+    void growthInOldInkMarksTheBottlesItCameFromAndNoneOfTheNew() {
         hand.bottles("SUBLIMATION", false, "K", "C", "M", "Y");
         long machine = machine("Algae", "small-cartridge", "BULK", "SUBLIMATION");
+        api.post("/api/shelf/lots", """
+            {"family": "SUBLIMATION", "channel": "K", "make": "own", "code": "OLD-K", "volume": 100, "price": 900, "foodGrade": false}\
+            """);
+        long old = db.sql("select max(id) from lot").query(Long.class).single();
+        assertThat(api.post(
+                        "/api/machines/" + machine + "/refills",
+                        "{\"channel\": \"K\", \"lot\": %d, \"poured\": 5, \"ranDry\": false, \"chipReset\": false}"
+                                .formatted(old)))
+                .hasStatus(201);
         long card = api.read(api.post(
                         "/api/cards",
                         "{\"machine\": %d, \"purpose\": \"RENEW\", \"family\": \"SUBLIMATION\", \"make\": \"own\"}"
                                 .formatted(machine)))
                 .get("id")
                 .asLong();
-        var bottles = hand.carryOutUntil(card, "SUBLIMATION", "threads").get("bottles");
+        hand.carryOutUntil(card, "SUBLIMATION", "threads");
         assertThat(api.act(card, "fail", "{\"step\": \"threads\", \"branch\": \"growth\"}"))
                 .hasStatusOk();
         var at = hand.carryOutUntil(card, "SUBLIMATION", "threads/growth~1/growth-bottles");
         assertThat(at.get("next").asString()).isEqualTo("threads/growth~1/growth-bottles");
-        long bad = bottles.get(0).get("id").asLong();
-        for (var bottle : bottles) {
-            if (bottle.get("label").asString().startsWith("SUB-K")) {
-                bad = bottle.get("id").asLong();
-            }
-        }
+        assertThat(db.sql("select code from lot where spoiled like '%growth found%'")
+                        .query(String.class)
+                        .list())
+                .as("what was in the channel, not what was chosen to replace it")
+                .containsExactly("OLD-K");
         assertThat(api.act(
                         card,
                         "enter",
                         "{\"step\": \"threads/growth~1/growth-bottles\", \"cell\": \"K\", \"value\": \"%d\"}"
-                                .formatted(bad)))
+                                .formatted(old)))
                 .hasStatus(422)
                 .bodyJson()
                 .extractingPath("$.detail")
                 .asString()
                 .contains("growth found on the needle");
-        hand.setBottlesAside();
+        hand.carryOut(card, "SUBLIMATION");
     }
 
     @Test

@@ -122,8 +122,9 @@ class ClinicTest {
                 .get("card")
                 .asLong();
         hand.carryOut(card, "MAKERS_DYE");
-        assertThat(db.sql("select string_agg(topic, ' ' order by topic) from entry where card_id = ? and kind ="
-                                + " 'upkeep' and topic like 'damper%'")
+        assertThat(db.sql("select string_agg(body->>'routine' || '/' || coalesce(body->>'channel', ''), ' ') from"
+                                + " consequence join entry on entry.id = entry_id where card_id = ? and"
+                                + " consequence.kind = 'RoutineDone' and body->>'routine' = 'damper'")
                         .param(card)
                         .query(String.class)
                         .single())
@@ -291,16 +292,17 @@ class ClinicTest {
 
     @Test
     void aBottleThatTurnsOutBadOpensACaseWhereItWasFilledFrom() {
-        hand.bottles("SUBLIMATION", false, "K", "C", "M", "Y");
         long machine = api.machine("Clinic lot", "small-tank", "INKED");
-        db.sql("update channel set lot_id = (select max(id) from lot where channel = 'C' and family ="
-                        + " 'SUBLIMATION') where machine_id = ? and code = 'C'")
-                .param(machine)
-                .update();
-        long lot = db.sql("select lot_id from channel where machine_id = ? and code = 'C'")
-                .param(machine)
-                .query(Long.class)
-                .single();
+        api.post("/api/shelf/lots", """
+            {"family": "MAKERS_DYE", "channel": "C", "make": "own", "code": "BAD-1", "volume": 100, "price": 900, "foodGrade": false}\
+            """);
+        long lot = db.sql("select max(id) from lot").query(Long.class).single();
+        assertThat(api.post(
+                        "/api/machines/" + machine + "/refills",
+                        "{\"channel\": \"C\", \"lot\": %d, \"poured\": 10, \"ranDry\": false, \"chipReset\": false}"
+                                .formatted(lot)))
+                .as("a refill tells the channel its bottle")
+                .hasStatus(201);
         assertThat(api.post("/api/shelf/lots/" + lot + "/spoiled", "{\"reason\": \"threads on the needle\"}"))
                 .hasStatusOk();
         var open = api.read(api.get("/api/clinic")).get("open").toString();
@@ -316,7 +318,6 @@ class ClinicTest {
                         .single())
                 .as("marked twice, opened once")
                 .isEqualTo(cases);
-        hand.setBottlesAside();
     }
 
     @Test

@@ -23,7 +23,8 @@ record Database(Map<String, Set<String>> tables) {
                 .filter(name -> !GROWING.contains(name))
                 .sorted()
                 .map(name ->
-                        "select '%s' as name, (to_jsonb(t)%s)::text as row from %s t".formatted(name, left(name), name))
+                        "select '%s' as name, left(row, 200) || ' … ' || md5(row) as row from (select (to_jsonb(t)%s)::text as row from %s t) t"
+                                .formatted(name, left(name), name))
                 .collect(Collectors.joining(" union all "));
         var tables = new TreeMap<String, Set<String>>();
         db.sql(all).query(r -> {
@@ -52,11 +53,6 @@ record Database(Map<String, Set<String>> tables) {
                             gone.stream().map(row -> "- " + name + " " + row),
                             now.stream().map(row -> "+ " + name + " " + row));
                 })
-                .map(row -> row.length() > 1500 ? difference(row) : row)
                 .toList();
-    }
-
-    private static String difference(String row) {
-        return row.substring(0, 200) + " … (" + row.length() + " characters, hash " + row.hashCode() + ")";
     }
 }

@@ -46,7 +46,19 @@ class RefillTest {
                 .hasStatus(422);
         api.post("/api/machines/" + id + "/refills", refill("C", lot, "18", false, false));
         api.post("/api/machines/" + id + "/cleanings", "{\"power\": true}");
-        assertRefused("/api/machines/" + id + "/refills/C/struck", "{}", "used since");
+        var entry = db.sql("select max(entry_id) from refill where machine_id = ?")
+                .param(id)
+                .query(Long.class)
+                .single();
+        assertThat(api.read(api.get("/api/log/" + entry + "/strike"))
+                        .get("stays")
+                        .toString())
+                .as("what stays is said before")
+                .contains("used since");
+        assertThat(api.post("/api/machines/" + id + "/refills/C/struck", "{}")).hasStatusOk();
+        assertThat(line(id, "C").get("level").asDouble())
+                .as("the rest went back")
+                .isLessThan(42);
     }
 
     @Test

@@ -1,0 +1,99 @@
+package fairkettle.controls;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+
+/** A shop is saved and brought back with the one command; what goes wrong on the way changes nothing. */
+@Timeout(120)
+class RestoreTest {
+
+    private static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
+
+    /** The least that a shop has: the account with its rules, and one entry in it. */
+    private static final String SHOP = """
+        create table entry (id bigint primary key, words text);
+        create table posting (entry_id bigint, place text, substance text, microlitres bigint);
+        create table content (place text, substance text, microlitres bigint);
+        create table activation (machine_id bigint);
+        create function rule() returns trigger language plpgsql as 'begin return null; end';
+        create trigger entry_append_only after update on entry for each row execute function rule();
+        create trigger posting_append_only after update on posting for each row execute function rule();
+        create trigger posting_balances after insert on posting for each row execute function rule();
+        insert into entry values (1, 'poured');
+        insert into posting values (1, 'outside/SUPPLIER', 'ink', -5000), (1, 'bottle/1', 'ink', 5000);
+        insert into content values ('bottle/1', 'ink', 5000);
+        """;
+
+    private Path state;
+
+    @BeforeEach
+    void aShop() throws IOException, InterruptedException {
+        state = Files.createTempDirectory(Path.of("/tmp"), "kettle-restore-");
+        run("chmod 755 " + state);
+        Files.writeString(state.resolve("shop.sql"), SHOP);
+        assertThat(run("start_postgres shop; query shop \"$(cat $KETTLE_STATE/shop.sql)\" >/dev/null"))
+                .isEmpty();
+    }
+
+    @AfterEach
+    void away() throws IOException, InterruptedException {
+        run("stop_postgres shop; stop_postgres shop-restored; rm -rf $KETTLE_STATE");
+    }
+
+    @Test
+    void whatWasSavedComesBackAndWhatWasThereIsKept() throws IOException, InterruptedException {
+        run("cmd_backup $KETTLE_STATE/saved");
+        run("start_postgres shop; query shop \"update entry set words = 'spilled'\"");
+        assertThat(run("cmd_restore $KETTLE_STATE/saved")).contains("Restored from", "pg.before-");
+        assertThat(words()).isEqualTo("poured");
+        assertThat(run("stat -c %a $KETTLE_STATE/saved"))
+                .as("read by its owner alone")
+                .isEqualTo("600");
+    }
+
+    @Test
+    void aDamagedBackupChangesNothing() throws IOException, InterruptedException {
+        run("cmd_backup $KETTLE_STATE/saved");
+        var saved = state.resolve("saved");
+        byte[] bytes = Files.readAllBytes(saved);
+        bytes[512 + 100] ^= 0x55; // behind the archive’s first header, in the dump
+        Files.write(saved, bytes);
+        assertThat(run("cmd_restore $KETTLE_STATE/saved")).contains("damaged", "Nothing has changed");
+        Files.writeString(saved, "no backup at all");
+        assertThat(run("cmd_restore $KETTLE_STATE/saved")).contains("not a backup", "Nothing has changed");
+        assertThat(words()).isEqualTo("poured");
+    }
+
+    @Test
+    void aShopWhoseAccountDoesNotBalanceIsNotTaken() throws IOException, InterruptedException {
+        run("start_postgres shop; query shop \"insert into posting values (2, 'bottle/1', 'ink', 7)\"");
+        run("cmd_backup $KETTLE_STATE/wrong");
+        run("start_postgres shop; query shop \"delete from posting where entry_id = 2\"");
+        assertThat(run("cmd_restore $KETTLE_STATE/wrong")).contains("does not balance", "Nothing has changed");
+        assertThat(words()).isEqualTo("poured");
+    }
+
+    private String words() throws IOException, InterruptedException {
+        return run("start_postgres shop; query shop 'select words from entry'");
+    }
+
+    private String run(String line) throws IOException, InterruptedException {
+        var builder = new ProcessBuilder("bash", "-c", "source ./kettle >/dev/null; " + line).directory(ROOT.toFile());
+        builder.environment().put("KETTLE_STATE", state.toString());
+        builder.redirectErrorStream(true);
+        builder.redirectOutput(state.resolve("said").toFile());
+        builder.start().waitFor();
+        return Files.exists(state.resolve("said"))
+                ? Files.readString(state.resolve("said"), StandardCharsets.UTF_8)
+                        .strip()
+                : "";
+    }
+}
