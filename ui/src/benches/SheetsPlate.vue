@@ -126,10 +126,10 @@ defineExpose({ choosePurge })
     <h2>{{ jobs?.uri ? 'Print a sheet' : 'Make a sheet' }}</h2>
     <div class="kinds">
       <button
-        type="button"
-        class="btn btn-outline-secondary"
         v-for="k in sheets.kinds"
         :key="k.id"
+        type="button"
+        class="btn btn-outline-secondary"
         :disabled="busy"
         :title="k.shows"
         @click="k.id === 'PURGE' ? choosePurge() : make(k.id)"

@@ -156,10 +156,10 @@ const told = computed(() => {
           <p v-if="!channels.length" class="small quiet">Tap a channel first for what is done to single ones.</p>
           <div class="grid">
             <button
-              type="button"
-              class="btn btn-outline-secondary"
               v-for="t in treatments"
               :key="t.treatment"
+              type="button"
+              class="btn btn-outline-secondary"
               :title="t.why"
               :disabled="busy || (t.perChannel && !channels.length)"
               @click="act('TREAT', { treatment: t.treatment })"

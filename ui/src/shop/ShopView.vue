@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { computed, ref, watch } from 'vue'
+import { ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { loadShop, useShop } from '../shell/shop'
@@ -253,9 +253,9 @@ async function reload() {
             <div v-for="price in COMPARED" :key="price.key">
               <label :for="price.key">{{ price.label }}</label>
               <NumberInput
+                :id="price.key"
                 v-model="form.comparison[price.key]"
                 :currency="price.minor === 1 ? undefined : form.currency"
-                :id="price.key"
               />
               <FieldProblem :problem="problem" :field="`comparison.${price.key}`" />
             </div>

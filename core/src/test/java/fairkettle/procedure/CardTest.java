@@ -193,6 +193,7 @@ class CardTest {
     @Test
     void aWaitIsOverWhenItIsOver() {
         throughTheCap();
+        go(new CardAct.Finish("pull", null));
         go(new CardAct.BeginWait("clean"));
         assertThat(((Outcome.Refused) after(new CardAct.Finish("clean", null), NINE.plusSeconds(299)))
                         .reasons()
@@ -206,6 +207,7 @@ class CardTest {
     @Test
     void aCleaningThatWouldOverflowThePadIsRefused() {
         throughTheCap();
+        go(new CardAct.Finish("pull", null));
         padRoom = Millilitres.parse("6.9");
         assertThat(refusal(new CardAct.BeginWait("clean")).getFirst().message())
                 .as("before it is begun")
@@ -225,15 +227,18 @@ class CardTest {
         assertThat(refusal(new CardAct.BeginWait("clean")).getFirst().message()).startsWith("A hold stands before it");
         throughTheCap();
         photos = 1;
+        assertThat(refusal(new CardAct.Finish("photo", null)).getFirst().remedy()).isEqualTo("pull");
+        go(new CardAct.Finish("pull", null));
         go(new CardAct.Finish("photo", null));
-        assertThat(refusal(new CardAct.Strike("cap")).getFirst().message()).contains("behind this hold");
+        assertThat(refusal(new CardAct.Strike("pull")).getFirst().message()).contains("behind this hold");
         go(new CardAct.Strike("photo"));
-        go(new CardAct.Strike("cap"));
+        go(new CardAct.Strike("pull"));
     }
 
     @Test
     void aPhotoIsWaitedFor() {
         throughTheCap();
+        go(new CardAct.Finish("pull", null));
         assertThat(refusal(new CardAct.Finish("photo", null)).getFirst().cell()).isEqualTo("photo");
         photos = 1;
         go(new CardAct.Finish("photo", null));
