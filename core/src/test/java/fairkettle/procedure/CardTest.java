@@ -227,7 +227,8 @@ class CardTest {
         assertThat(refusal(new CardAct.BeginWait("clean")).getFirst().message()).startsWith("A hold stands before it");
         throughTheCap();
         photos = 1;
-        assertThat(refusal(new CardAct.Finish("photo", null)).getFirst().remedy()).isEqualTo("pull");
+        assertThat(refusal(new CardAct.Finish("photo", null)).getFirst().remedy())
+                .isEqualTo("pull");
         go(new CardAct.Finish("pull", null));
         go(new CardAct.Finish("photo", null));
         assertThat(refusal(new CardAct.Strike("pull")).getFirst().message()).contains("behind this hold");

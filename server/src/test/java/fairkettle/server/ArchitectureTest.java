@@ -7,9 +7,11 @@ import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.sli
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import fairkettle.server.ledger.Ledger;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.web.bind.annotation.RestController;
@@ -29,7 +31,8 @@ class ArchitectureTest {
         "fairkettle.routine..",
         "fairkettle.round..",
         "fairkettle.clinic..",
-        "fairkettle.benchwork.."
+        "fairkettle.benchwork..",
+        "fairkettle.practice.."
     };
 
     private final JavaClasses all = new ClassFileImporter()
@@ -65,9 +68,26 @@ class ArchitectureTest {
     @Test
     void theCoresPackagesHaveNoCycles() {
         slices().matching(
-                        "fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|benchwork|clinic)..")
+                        "fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|benchwork|clinic|practice)..")
                 .should()
                 .beFreeOfCycles()
+                .check(all);
+    }
+
+    @Test
+    void theServersPackagesHaveNoCycles() {
+        slices().matching("fairkettle.server.(*)..").should().beFreeOfCycles().check(all);
+    }
+
+    @Test
+    void onlyTheJournalWritesIntoTheLog() {
+        noClasses()
+                .that()
+                .resideOutsideOfPackages("..server.ledger..", "..server.journal..")
+                .should()
+                .callMethod(Ledger.class, "record", Ledger.NewEntry.class, List.class)
+                .orShould()
+                .callMethod(Ledger.class, "contra", Ledger.NewEntry.class)
                 .check(all);
     }
 
