@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
+import { useServer } from '../api/useServer'
+import StrikeDialog from '../log/StrikeDialog.vue'
+import { useStrike } from '../log/useStrike'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { bare, day, money, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
@@ -13,17 +16,31 @@ import Choice from '../shell/Choice.vue'
 const props = defineProps<{ machine: Schemas['MachineJson']; unit: VolumeUnit; zone: string }>()
 const emit = defineEmits<{ poured: [] }>()
 
-const whole = ref<Schemas['Refillable']>()
+const {
+  data: whole,
+  put,
+  reload,
+} = useServer<Schemas['Refillable']>(
+  () => ['refills', props.machine.plate.id],
+  () => api.GET('/api/machines/{machine}/refills', { params: path() }),
+  () => [`machine/${props.machine.plate.id}`],
+)
 const problem = ref<Problem>()
+const { asking, problem: refused, busy: striking, undo, confirm, leave } = useStrike()
+/** A refill that is struck out; what would stay is said before. */
+async function strike(work: Promise<void>) {
+  await work
+  await reload()
+  emit('poured')
+}
+/** The answer belongs to the machine that it was asked of. */
+function poured(machine: number, data: Schemas['Refillable']) {
+  put(['refills', machine], data)
+  emit('poured')
+}
 const pouring = ref(false)
 const form = reactive({ channel: '', lot: 0, poured: '', ranDry: false, chipReset: false, says: '' })
 const path = () => ({ path: { machine: props.machine.plate.id } })
-
-async function load() {
-  const { data } = await api.GET('/api/machines/{machine}/refills', { params: path() })
-  whole.value = data
-}
-watch(() => props.machine, load, { immediate: true })
 
 const line = computed(() => whole.value?.lines.find((l) => l.channel === form.channel))
 const atLastMark = computed(() => whole.value?.lines.filter((l) => l.atLastMark).map((l) => l.channel) ?? [])
@@ -43,6 +60,7 @@ function begin(channel: string) {
   pouring.value = true
 }
 const { run: pour, busy } = oneAtATime(async () => {
+  const id = props.machine.plate.id
   const { data, error } = await api.POST('/api/machines/{machine}/refills', {
     params: path(),
     body: {
@@ -56,32 +74,19 @@ const { run: pour, busy } = oneAtATime(async () => {
   })
   problem.value = error ? problemOf(error) : undefined
   if (data) {
-    whole.value = data
     pouring.value = false
-    emit('poured')
-  }
-})
-const { run: strike } = oneAtATime(async (channel: string) => {
-  const { data, error } = await api.POST('/api/machines/{machine}/refills/{channel}/struck', {
-    params: { path: { machine: props.machine.plate.id, channel } },
-  })
-  problem.value = error ? problemOf(error) : undefined
-  if (data) {
-    whole.value = data
-    emit('poured')
+    poured(id, data)
   }
 })
 const { run: setTrigger } = oneAtATime(async (text: string) => {
+  const id = props.machine.plate.id
   const share = text.trim() === '' ? undefined : numberOf(text) / 100
   const { data, error } = await api.PUT('/api/machines/{machine}/refills/trigger', {
     params: path(),
     body: { share },
   })
   problem.value = error ? problemOf(error) : undefined
-  if (data) {
-    whole.value = data
-    emit('poured')
-  }
+  if (data) poured(id, data)
 })
 </script>
 
@@ -140,9 +145,9 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
       <form v-if="pouring && line" class="thin block" novalidate @submit.prevent="pour">
         <p>
           <b>{{ line.channel }}</b> takes <b>{{ volume(line.room, unit) }}</b> to the line, never past it.
-          <span v-if="line.last && line.fromLast" class="quiet small"
+          <span v-if="line.last && line.fromLast && line.entry" class="quiet small"
             >Last: {{ volume(line.fromLast, unit) }} on {{ day(line.last, zone) }}.
-            <BButton size="sm" variant="link" @click="strike(line.channel)">Strike it out</BButton></span
+            <BButton size="sm" variant="link" @click="strike(undo(line.entry))">Strike it out</BButton></span
           >
         </p>
         <template v-if="line.bottles.length">
@@ -208,6 +213,13 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
         {{ money(whole.lines[0].saved) }}.
       </p>
     </template>
+    <StrikeDialog
+      :preview="asking && (asking.why || asking.stays.length) ? asking : undefined"
+      :problem="refused"
+      :busy="striking()"
+      @strike="strike(confirm())"
+      @leave="leave"
+    />
   </div>
 </template>
 

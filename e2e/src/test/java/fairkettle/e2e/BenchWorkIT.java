@@ -87,9 +87,8 @@ class BenchWorkIT {
         tablet.click(".main");
         tablet.sees("Flush the white line");
         tablet.until(_ -> query("select count(*) from card where id = " + card + " and finished_at is not null") == 1);
-        assertThat(query("select count(*) from entry where topic = 'white-damper/W1' and card_id = " + card))
-                .isEqualTo(1);
-        assertThat(query("select count(*) from entry where topic = 'white-damper/W2' and card_id = " + card))
+        assertThat(query(newDampers("W1", card))).isEqualTo(1);
+        assertThat(query(newDampers("W2", card)))
                 .as("the old one keeps its age")
                 .isZero();
         assertThat(query("select coalesce(sum(microlitres), 0) from posting p join entry e on e.id = p.entry_id where"
@@ -97,6 +96,12 @@ class BenchWorkIT {
                         + card + " and place like 'path/%/W1/TUBE' and substance like 'fluid/%'"))
                 .as("no fluid stays in the line")
                 .isLessThan(500);
+    }
+
+    private static String newDampers(String channel, String card) {
+        return "select count(*) from consequence c join entry e on e.id = c.entry_id where c.kind = 'RoutineDone'"
+                + " and c.body->>'routine' = 'white-damper' and c.body->>'channel' = '%s' and e.card_id = %s"
+                        .formatted(channel, card);
     }
 
     private static long query(String sql) {

@@ -102,7 +102,8 @@ public class Refills {
      * One channel.
      *
      * @param room until the line
-     * @param fromLast mL and the day of the last refill; null before the first
+     * @param fromLast mL and the day of the last refill, and the {@code entry} of the log that says it; null before the
+     *     first
      * @param count of a chip that resets, against what was poured; null where nothing was reset
      * @param says what the machine believed at the last refill, and {@code apart} true if that was far from the account
      * @param cartridges how many of the maker's small cartridges a full vessel stands for, and {@code saved} what they
@@ -118,6 +119,7 @@ public class Refills {
             Refilling.@Nullable Forecast forecast,
             @Nullable Instant last,
             @Nullable Millilitres fromLast,
+            @Nullable Long entry,
             Refilling.@Nullable Count count,
             double countOff,
             @Nullable Double says,
@@ -194,6 +196,7 @@ public class Refills {
                         .orElse(null),
                 last == null ? null : last.getAt().toInstant(),
                 last == null ? null : new Millilitres(last.getPouredUl()),
+                last == null ? null : last.getEntryId(),
                 count,
                 count == null ? 0 : count.off(),
                 last == null ? null : last.getMachineSays(),
