@@ -1,10 +1,19 @@
 import { afterEach, beforeEach, vi } from 'vitest'
+import { kept } from './useServer'
+
+/** Changes that nobody sends. */
+export class NoStream {
+  addEventListener() {}
+  close() {}
+}
 
 /** A server for one component: answers by method and path, and remembers what it was sent. */
 export function standInServer(answers: Record<string, unknown>) {
   const sent: { what: string; body: unknown }[] = []
   beforeEach(() => {
     sent.length = 0
+    kept.clear()
+    vi.stubGlobal('EventSource', NoStream)
     vi.stubGlobal('fetch', async (request: Request) => {
       const what = `${request.method} ${new URL(request.url).pathname}`
       const text = await request.text()

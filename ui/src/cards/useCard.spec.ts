@@ -1,12 +1,9 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { defineComponent, h } from 'vue'
+import { defineComponent, h, ref } from 'vue'
+import { NoStream } from '../api/server.testing'
+import { kept } from '../api/useServer'
 import { useCard } from './useCard'
-
-class NoStream {
-  addEventListener() {}
-  close() {}
-}
 
 let served: { version: number; answer?: () => Response }
 const asked: string[] = []
@@ -14,6 +11,7 @@ const asked: string[] = []
 beforeEach(() => {
   served = { version: 1 }
   asked.length = 0
+  kept.clear()
   vi.stubGlobal('EventSource', NoStream)
   vi.stubGlobal('fetch', async (request: Request) => {
     asked.push(`${request.method} ${new URL(request.url).pathname.split('/').pop()}`)
@@ -50,6 +48,33 @@ describe('a card on a screen', () => {
     await Promise.all([screen.enter('pull', 'K/0', '60'), screen.enter('pull', 'K/2', 'yes'), screen.finish('pull')])
     expect(asked).toEqual(['POST enter', 'POST enter', 'POST finish'])
     expect(screen.busy.value).toBe(false)
+  })
+
+  it('sends a tap to the card it was made on, though another is on the screen by then', async () => {
+    const paths: string[] = []
+    vi.stubGlobal('fetch', async (request: Request) => {
+      const path = new URL(request.url).pathname
+      paths.push(`${request.method} ${path}`)
+      return Response.json({ id: Number(path.split('/')[3]), version: 1, steps: [] })
+    })
+    const id = ref(3)
+    let card!: ReturnType<typeof useCard>
+    mount(
+      defineComponent({
+        setup() {
+          card = useCard(() => id.value)
+          return () => h('div')
+        },
+      }),
+    )
+    await flushPromises()
+    const first = card.finish('pull')
+    const second = card.finish('rinse')
+    id.value = 4
+    await Promise.all([first, second])
+    await flushPromises()
+    expect(paths.filter((p) => p.startsWith('POST'))).toEqual(['POST /api/cards/3/finish', 'POST /api/cards/3/finish'])
+    expect(card.card.value?.id).toBe(4)
   })
 
   it('never shows an older card after a newer one', async () => {
