@@ -1,4 +1,4 @@
-import { QueryClient, useQuery } from '@tanstack/vue-query'
+import { notifyManager, QueryClient, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useLive } from '../shell/live'
 import { problemOf, type Problem } from './client'
@@ -9,6 +9,8 @@ export type Answer<T> = { data?: T; error?: unknown }
 export const kept = new QueryClient({
   defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false, refetchOnReconnect: false } },
 })
+
+notifyManager.setScheduler(queueMicrotask) // why: what arrived is shown at once, not in the next turn
 
 /**
  * What the server says about one thing, fetched, kept and refreshed. The key says which thing: an answer belongs to the key it
@@ -24,6 +26,7 @@ export function useServer<T>(key: () => readonly unknown[], get: () => Promise<A
     {
       queryKey,
       queryFn: async (): Promise<T> => {
+        await Promise.resolve() // why: what a component asks with may stand below this in its setup
         const { data, error } = await get()
         if (data === undefined) throw problemOf(error)
         return data

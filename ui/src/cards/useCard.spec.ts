@@ -20,12 +20,12 @@ beforeEach(() => {
 })
 afterEach(() => vi.unstubAllGlobals())
 
-function useOnScreen() {
+function useOnScreen(id: () => number = () => 3) {
   let card!: ReturnType<typeof useCard>
   mount(
     defineComponent({
       setup() {
-        card = useCard(() => 3)
+        card = useCard(id)
         return () => h('div')
       },
     }),
@@ -58,15 +58,7 @@ describe('a card on a screen', () => {
       return Response.json({ id: Number(path.split('/')[3]), version: 1, steps: [] })
     })
     const id = ref(3)
-    let card!: ReturnType<typeof useCard>
-    mount(
-      defineComponent({
-        setup() {
-          card = useCard(() => id.value)
-          return () => h('div')
-        },
-      }),
-    )
+    const card = useOnScreen(() => id.value)
     await flushPromises()
     const first = card.finish('pull')
     const second = card.finish('rinse')
