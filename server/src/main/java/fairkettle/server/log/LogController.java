@@ -140,7 +140,9 @@ class LogController {
                         Boolean.TRUE.equals(r.value10()),
                         !Boolean.TRUE.equals(r.value10())
                                 && !r.value7().equals("strike")
-                                && (r.value9().signum() > 0 || Boolean.TRUE.equals(r.value11()))));
+                                && (r.value9().signum() > 0
+                                        || Boolean.TRUE.equals(r.value11())
+                                        || r.value6() != null && Strikes.ofCardStep(r.value7()))));
         boolean more = entries.size() > PAGE;
         return new LogJson(
                 more ? entries.subList(0, PAGE) : entries,

@@ -54,6 +54,11 @@ public class Strikes {
         }
     }
 
+    /** A step that came to nothing but that it is done can be struck out all the same. */
+    static boolean ofCardStep(String kind) {
+        return OF_CARDS.contains(kind) && !kind.equals("card");
+    }
+
     /** @return what stays all the same, in sentences */
     @Transactional
     public List<String> strike(long id) {

@@ -1,8 +1,10 @@
-package fairkettle.server.shop;
+package fairkettle.server.pages;
 
 import fairkettle.check.Work;
 import fairkettle.safety.School;
 import fairkettle.server.people.People;
+import fairkettle.server.shop.Shop;
+import fairkettle.server.shop.ShopSettings;
 import jakarta.validation.Valid;
 import java.net.InetAddress;
 import java.net.UnknownHostException;

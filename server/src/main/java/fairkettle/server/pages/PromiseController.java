@@ -1,8 +1,9 @@
-package fairkettle.server.promises;
+package fairkettle.server.pages;
 
 import fairkettle.ink.Family;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.changeover.Changeovers;
+import fairkettle.server.promises.Promises;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
 import jakarta.validation.Valid;

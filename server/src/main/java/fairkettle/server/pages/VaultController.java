@@ -1,6 +1,7 @@
-package fairkettle.server.keys;
+package fairkettle.server.pages;
 
 import fairkettle.server.benches.Machines;
+import fairkettle.server.keys.Vault;
 import fairkettle.server.web.OnceFilter;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;

@@ -1,4 +1,4 @@
-package fairkettle.server.benches;
+package fairkettle.server.pages;
 
 import fairkettle.changeover.Idle;
 import fairkettle.changeover.PurgeOrClean;
@@ -14,6 +14,10 @@ import fairkettle.machine.Feed;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.safety.School;
+import fairkettle.server.benches.Checks;
+import fairkettle.server.benches.Clinic;
+import fairkettle.server.benches.Machines;
+import fairkettle.server.benches.Passports;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.hob.Hob;
 import fairkettle.server.keys.Vault;
