@@ -159,7 +159,7 @@ public sealed interface Consequence {
     record Told(long caseId, String evidence) implements Consequence {}
 
     /** What comes back when it is struck out, in words; empty for what nobody sees. */
-    default String words() {
+    default String comesBack() {
         return switch (this) {
             case Looked _ -> "the nozzle check that it kept";
             case LookedBetter(var _, var channel, var _) -> "the check of %s as it was read".formatted(channel);

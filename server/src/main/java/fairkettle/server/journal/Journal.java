@@ -150,7 +150,7 @@ public class Journal {
     /** What striking an entry out gives back, in words; empty if nothing followed from it. */
     public List<String> gives(long entry) {
         var gives = new ArrayList<String>();
-        of(entry).forEach(what -> gives.add(what.words()));
+        of(entry).forEach(what -> gives.add(what.comesBack()));
         if (!ledger.postings(entry).isEmpty()) {
             gives.add("the ink that it moved");
         }
