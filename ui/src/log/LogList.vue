@@ -110,7 +110,7 @@ async function whereFrom(entry: number) {
 }
 .log > li {
   display: grid;
-  grid-template-columns: 132px 84px minmax(0, 1fr) 90px 80px 96px;
+  grid-template-columns: 132px 84px minmax(0, 1fr) 90px 80px 112px;
   gap: 10px;
   align-items: center;
   border-top: 1.5px solid var(--line);
@@ -129,6 +129,9 @@ async function whereFrom(entry: number) {
 .struck .words a,
 .struck .words {
   text-decoration: line-through;
+}
+.log .btn {
+  white-space: nowrap;
 }
 .postings {
   grid-column: 3 / -1;
