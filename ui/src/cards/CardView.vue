@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { api, type Schemas } from '../api/client'
 import { serverNow, useShop } from '../shell/shop'
 import { bare, countdown, dayAndTime, minutes, type VolumeUnit } from '../units/format'
+import StrikeDialog from '../log/StrikeDialog.vue'
 import MachineSays from './MachineSays.vue'
 import StepAsk from './StepAsk.vue'
 import StepBeads from './StepBeads.vue'
@@ -71,6 +72,21 @@ async function main() {
   if (!s) return
   if (s.pause && !s.waitStarted) await acts.beginWait(s.id)
   else await acts.finish(s.id)
+}
+
+/** What stays although a step is struck out is said before, and asked about. */
+const striking = ref<{ step: string; preview: Schemas['StrikePreviewJson'] }>()
+async function strike(id: string) {
+  const { data } = await api.GET('/api/cards/{card}/strike', {
+    params: { path: { card: Number(route.params.id) }, query: { step: id } },
+  })
+  if (data?.stays.length) striking.value = { step: id, preview: data }
+  else await acts.strike(id)
+}
+async function struck() {
+  const asked = striking.value
+  striking.value = undefined
+  if (asked) await acts.strike(asked.step)
 }
 
 /** Time for another machine while this one waits. */
@@ -230,7 +246,7 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             <BButton v-if="!locked" variant="primary" class="main" :disabled="busy || mainWaits" @click="main">{{
               mainWords
             }}</BButton>
-            <BButton v-else variant="outline-secondary" class="main" :disabled="busy" @click="acts.strike(step!.id)"
+            <BButton v-else variant="outline-secondary" class="main" :disabled="busy" @click="strike(step!.id)"
               >Strike it out</BButton
             >
             <BButton
@@ -408,6 +424,7 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
         <BButton type="submit" variant="primary" size="lg" class="mt-3">Enter</BButton>
       </form>
     </BModal>
+    <StrikeDialog :preview="striking?.preview" problem="" :busy="busy" @strike="struck" @leave="striking = undefined" />
   </div>
 </template>
 

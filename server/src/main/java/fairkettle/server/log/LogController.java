@@ -172,6 +172,12 @@ class LogController {
         return strikes.preview(entry);
     }
 
+    /** The same for a step of a card, whose last entry it is. */
+    @GetMapping("/api/cards/{card}/strike")
+    Strikes.StrikePreviewJson stepStrikePreview(@PathVariable long card, @RequestParam String step) {
+        return strikes.previewOfStep(card, step);
+    }
+
     record StruckJson(List<String> stays) {}
 
     /** Strikes an entry out from where it stands. */

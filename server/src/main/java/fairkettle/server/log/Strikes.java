@@ -59,6 +59,14 @@ public class Strikes {
         return OF_CARDS.contains(kind) && !kind.equals("card");
     }
 
+    /** @throws Problem if nothing was written for the step that still stands */
+    StrikePreviewJson previewOfStep(long card, String step) {
+        return journal.standing(card, step).stream()
+                .findFirst()
+                .map(this::preview)
+                .orElseThrow(() -> Problem.notFound("Nothing was written for this step that could be struck out."));
+    }
+
     /** @return what stays all the same, in sentences */
     @Transactional
     public List<String> strike(long id) {
