@@ -247,7 +247,7 @@ class StoryIT {
         tablet.all(".go input[type=file]")
                 .getFirst()
                 .sendKeys(fake.toAbsolutePath().toString());
-        tablet.sees("This is no JPEG or PNG picture.");
+        tablet.sees("This is no JPEG, PNG, TIFF or PDF.");
     }
 
     @Test
