@@ -19,12 +19,19 @@ notifyManager.setScheduler(queueMicrotask) // why: what arrived is shown at once
  * @param key of what is looked at now, such as `['card', 3]`
  * @param get asks for it; called when the key changes and when one of the topics does
  * @param topics what refreshes it
+ * @param when there is something to ask for; always, unless it says no
  */
-export function useServer<T>(key: () => readonly unknown[], get: () => Promise<Answer<T>>, topics: () => string[]) {
+export function useServer<T>(
+  key: () => readonly unknown[],
+  get: () => Promise<Answer<T>>,
+  topics: () => string[],
+  when: () => boolean = () => true,
+) {
   const queryKey = computed(() => [...key()])
   const query = useQuery(
     {
       queryKey,
+      enabled: computed(when),
       queryFn: async (): Promise<T> => {
         await Promise.resolve() // why: what a component asks with may stand below this in its setup
         const { data, error } = await get()
@@ -35,7 +42,7 @@ export function useServer<T>(key: () => readonly unknown[], get: () => Promise<A
     kept,
   )
   const refused = ref<{ key: string; problem?: Problem }>()
-  const reload = () => kept.invalidateQueries({ queryKey: queryKey.value, exact: true })
+  const reload = () => kept.invalidateQueries({ queryKey: queryKey.value, exact: true, refetchType: 'active' })
   useLive(topics, reload)
 
   /** Puts what an act answered in the place of the thing it was made on, whatever is looked at by now. */

@@ -61,6 +61,7 @@ export function useChecks(machine: () => number) {
     () => ['checks', machine()],
     () => api.GET('/api/machines/{machine}/checks', { params: { path: { machine: machine() } } }),
     () => [],
+    () => machine() > 0,
   )
   return { checks: data, problem: computed(() => problem.value?.detail), load: reload }
 }
