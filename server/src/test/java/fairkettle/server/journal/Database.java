@@ -15,7 +15,8 @@ record Database(Map<String, Set<String>> tables) {
     private static final Set<String> GROWING =
             Set.of("entry", "posting", "consequence", "change", "answered", "flyway_schema_history");
 
-    static Database read(JdbcClient db) {
+    /** @param card whose steps are compared word by word; of other cards their version says whether they changed */
+    static Database read(JdbcClient db, long card) {
         var names = db.sql("select table_name from information_schema.tables where table_schema = 'public'")
                 .query(String.class)
                 .list();
@@ -24,7 +25,7 @@ record Database(Map<String, Set<String>> tables) {
                 .sorted()
                 .map(name ->
                         "select '%s' as name, left(row, 200) || ' … ' || md5(row) as row from (select (to_jsonb(t)%s)::text as row from %s t) t"
-                                .formatted(name, left(name), name))
+                                .formatted(name, left(name, card), name))
                 .collect(Collectors.joining(" union all "));
         var tables = new TreeMap<String, Set<String>>();
         db.sql(all).query(r -> {
@@ -33,9 +34,11 @@ record Database(Map<String, Set<String>> tables) {
         return new Database(tables);
     }
 
-    /** A card's version counts its changes, so it grows too; ids of rows that were made anew are new. */
-    private static String left(String table) {
-        return table.equals("card") ? " - 'version'" : "";
+    /** A card's version counts its changes, so that of the card in question grows too. */
+    private static String left(String table, long card) {
+        return table.equals("card")
+                ? " - case when id = %d then '{version}'::text[] else '{body,plan,wish}'::text[] end".formatted(card)
+                : "";
     }
 
     /** What differs from an earlier moment: empty if nothing does. */

@@ -173,7 +173,7 @@ class GivenBackTest {
     }
 
     private void back(String what, String step, Doing doing) {
-        var before = Database.read(db);
+        var before = Database.read(db, card);
         long last = lastEntry();
         assertThat(doing.act()).as("%s: %s", step, what).hasStatusOk();
         var entries = db.sql("select id from entry where id > ? and contra_of is null order by id desc")
@@ -190,7 +190,7 @@ class GivenBackTest {
         assertThat(api.post("/api/log/" + mine + "/strike", "{}"))
                 .as("%s: %s", step, what)
                 .hasStatusOk();
-        assertThat(Database.read(db).since(before))
+        assertThat(Database.read(db, card).since(before))
                 .as("%s: %s, and struck out", step, what)
                 .isEmpty();
     }
