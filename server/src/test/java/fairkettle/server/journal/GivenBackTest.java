@@ -133,12 +133,14 @@ class GivenBackTest {
             var id = step.get("id").asString();
             if (step.get("skippable").asBoolean()) {
                 back(
+                        card,
                         "left out",
                         id,
                         () -> api.act(card, "skip", "{\"step\": \"%s\", \"reason\": \"for a trial\"}".formatted(id)));
             }
             for (var branch : step.get("branches")) {
                 back(
+                        card,
                         "failed with " + branch.get("id"),
                         id,
                         () -> api.act(
@@ -150,6 +152,7 @@ class GivenBackTest {
             hand.prepare(card, step, family);
             boolean photo = step.at("/ask/kind").asString().equals("Photo");
             back(
+                    card,
                     "done",
                     id,
                     () -> photo
@@ -172,7 +175,7 @@ class GivenBackTest {
         org.springframework.test.web.servlet.assertj.MvcTestResult act();
     }
 
-    private void back(String what, String step, Doing doing) {
+    private void back(long card, String what, String step, Doing doing) {
         var before = Database.read(db, card);
         long last = lastEntry();
         assertThat(doing.act()).as("%s: %s", step, what).hasStatusOk();
