@@ -88,9 +88,6 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
     /** @param state the card's {@link #state}, for asking about many steps at once */
     public List<Reason> missing(String step, MachineState state) {
         var reasons = new ArrayList<Reason>();
-        holdBefore(step)
-                .ifPresent(hold -> reasons.add(
-                        new Reason("A hold stands before it: first “%s”.".formatted(hold.title()), null, hold.id())));
         for (var need : state.missing(run(step).step().needs())) {
             var remedy = remedy(need, step);
             reasons.add(new Reason(
@@ -99,6 +96,9 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
                     null,
                     remedy.map(Step::id).orElse(null)));
         }
+        holdBefore(step)
+                .ifPresent(hold -> reasons.add(
+                        new Reason("A hold stands before it: first “%s”.".formatted(hold.title()), null, hold.id())));
         return reasons;
     }
 
