@@ -6,8 +6,6 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.time.Instant;
-import java.util.List;
-import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -30,26 +28,6 @@ class BackIT {
     static void stop() throws IOException, InterruptedException {
         tablet.close();
         kettle.close();
-    }
-
-    @Test
-    void aWrongRefillIsUndoneByOneTap() throws IOException, SQLException {
-        var found = refillable();
-        tablet.open("/machines/" + found.machine() + "#refill");
-        long machine = found.machine();
-        var channel = found.channel();
-        long before = kettle.query("select count(*) from refill where machine_id = " + machine);
-        tablet.click("#refill button[aria-label='Refill " + channel + "']");
-        tablet.type("#refill-poured", "0,5");
-        tablet.press("Poured");
-        tablet.sees("Written down.");
-        assertThat(kettle.query("select poured_ul from refill order by id desc limit 1"))
-                .as("half a millilitre, typed with a comma")
-                .isEqualTo(500);
-        picture("undo");
-        tablet.press("Undo");
-        tablet.until(_ -> count("select count(*) from refill where machine_id = " + machine) == before);
-        assertThat(tablet.accessibilityViolations()).isEmpty();
     }
 
     @Test
@@ -119,27 +97,6 @@ class BackIT {
         tablet.open("/changeover?machine=6&to=SUBLIMATION");
         tablet.sees("While it is away");
         picture("away");
-    }
-
-    private record Refillable(long machine, String channel) {}
-
-    /** A machine with room in a tank and a bottle that fits it. */
-    private static Refillable refillable() throws SQLException {
-        for (long machine = 1; machine <= count("select max(id) from machine"); machine++) {
-            var refills = tablet.fetch("/api/machines/" + machine + "/refills");
-            if (refills.get("why") != null || !(refills.get("lines") instanceof List<?> lines)) {
-                continue;
-            }
-            for (var line : lines) {
-                if (line instanceof Map<?, ?> l
-                        && l.get("bottles") instanceof List<?> bottles
-                        && !bottles.isEmpty()
-                        && ((Number) l.get("room")).doubleValue() > 1) {
-                    return new Refillable(machine, String.valueOf(l.get("channel")));
-                }
-            }
-        }
-        throw new AssertionError("no machine of the demo wants ink");
     }
 
     private static long free(int offset) throws SQLException {
