@@ -93,7 +93,7 @@ public final class Trial {
         var random = new SplittableRandom(which * 7919L);
         Table.USUAL.reasons().keySet().stream().sorted().forEach(key -> dice.put(key, random.nextBoolean() ? 2.0 : .5));
         return Table.USUAL.with((key, row) -> {
-            double by = dice.get(key);
+            double by = dice.getOrDefault(key, 1.0);
             boolean shares = key.startsWith("missing.") || key.startsWith("fade.") || key.equals("cap");
             for (int i = shares ? 1 : 0; i < row.length; i++) {
                 if (key.startsWith("idle.")

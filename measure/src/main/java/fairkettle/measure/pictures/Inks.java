@@ -1,6 +1,7 @@
 package fairkettle.measure.pictures;
 
 import java.util.Map;
+import java.util.Objects;
 import java.util.Random;
 
 /** How much light each ink lets back from paper, and how papers and inks differ from shop to shop. */
@@ -37,6 +38,6 @@ record Inks(Map<String, double[]> reflect, double[] paper) {
     }
 
     double[] of(String code) {
-        return reflect.get(code.startsWith("W") ? "W" : code);
+        return Objects.requireNonNull(reflect.get(code.startsWith("W") ? "W" : code), code);
     }
 }

@@ -46,7 +46,8 @@ public final class Known {
     }
 
     public boolean proven(String name, Day day) {
-        return of(name, day).isPresent() && entries.get(name).proven();
+        var known = entries.get(name);
+        return known != null && known.proven() && of(name, day).isPresent();
     }
 
     /** Kept if it is better than what is known. */
