@@ -208,7 +208,7 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
     /** A cleaning that would overflow the pad is refused before it is begun. */
     private static Optional<Reason> padReason(Step step, Surroundings around) {
         var waste = padWaste(step.move());
-        return waste.compareTo(around.padRoom()) <= 0
+        return waste.isZero() || waste.compareTo(around.padRoom()) <= 0
                 ? Optional.empty()
                 : Optional.of(new Reason(
                         "This puts %s mL into the waste pad, which has room for %s mL. Change the pad first, and say so on the machine's page."

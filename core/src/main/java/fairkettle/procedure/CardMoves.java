@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 
 /**
  * Books in the ink account what a step that was done has moved.
@@ -23,7 +24,7 @@ import java.util.Set;
  * @param becoming its paths once it is refitted; the same where nothing is exchanged
  * @param fluidLot the bottle of cleaning fluid in use; 0 for one bought for the job
  * @param before what each channel held before the card, for what the account did not know of
- * @param bottles lots that fit a channel, in the order in which they are used up
+ * @param bottles lots that fit a channel, in the order in which they are used up; asked only where ink is poured
  */
 public record CardMoves(
         Profile built,
@@ -32,7 +33,7 @@ public record CardMoves(
         Family target,
         long fluidLot,
         Map<ChannelCode, Substance> before,
-        Map<ChannelCode, List<Long>> bottles) {
+        Function<ChannelCode, List<Long>> bottles) {
 
     public void carryOut(StepRun run, Account account) {
         switch (run.step().move()) {
@@ -229,7 +230,7 @@ public record CardMoves(
         var lots = new LinkedHashSet<Long>();
         codeIn(run, channel).ifPresent(lots::add);
         lots.add(card.lotOf(channel));
-        lots.addAll(bottles.getOrDefault(channel, List.of()));
+        lots.addAll(bottles.apply(channel));
         return lots;
     }
 

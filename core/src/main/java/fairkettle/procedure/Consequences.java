@@ -14,6 +14,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
 /** What acts on a card come to: one place, whether it is a changeover, a treatment, bench work or a routine. */
@@ -57,7 +58,7 @@ public final class Consequences {
             Fit now,
             Fit after,
             Map<ChannelCode, Holding> holdings,
-            Map<ChannelCode, Set<Long>> lots,
+            Supplier<Map<ChannelCode, Set<Long>>> lots,
             Family family,
             String make,
             Map<ChannelCode, String> makes,
@@ -226,7 +227,7 @@ public final class Consequences {
             case Move.Charge _ -> charged(card, s, all);
             case Move.Spoil(var why, var channels) -> {
                 var lots = new LinkedHashSet<Long>();
-                s.lots().forEach((channel, found) -> {
+                s.lots().get().forEach((channel, found) -> {
                     if (channels == null || channels.contains(channel)) {
                         lots.addAll(found);
                     }

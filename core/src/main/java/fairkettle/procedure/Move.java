@@ -9,6 +9,11 @@ import org.jspecify.annotations.Nullable;
 /** What a step moves in the ink account when it is done; volumes typed at the step count, not those planned. */
 public sealed interface Move {
 
+    /** Whether carrying the step out is booked in the ink account. */
+    default boolean books() {
+        return !(this instanceof Nothing || this instanceof Spoil);
+    }
+
     /** The step moves nothing. */
     record Nothing() implements Move {}
 

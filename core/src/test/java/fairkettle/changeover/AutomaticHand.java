@@ -76,7 +76,7 @@ public final class AutomaticHand implements Surroundings {
             }
             act(new CardAct.Finish(run.step().id(), null));
             var done = card.run(run.step().id());
-            new CardMoves(built, becoming, card, family, 0, before, Map.of()).carryOut(done, account);
+            new CardMoves(built, becoming, card, family, 0, before, _ -> List.of()).carryOut(done, account);
             now = now.plusSeconds(60);
         }
         return card;

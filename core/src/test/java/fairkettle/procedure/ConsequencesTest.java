@@ -192,7 +192,7 @@ class ConsequencesTest {
                 fit,
                 fit,
                 holdings,
-                Map.of(C, Set.of(5L), K, Set.of(7L)),
+                () -> Map.of(C, Set.of(5L), K, Set.of(7L)),
                 Family.SUBLIMATION,
                 "own",
                 makes,

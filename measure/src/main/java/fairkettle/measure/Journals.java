@@ -18,7 +18,7 @@ import tools.jackson.databind.JsonNode;
 public final class Journals {
 
     private static final int MACHINES = 60;
-    private static final int CARDS = 12;
+    private static final int CARDS = 48;
     private static final Set<String> GROWING =
             Set.of("entry", "posting", "consequence", "change", "answered", "flyway_schema_history");
 

@@ -34,6 +34,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -321,14 +323,16 @@ class CardController {
     private CardJson render(Cards.Kept kept) {
         var card = kept.card();
         var machine = machines.get(kept.machine());
-        var notes = cards.notes(kept.id()).stream().collect(java.util.stream.Collectors.groupingBy(Cards.Note::step));
+        var notes = cards.notes(kept.id()).stream().collect(Collectors.groupingBy(Cards.Note::step));
         var state = card.state();
         var steps = card.runs().stream()
                 .map(run -> step(card, state, run, notes.getOrDefault(run.step().id(), List.of())))
                 .toList();
-        var inks = shelf.lots().stream()
-                .filter(l -> !l.fluid() && !l.left().isZero())
-                .toList();
+        var inks = asks(card, CardController::forBottles)
+                ? shelf.lots().stream()
+                        .filter(l -> !l.fluid() && !l.left().isZero())
+                        .toList()
+                : List.<Shelf.Lot>of();
         var lots = inks.stream()
                 .filter(l -> l.family() == kept.family())
                 .map(l -> new LotJson(
@@ -363,24 +367,36 @@ class CardController {
                 uncappedSince(card),
                 card.state().value(Facet.POWER, null),
                 kept.changeover() ? stages(card) : List.of(),
-                passports.picks(machine.id()).stream()
-                        .collect(java.util.stream.Collectors.toMap(Passports.Pick::pattern, Passports.Pick::pick)),
-                presets.all().stream()
-                        .filter(p -> p.family() == kept.family())
-                        .map(Presets.Preset::words)
-                        .toList(),
+                asks(card, Ask.Picks.class::isInstance)
+                        ? passports.picks(machine.id()).stream()
+                                .collect(Collectors.toMap(Passports.Pick::pattern, Passports.Pick::pick))
+                        : Map.of(),
+                kept.changeover()
+                        ? presets.all().stream()
+                                .filter(p -> p.family() == kept.family())
+                                .map(Presets.Preset::words)
+                                .toList()
+                        : List.of(),
                 StopHere.of(card),
                 kept.kind() instanceof Cards.Treating t ? Long.valueOf(t.caseId()) : null);
+    }
+
+    private static boolean asks(Card card, Predicate<Ask> what) {
+        return card.runs().stream().anyMatch(run -> what.test(run.step().ask()));
+    }
+
+    private static boolean forBottles(Ask ask) {
+        return ask instanceof Ask.Lots
+                || ask instanceof Ask.Grid(var _, var columns)
+                        && columns.stream().anyMatch(c -> c.kind() == Ask.ColumnKind.CODE);
     }
 
     /** "the tank cap open: K C M Y", in the order of the facets. */
     private static List<String> standing(Card card) {
         return card.state().conditions().stream()
                 .filter(c -> c.facet().putBack(c.value()))
-                .collect(java.util.stream.Collectors.groupingBy(
-                        c -> c.facet().label() + " " + c.value(),
-                        java.util.TreeMap::new,
-                        java.util.stream.Collectors.toList()))
+                .collect(Collectors.groupingBy(
+                        c -> c.facet().label() + " " + c.value(), java.util.TreeMap::new, Collectors.toList()))
                 .entrySet()
                 .stream()
                 .map(e -> e.getKey()

@@ -5,8 +5,10 @@ import fairkettle.changeover.ChannelPlan;
 import fairkettle.clinic.TreatmentCard;
 import fairkettle.ink.Family;
 import fairkettle.machine.Supply;
+import fairkettle.path.Posting;
 import fairkettle.procedure.Card;
 import fairkettle.procedure.CardAct;
+import fairkettle.procedure.CardMoves;
 import fairkettle.procedure.Consequence;
 import fairkettle.procedure.Consequences;
 import fairkettle.procedure.Outcome;
@@ -321,11 +323,17 @@ public class CardService {
     private void done(Cards.Kept kept, Machines.Machine machine, Card card, String words, String step) {
         var run = card.run(step);
         var moves = settings.moves(kept, machine, card);
-        ledger.hold(settings.machinesTouched(kept, run), moves.bottlesOf(run));
-        var account = ledger.openAccount(machine.id(), waste.inUse(), moves.bottlesOf(run));
-        moves.carryOut(run, account);
+        var bottles = moves.bottlesOf(run);
+        ledger.hold(settings.machinesTouched(kept, run), bottles);
+        var postings = run.step().move().books() ? booked(machine, run, moves, bottles) : List.<Posting>of();
         var came = Consequences.ofDone(run, kept.card(), card, settings.of(kept, machine, card));
-        journal.write(entry("step", kept, machine, step, words + routines(came)), account.postings(), came);
+        journal.write(entry("step", kept, machine, step, words + routines(came)), postings, came);
+    }
+
+    private List<Posting> booked(Machines.Machine machine, StepRun run, CardMoves moves, Set<Long> bottles) {
+        var account = ledger.openAccount(machine.id(), waste.inUse(), bottles);
+        moves.carryOut(run, account);
+        return account.postings();
     }
 
     /** “ (shake W1, wiper)”: the routines that a step was. */

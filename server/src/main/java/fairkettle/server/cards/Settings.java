@@ -26,12 +26,12 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.springframework.util.function.SingletonSupplier;
 
 /** The shop around a card, as the core sees it. */
 @Component
@@ -68,8 +68,8 @@ class Settings {
     Consequences.Setting of(Cards.Kept kept, Machines.Machine machine, Card card) {
         var summary = cards.summary(kept);
         var makes = new LinkedHashMap<ChannelCode, String>();
-        machine.holdings()
-                .keySet()
+        machine.holdings().keySet().stream()
+                .filter(code -> card.lotOf(code) != 0)
                 .forEach(code -> shelf.find(card.lotOf(code)).ifPresent(l -> makes.put(code, l.make())));
         return new Consequences.Setting(
                 purpose(kept),
@@ -77,7 +77,7 @@ class Settings {
                 machine.fit(),
                 machines.fit(kept.fitAfter(), machine.built()),
                 machine.holdings(),
-                contents.lots(machine.id()),
+                () -> contents.lots(machine.id()),
                 kept.family(),
                 kept.make(),
                 makes,
@@ -121,11 +121,15 @@ class Settings {
         var becoming = machine.built().fitted(machines.fit(kept.fitAfter(), machine.built()));
         var before = new HashMap<ChannelCode, Substance>();
         machine.holdings().forEach((code, holding) -> before.put(code, Machines.before(holding, code)));
-        Map<ChannelCode, List<Long>> bottles = shelf.fitting(kept.family(), kept.make(), today()).stream()
-                .collect(Collectors.groupingBy(
-                        l -> ChannelCode.of(Objects.requireNonNull(l.channel())),
-                        Collectors.mapping(Shelf.Lot::id, Collectors.toList())));
-        return new CardMoves(built, becoming, card, kept.family(), kept.fluidLot(), before, bottles);
+        return new CardMoves(built, becoming, card, kept.family(), kept.fluidLot(), before, inTurn(kept));
+    }
+
+    private Function<ChannelCode, List<Long>> inTurn(Cards.Kept kept) {
+        var fitting = SingletonSupplier.of(() -> shelf.fitting(kept.family(), kept.make(), today()));
+        return channel -> fitting.obtain().stream()
+                .filter(lot -> channel.code().equals(lot.channel()))
+                .map(Shelf.Lot::id)
+                .toList();
     }
 
     /** Machines about which carrying out a step may write: bad ink opens cases wherever it went. */

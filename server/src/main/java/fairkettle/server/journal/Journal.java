@@ -85,14 +85,20 @@ public class Journal {
     private void moved(Act act, NewEntry entry, List<Posting> postings) {
         if (act.machine() != 0) {
             var upkeep = (Moving) book(Book.Name.UPKEEP);
-            keep(act, Book.Name.UPKEEP, null, upkeep.rows(act), () -> upkeep.moved(act, entry, postings));
+            keep(
+                    act,
+                    Book.Name.UPKEEP,
+                    null,
+                    upkeep.rows(act, entry, postings),
+                    () -> upkeep.moved(act, entry, postings));
         }
     }
 
     /** The book that looks at every movement of ink. */
     public interface Moving extends Book {
 
-        List<Rows> rows(Act act);
+        /** Rows that this movement changes: none if upkeep has nothing to do with it. */
+        List<Rows> rows(Act act, NewEntry entry, List<Posting> postings);
 
         void moved(Act act, NewEntry entry, List<Posting> postings);
 

@@ -27,6 +27,7 @@ import java.util.Objects;
 import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Query;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -103,7 +104,9 @@ public class Ledger {
     @Transactional
     public long record(NewEntry entry, List<Posting> postings) {
         if (entry.machine() != null) {
-            lock(OF_MACHINE, entry.machine()); // why: books beside the log read what they stand on before they write
+            lock(
+                    OF_MACHINE,
+                    List.of(entry.machine())); // why: books beside the log read what they stand on before they write
         }
         var when = entry.at() == null ? clock.instant() : entry.at();
         var at = when.atOffset(ZoneOffset.UTC);
@@ -132,7 +135,7 @@ public class Ledger {
                     .sorted(Comparator.comparing((Posting p) -> p.place().key())
                             .thenComparing(p -> p.substance().key()))
                     .toList(); // why: rows are taken in one order, the waste bottles that all share last
-            inside.forEach(this::bringUpToDate);
+            db.batch(inside.stream().map(this::broughtUpToDate).toList()).execute();
             db.deleteFrom(CONTENT)
                     .where(CONTENT.PLACE.in(
                             inside.stream().map(p -> p.place().key()).toList()))
@@ -142,23 +145,20 @@ public class Ledger {
         return id;
     }
 
-    private void bringUpToDate(Posting posting) {
+    private Query broughtUpToDate(Posting posting) {
         var place = posting.place().key();
         var substance = posting.substance().key();
         if (posting.microlitres()
                 < 0) { // why: the check on the column sees a negative row before the conflict is resolved
-            db.update(CONTENT)
+            return db.update(CONTENT)
                     .set(CONTENT.MICROLITRES, CONTENT.MICROLITRES.plus(posting.microlitres()))
-                    .where(CONTENT.PLACE.eq(place), CONTENT.SUBSTANCE.eq(substance))
-                    .execute();
-        } else {
-            db.insertInto(CONTENT, CONTENT.PLACE, CONTENT.SUBSTANCE, CONTENT.MICROLITRES)
-                    .values(place, substance, posting.microlitres())
-                    .onConflict(CONTENT.PLACE, CONTENT.SUBSTANCE)
-                    .doUpdate()
-                    .set(CONTENT.MICROLITRES, CONTENT.MICROLITRES.plus(excluded(CONTENT.MICROLITRES)))
-                    .execute();
+                    .where(CONTENT.PLACE.eq(place), CONTENT.SUBSTANCE.eq(substance));
         }
+        return db.insertInto(CONTENT, CONTENT.PLACE, CONTENT.SUBSTANCE, CONTENT.MICROLITRES)
+                .values(place, substance, posting.microlitres())
+                .onConflict(CONTENT.PLACE, CONTENT.SUBSTANCE)
+                .doUpdate()
+                .set(CONTENT.MICROLITRES, CONTENT.MICROLITRES.plus(excluded(CONTENT.MICROLITRES)));
     }
 
     /** An account to act on, of a machine whose acts touch no bottle. */
@@ -187,12 +187,20 @@ public class Ledger {
      */
     @Transactional
     public void hold(Collection<Long> machines, Collection<Long> lots) {
-        machines.stream().distinct().sorted().forEach(id -> lock(OF_MACHINE, id));
-        lots.stream().filter(lot -> lot != 0).distinct().sorted().forEach(id -> lock(OF_BOTTLE, id));
+        lock(OF_MACHINE, machines);
+        lock(OF_BOTTLE, lots);
     }
 
-    private void lock(int kind, long id) {
-        db.execute("select pg_advisory_xact_lock({0}, {1})", DSL.val(kind), DSL.val((int) id));
+    private void lock(int kind, Collection<Long> ids) {
+        var ascending = ids.stream()
+                .filter(id -> id != 0)
+                .distinct()
+                .sorted()
+                .map(Long::intValue)
+                .toArray(Integer[]::new);
+        if (ascending.length > 0) {
+            db.execute("select pg_advisory_xact_lock({0}, id) from unnest({1}) id", DSL.val(kind), DSL.val(ascending));
+        }
     }
 
     /** What a machine's places hold. */

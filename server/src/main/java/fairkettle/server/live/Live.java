@@ -60,8 +60,9 @@ public class Live {
 
     /** Says within the current transaction that something changed; screens hear of it after the commit. */
     public void changed(String topic) {
-        db.insertInto(CHANGE).set(CHANGE.TOPIC, topic).execute();
-        db.select(DSL.field("pg_notify('kettle', '')", Object.class)).execute();
+        db.execute(
+                "with said as ({0}) select pg_notify('kettle', '')",
+                DSL.insertInto(CHANGE).set(CHANGE.TOPIC, topic));
     }
 
     /** A place in the order of changes: by transaction, and within one by id. */

@@ -270,7 +270,11 @@ public class UpkeepBook implements Journal.Moving {
     }
 
     @Override
-    public List<Rows> rows(Act act) {
+    public List<Rows> rows(Act act, NewEntry entry, List<Posting> postings) {
+        return what(act, entry, postings).isEmpty() ? List.of() : rows(act);
+    }
+
+    private List<Rows> rows(Act act) {
         var day = LocalDate.ofInstant(act.at(), shop.settings().zoneId());
         return List.of(
                 new Rows(UPKEEP, UPKEEP.MACHINE_ID.eq(act.machine())),
@@ -284,9 +288,11 @@ public class UpkeepBook implements Journal.Moving {
 
     @Override
     public void moved(Act act, NewEntry entry, List<Posting> postings) {
-        if (entry.contraOf() == null) {
-            happening(act.entry(), entry, act.at(), postings).ifPresent(what -> happened(act.machine(), what));
-        }
+        what(act, entry, postings).ifPresent(what -> happened(act.machine(), what));
+    }
+
+    private static Optional<Happening> what(Act act, NewEntry entry, List<Posting> postings) {
+        return entry.contraOf() == null ? happening(act.entry(), entry, act.at(), postings) : Optional.empty();
     }
 
     @Override

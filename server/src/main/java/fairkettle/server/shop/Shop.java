@@ -8,6 +8,8 @@ import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import tools.jackson.databind.json.JsonMapper;
 
 @Repository
@@ -27,6 +29,33 @@ public class Shop {
     public record Kept(ShopSettings settings, int version) {}
 
     public Kept kept() {
+        if (!TransactionSynchronizationManager.isSynchronizationActive()) {
+            return read();
+        }
+        if (TransactionSynchronizationManager.getResource(this) instanceof Kept kept) {
+            return kept; // why: one act asks for the zone many times
+        }
+        var kept = read();
+        TransactionSynchronizationManager.bindResource(this, kept);
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void suspend() {
+                forget();
+            }
+
+            @Override
+            public void afterCompletion(int status) {
+                forget();
+            }
+        });
+        return kept;
+    }
+
+    private void forget() {
+        TransactionSynchronizationManager.unbindResourceIfPossible(this);
+    }
+
+    private Kept read() {
         return db.select(SHOP.SETTINGS, SHOP.VERSION)
                 .from(SHOP)
                 .fetchOptional(r -> new Kept(json.readValue(r.value1().data(), ShopSettings.class), r.value2()))
@@ -40,6 +69,7 @@ public class Shop {
     @Transactional
     public Kept save(ShopSettings settings, int version) {
         settings.check();
+        forget();
         var body = JSONB.valueOf(json.writeValueAsString(settings));
         int changed = version == 0
                 ? db.insertInto(SHOP)
