@@ -4,6 +4,7 @@ import static fairkettle.db.Tables.CHANNEL;
 import static fairkettle.db.Tables.NOZZLE_CHECK;
 import static fairkettle.db.Tables.READING;
 
+import fairkettle.db.tables.records.NozzleCheckRecord;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
 import fairkettle.path.Place;
@@ -21,6 +22,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -52,6 +54,29 @@ public class Checks {
     /** @param missing teeth counted from 0, ascending; @param judged false for one that nothing is judged by */
     public record Check(Instant at, String channel, int nozzles, List<Integer> missing, boolean judged) {}
 
+    /** The newest of every channel that is fitted, by machine and channel. */
+    public Map<Long, Map<String, Check>> newest() {
+        var newest = DSL.lateral(db.selectFrom(NOZZLE_CHECK)
+                        .where(NOZZLE_CHECK.MACHINE_ID.eq(CHANNEL.MACHINE_ID), NOZZLE_CHECK.CHANNEL.eq(CHANNEL.CODE))
+                        .orderBy(NOZZLE_CHECK.AT.desc(), NOZZLE_CHECK.ID.desc())
+                        .limit(1))
+                .asTable("newest");
+        var found = new HashMap<Long, Map<String, Check>>();
+        db.select(newest.fields(NOZZLE_CHECK.fields()))
+                .from(CHANNEL)
+                .crossJoin(newest)
+                .orderBy(CHANNEL.MACHINE_ID, CHANNEL.SLOT)
+                .fetchInto(NOZZLE_CHECK)
+                .forEach(r -> found.computeIfAbsent(r.getMachineId(), _ -> new LinkedHashMap<>())
+                        .put(r.getChannel(), check(r)));
+        return found;
+    }
+
+    private static Check check(NozzleCheckRecord r) {
+        return new Check(
+                r.getAt().toInstant(), r.getChannel(), r.getNozzles(), Arrays.asList(r.getMissing()), r.getJudged());
+    }
+
     /** By channel, newest first, at most so many each. */
     public Map<String, List<Check>> latest(long machine, int each) {
         var found = new LinkedHashMap<String, List<Check>>();
@@ -62,12 +87,7 @@ public class Checks {
                 .forEach(r -> {
                     var list = found.computeIfAbsent(r.getChannel(), _ -> new ArrayList<>());
                     if (list.size() < each) {
-                        list.add(new Check(
-                                r.getAt().toInstant(),
-                                r.getChannel(),
-                                r.getNozzles(),
-                                Arrays.asList(r.getMissing()),
-                                r.getJudged()));
+                        list.add(check(r));
                     }
                 });
         return found;

@@ -208,6 +208,14 @@ public class Ledger {
         return contents(ofMachine(machine));
     }
 
+    /** What the places of every machine hold. */
+    public Map<Place, Mixture> ofMachines() {
+        return contents(CONTENT.PLACE
+                .startsWith("path/")
+                .or(CONTENT.PLACE.startsWith("tray/"))
+                .or(CONTENT.PLACE.startsWith("pad/")));
+    }
+
     public Map<Place, Mixture> ofBottle(long lot) {
         return contents(CONTENT.PLACE.eq("bottle/" + lot));
     }

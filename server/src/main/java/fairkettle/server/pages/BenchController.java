@@ -38,6 +38,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -212,10 +213,19 @@ class BenchController {
         var open = cards.open();
         var tasks = owed.all();
         var ill = clinic.ill();
+        var contents = ledger.ofMachines();
+        var newest = checks.newest();
         return new BenchJson(
                 machines.benchNames(),
                 machines.all().stream()
-                        .map(m -> plate(m, waits, open, tasks.getOrDefault(m.id(), List.of()), ill.get(m.id())))
+                        .map(m -> plate(
+                                m,
+                                contents,
+                                newest.getOrDefault(m.id(), Map.of()),
+                                waits,
+                                open,
+                                tasks.getOrDefault(m.id(), List.of()),
+                                ill.get(m.id())))
                         .toList());
     }
 
@@ -251,9 +261,14 @@ class BenchController {
     @GetMapping("/api/machines/{machine}")
     MachineJson machine(@PathVariable long machine) {
         var found = machines.get(machine);
+        var looks = checks.latest(machine, 8);
         return new MachineJson(
                 plate(
                         found,
+                        ledger.ofMachineNow(machine),
+                        looks.entrySet().stream()
+                                .collect(Collectors.toMap(
+                                        Map.Entry::getKey, e -> e.getValue().getFirst())),
                         hob.waits(),
                         cards.open(),
                         owed.of(machine),
@@ -270,7 +285,7 @@ class BenchController {
                 vault.of(machine).orElse(null),
                 found.schools(),
                 idle(found),
-                checks.latest(machine, 8),
+                looks,
                 cards.of(machine),
                 owed.of(machine),
                 PurgeOrClean.of(
@@ -360,22 +375,20 @@ class BenchController {
 
     private PlateJson plate(
             Machines.Machine machine,
+            Map<Place, Mixture> contents,
+            Map<String, Checks.Check> looks,
             List<Hob.Wait> waits,
             Map<Long, Cards.Open> open,
             List<Owed.Task> tasks,
             Clinic.@Nullable Ill ill) {
-        var contents = ledger.ofMachineNow(machine.id());
-        var latest = checks.latest(machine.id(), 1);
         var card = open.get(machine.id());
         var profile = machine.profile();
         var channels = profile.channels().stream()
-                .map(c -> channel(
-                        machine, c, contents, latest.getOrDefault(c.code().code(), List.of())))
+                .map(c -> channel(machine, c, contents, looks.get(c.code().code())))
                 .toList();
         var pad = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY)
                 .volume();
-        var lastCheck = latest.values().stream()
-                .flatMap(List::stream)
+        var lastCheck = looks.values().stream()
                 .map(Checks.Check::at)
                 .max(Instant::compareTo)
                 .orElse(null);
@@ -451,7 +464,7 @@ class BenchController {
             Machines.Machine machine,
             fairkettle.machine.Channel channel,
             Map<Place, Mixture> contents,
-            List<Checks.Check> checks) {
+            Checks.@Nullable Check check) {
         var holding = machine.holding(channel.code());
         var path = channel.path().stream()
                 .map(v -> new VesselJson(
@@ -468,8 +481,8 @@ class BenchController {
                 channel.code().colour(),
                 holding.label(),
                 channel.nozzles(),
-                checks.isEmpty() ? List.of() : checks.getFirst().missing(),
-                checks.isEmpty() ? null : checks.getFirst().at(),
+                check == null ? List.of() : check.missing(),
+                check == null ? null : check.at(),
                 path);
     }
 
