@@ -18,6 +18,7 @@ import { bare, dayAndTime, money, percent, typedVolume, volume, type VolumeUnit 
 import CombEntry from './CombEntry.vue'
 import DefectsPlate from './DefectsPlate.vue'
 import FactsPlate from './FactsPlate.vue'
+import HandlingForm from './HandlingForm.vue'
 import { actionFor, stateOf } from './attention'
 import MachineSchools from './MachineSchools.vue'
 import MeasuresPlate from './MeasuresPlate.vue'
@@ -220,6 +221,10 @@ const { run: changePad } = oneAtATime(async () => {
           />
           <FactsPlate :machine="machine" :zone="zone" />
           <MeasuresPlate :machine="machine" :unit="unit" @saved="reload" />
+          <details id="handling" class="plate handling">
+            <summary><h2>How hands get at it</h2></summary>
+            <HandlingForm :machine="id" @taught="reload" />
+          </details>
           <PatternPlate :machine="machine" @saved="reload" />
           <MachineSchools :machine="machine" @saved="saved" />
           <WorksPlate :machine="machine" :unit="unit" />

@@ -109,7 +109,7 @@ const { run: save, busy: saving } = oneAtATime(async () => {
               <b>{{ profile.name }}</b>
               <span class="small quiet"
                 >{{ profile.architecture }} · {{ profile.channels.join(' ') }} · {{ volume(profile.firstVessel) }} each
-                · {{ profile.capable.largestSheet }}, {{ profile.capable.screen ? 'screen' : 'no screen'
+                · {{ profile.capable.largestSheet }}, {{ profile.screen ? 'screen' : 'no screen'
                 }}{{ profile.capable.padByUser ? ', pad changed by hand' : '' }}</span
               >
             </span>

@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { api, type Schemas } from '../api/client'
 import { serverNow, useShop } from '../shell/shop'
 import { bare, countdown, dayAndTime, minutes, type VolumeUnit } from '../units/format'
+import HandlingForm from '../benches/HandlingForm.vue'
 import StrikeDialog from '../log/StrikeDialog.vue'
 import MachineSays from './MachineSays.vue'
 import StepAsk from './StepAsk.vue'
@@ -110,6 +111,13 @@ const asItWas = computed(() => {
     .reverse()
 })
 
+/** A sentence that is not true of this machine is put right where it was read. */
+const teaching = ref(false)
+async function taught() {
+  teaching.value = false
+  await acts.reload()
+}
+
 const stopping = ref<Schemas['BranchJson']>()
 function askToStop(branch: Schemas['BranchJson']) {
   stopping.value = branch
@@ -197,6 +205,9 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
           </div>
           <h1>{{ step.title }}</h1>
           <p class="do">{{ step.say }}</p>
+          <BButton v-if="!locked && step.restsOn.length" variant="link" size="sm" class="teach" @click="teaching = true"
+            >Not so on this machine?</BButton
+          >
           <div v-if="step.irreversible" class="notice small-notice">
             <b>No way back.</b><span>{{ step.irreversible }}</span>
           </div>
@@ -400,6 +411,9 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
       </aside>
     </div>
 
+    <BModal v-model="teaching" title="How is it on this machine?" no-footer centered>
+      <HandlingForm v-if="card && step && teaching" :machine="card.machine" :matters="step.restsOn" @taught="taught" />
+    </BModal>
     <BModal
       :model-value="stopping !== undefined"
       title="Stop the work here?"

@@ -38,6 +38,7 @@ export function useCard(id: () => number) {
     problem: computed(() => (refused.value?.card === id() ? refused.value.problem : seen.problem.value)),
     busy: computed(() => busy.value > 0),
     forget: () => (refused.value = undefined),
+    reload: seen.reload,
     enter: (step: string, cell: string, value: string) =>
       act((path) => api.POST('/api/cards/{card}/enter', { ...path, body: { step, cell, value } })),
     enterAll: (step: string, cells: Record<string, string>) =>

@@ -1,7 +1,6 @@
 package fairkettle.benchwork;
 
 import static fairkettle.procedure.Step.step;
-import static fairkettle.procedure.UsualSteps.off;
 import static fairkettle.procedure.UsualSteps.on;
 import static fairkettle.procedure.UsualSteps.volumes;
 
@@ -43,10 +42,10 @@ public final class BenchCard {
         var steps = switch (work) {
             case LINE_FLUSH -> LineFlush.steps(channels, profile, family);
             case WHITE_START -> whiteStart(channels, profile, family);
-            case POSITION_FAULT -> positionFault(profile);
-            case INLET_POINTS -> inlets(channels, profile);
+            case POSITION_FAULT -> positionFault(profile, family);
+            case INLET_POINTS -> inlets(channels, profile, family);
             case UNDER_HEADS -> underHeads(profile, family);
-            case HEAD_REFIT -> headRefit(profile);
+            case HEAD_REFIT -> headRefit(profile, family);
             case LONG_RUN -> longRun();
             case ROUTINE -> throw new IllegalArgumentException("A routine has a card of its own.");
         };
@@ -86,9 +85,11 @@ public final class BenchCard {
                                 .fulfils("cap-rim")
                                 .build()))
                 .build());
-        steps.add(off());
+        steps.add(UsualSteps.ready(family));
+        steps.add(UsualSteps.free(profile));
         steps.add(UsualSteps.cloth());
         steps.add(wiped(profile, family));
+        steps.add(UsualSteps.towelsOut());
         steps.add(on(profile));
         steps.add(step("shake", "Shake bottle and tank of the white")
                 .say("Both: what lies in the tank does not rise when the bottle is shaken.")
@@ -124,7 +125,9 @@ public final class BenchCard {
                         "Three rounds and still not even: flush its line instead, or open a case.",
                         step("tubes-in", "Waste tubes back, one cleaning")
                                 .say("A cleaning between two rounds takes the loosened paste away. "
-                                        + Panel.how(profile.capable(), Panel.Act.CLEANING)
+                                        + profile.handling()
+                                                .panel()
+                                                .how(Panel.Act.CLEANING)
                                                 .say())
                                 .minutes(2)
                                 .hold("The waste tubes are back.")
@@ -157,7 +160,7 @@ public final class BenchCard {
                 .build());
         steps.add(step("tubes-back", "Waste tubes back, one cleaning")
                 .say("Now the machine’s own cleaning. "
-                        + Panel.how(profile.capable(), Panel.Act.CLEANING).say())
+                        + profile.handling().panel().how(Panel.Act.CLEANING).say())
                 .minutes(2)
                 .hold("The waste tubes are back.")
                 .care(Caution.NO_POWER_OFF)
@@ -210,9 +213,11 @@ public final class BenchCard {
                 .build();
     }
 
-    private static List<Step> positionFault(Profile profile) {
+    private static List<Step> positionFault(Profile profile, Family family) {
         return List.of(
-                off(),
+                UsualSteps.ready(family),
+                UsualSteps.free(profile),
+                UsualSteps.wetCloth(family),
                 motion(
                         "rail",
                         "Rail: clean, then oil",
@@ -230,6 +235,8 @@ public final class BenchCard {
                         "Sensor",
                         "A puff of air, a soft brush. The strip runs through its slit and hangs on both hooks.",
                         4),
+                UsualSteps.clothOut(),
+                UsualSteps.towelsOut(),
                 on(profile),
                 step("tried", "Does it run now?")
                         .say("From end to end, then a page. Mostly this was all.")
@@ -238,7 +245,7 @@ public final class BenchCard {
                         .branch(Branch.once(
                                 "still",
                                 "It still complains",
-                                off(),
+                                UsualSteps.free(profile),
                                 motion(
                                         "belt",
                                         "The belt, now that the rail is done",
@@ -278,10 +285,12 @@ public final class BenchCard {
                 .build();
     }
 
-    private static List<Step> inlets(List<ChannelCode> channels, Profile profile) {
+    private static List<Step> inlets(List<ChannelCode> channels, Profile profile, Family family) {
         return List.of(
+                UsualSteps.ready(family),
                 lowered(),
-                off(),
+                UsualSteps.free(profile),
+                UsualSteps.wetCloth(family),
                 step("open", "Bring the inlets to light")
                         .say("Cartridges or dampers off over a cloth, one channel at a time, so that nothing is"
                                 + " mixed up.")
@@ -315,6 +324,8 @@ public final class BenchCard {
                         .care(Caution.FORCE)
                         .fulfils("bay-filter")
                         .build(),
+                UsualSteps.clothOut(),
+                UsualSteps.towelsOut(),
                 on(profile),
                 UsualSteps.check(profile));
     }
@@ -322,7 +333,8 @@ public final class BenchCard {
     private static List<Step> underHeads(Profile profile, Family family) {
         var banks = banks(profile);
         return List.of(
-                off(),
+                UsualSteps.ready(family),
+                UsualSteps.free(profile),
                 UsualSteps.cloth(),
                 wiped(profile, family),
                 step("threads", "What was under it?")
@@ -336,6 +348,7 @@ public final class BenchCard {
                                 banks,
                                 List.of("clean", "ink that came away", "a thread, taken out", "dried, and stays")))
                         .build(),
+                UsualSteps.towelsOut(),
                 on(profile),
                 step("home", "Let it park")
                         .say("A head that must wait outside its cap waits on a wet lint-free cloth.")
@@ -350,7 +363,7 @@ public final class BenchCard {
                         .build());
     }
 
-    private static List<Step> headRefit(Profile profile) {
+    private static List<Step> headRefit(Profile profile, Family family) {
         var steps = new ArrayList<Step>();
         steps.add(step("worth", "Must it come out?")
                 .say("Soaks, cap care and days of checks come before this. Decide now, not with the screws in hand.")
@@ -358,8 +371,10 @@ public final class BenchCard {
                 .hold("We can afford the head.")
                 .care(Caution.HEAD_RISK)
                 .build());
+        steps.add(UsualSteps.ready(family));
         steps.add(lowered());
-        steps.add(off());
+        steps.add(UsualSteps.free(profile));
+        steps.add(UsualSteps.coversOff(profile));
         steps.add(UsualSteps.headOut(profile));
         steps.add(step("wet", "It waits on a wet cloth")
                 .say("Plate down on a wet lint-free cloth, board dry and covered. It may not stand dry for a minute.")
@@ -368,6 +383,10 @@ public final class BenchCard {
                 .needs(Facet.HEAD, "out")
                 .build());
         steps.addAll(UsualSteps.headIn(profile));
+        steps.add(UsualSteps.wetCloth(family));
+        steps.add(UsualSteps.clothOut());
+        steps.add(UsualSteps.coversOn(profile));
+        steps.add(UsualSteps.towelsOut());
         steps.add(on(profile));
         steps.add(UsualSteps.home());
         steps.add(UsualSteps.check(profile));
@@ -430,7 +449,7 @@ public final class BenchCard {
             steps.add(lowered());
         }
         if (inside) {
-            steps.add(off());
+            steps.add(UsualSteps.free(profile));
         }
         steps.add(work(routine, channels, inside));
         if (routine.id().equals("cap-lines")) {

@@ -6,6 +6,8 @@ import static fairkettle.procedure.UsualSteps.volumes;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Handling;
+import fairkettle.machine.Panel;
 import fairkettle.machine.Profile;
 import fairkettle.machine.VesselKind;
 import fairkettle.procedure.Ask;
@@ -46,7 +48,9 @@ public final class LineFlush {
         var names = String.join(", ", codes);
         boolean white = channels.stream().anyMatch(ChannelCode::white);
         return List.of(
+                UsualSteps.ready(family),
                 UsualSteps.off(),
+                UsualSteps.coversOff(profile),
                 step("lower", "Bottle of %s below the head".formatted(names))
                         .say("Else it runs as soon as the line is open.")
                         .minutes(2)
@@ -68,6 +72,7 @@ public final class LineFlush {
                         .minutes(2 * n)
                         .with("towel", "gloves")
                         .care(Caution.INK, Caution.PRESSURE, Caution.FORCE)
+                        .needs(Facet.COVERS, "off")
                         .then(Facet.LINE, channels, "off")
                         .build(),
                 step("home", "Ink out first, with air")
@@ -144,7 +149,28 @@ public final class LineFlush {
                         .minutes(2)
                         .ask(new Ask.Ticks(List.of("bottle at its height", "no bubble in the loop", "joints dry")))
                         .build(),
-                UsualSteps.on(profile));
+                UsualSteps.coversOn(profile),
+                UsualSteps.towelsOut(),
+                UsualSteps.on(profile),
+                step("fill-key", "Ink through, then two cleanings")
+                        .say(profile.handling().panel().how(Panel.Act.CHARGE).say() + " Then: "
+                                + profile.handling()
+                                        .panel()
+                                        .how(Panel.Act.CLEANING)
+                                        .say()
+                                + " What comes first judges nothing.")
+                        .minutes(2)
+                        .restsOn(Handling.Matter.CHARGE, Handling.Matter.CLEANING)
+                        .care(Caution.NO_POWER_OFF)
+                        .moves(new Move.Clean(
+                                profile.codes(), profile.draws().cleaning().times(2)))
+                        .waits(new Pause(
+                                "two cleanings",
+                                Duration.ofMinutes(2L * profile.minutes().cleaning()),
+                                null,
+                                true))
+                        .build(),
+                UsualSteps.check(profile));
     }
 
     private static Millilitres lineOf(Profile profile, List<ChannelCode> channels) {

@@ -19,7 +19,7 @@ final class Beginning {
 
     static List<Step> agree(Work w) {
         var steps = new ArrayList<Step>();
-        if (!w.family().makers() && !w.job.warrantyAcknowledged() && w.route != Route.PARK) {
+        if (!w.asTheMakerMeantIt() && !w.job.warrantyAcknowledged() && w.route != Route.PARK) {
             steps.add(step("warranty", "Agree that the warranty ends")
                     .say("Ink that the maker does not sell ends the maker’s warranty in most cases. Up to the first"
                             + " charge you can still go back.")

@@ -5,6 +5,7 @@ import static fairkettle.changeover.Work.volumes;
 import static fairkettle.procedure.Step.step;
 
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Handling;
 import fairkettle.machine.TankHeight;
 import fairkettle.machine.VesselKind;
 import fairkettle.procedure.Ask;
@@ -13,6 +14,7 @@ import fairkettle.procedure.Facet;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Pause;
 import fairkettle.procedure.Step;
+import fairkettle.procedure.UsualSteps;
 import fairkettle.safety.Caution;
 import fairkettle.safety.School;
 import java.time.Duration;
@@ -199,7 +201,10 @@ final class BulkFeed {
     static List<Step> hang(Work w) {
         var codes = Work.codes(w.plans);
         var steps = new ArrayList<Step>();
-        steps.add(unplugged());
+        steps.add(unplugged(w));
+        if (w.headWet()) {
+            steps.add(UsualSteps.wetCloth(w.family()));
+        }
         steps.addAll(Cartridges.oldOut(w));
         steps.addAll(Cartridges.chips(w));
         steps.add(step("hang", "Hang the cartridges")
@@ -225,22 +230,29 @@ final class BulkFeed {
                 .needs(Facet.CARTRIDGE, codes, "clicked in")
                 .then(Facet.RIBBON, "routed")
                 .build());
+        if (w.headWet()) {
+            steps.add(UsualSteps.clothOut());
+        }
         steps.add(slack());
         return steps;
     }
 
-    private static Step unplugged() {
-        return step("change-unplug", "Bring the carriage out, unplug")
-                .say("Through the replacement menu; when it stands still, pull the plug. From now on the head"
-                        + " stands open to the air: keep going.")
+    private static Step unplugged(Work w) {
+        var way = w.handling().freeing();
+        var step = step("change-unplug", "Bring the carriage out, unplug")
+                .say("This one is freed " + way.label() + ". " + way.goesWrong()
+                        + " A carriage that has power is never pushed.")
                 .minutes(2)
                 .care(Caution.ELECTRICITY, Caution.MOVING_PARTS)
-                .hold("Unplugged before hands go in.")
-                .needs(Facet.POWER, "on")
-                .ask(new Ask.Ticks(List.of("carriage free and still", "unplugged")))
+                .hold("No cord is in the machine before hands go in.")
+                .restsOn(Handling.Matter.FREEING)
+                .ask(new Ask.Ticks(way.acts(), true))
                 .then(Facet.CARRIAGE, "free")
-                .then(Facet.POWER, "unplugged")
-                .build();
+                .then(Facet.POWER, "unplugged");
+        if (way.underPower()) {
+            step.needs(Facet.POWER, "on");
+        }
+        return step.build();
     }
 
     private static Step slack() {
@@ -279,7 +291,10 @@ final class BulkFeed {
         var codes = w.before.codes();
         var steps = new ArrayList<Step>();
         steps.addAll(shut(w));
-        steps.add(unplugged());
+        steps.add(unplugged(w));
+        if (w.headWet()) {
+            steps.add(UsualSteps.wetCloth(w.family()));
+        }
         steps.add(step("bulk-out", "Cartridges out, with their ribbon")
                 .say("Onto the tray, level.")
                 .minutes(3)
@@ -485,19 +500,21 @@ final class BulkFeed {
                 .then(Facet.CARTRIDGE, codes, "clicked in")
                 .then(Facet.RIBBON, "routed")
                 .then(Facet.REFIT, "refitted");
-        return List.of(
-                carry.build(),
-                hang.build(),
-                slack(),
-                step("vents-open", "Valve open, vents open")
-                        .say("Filters back in for the plugs.")
-                        .minutes(2)
-                        .hold("All of them, before power.")
-                        .needs(Facet.CARTRIDGE, codes, "clicked in")
-                        .needs(Facet.RIBBON, "tested at both ends")
-                        .ask(Work.grid(w.plans, List.of(ticks("vent open"))))
-                        .then(Facet.VALVE, "open")
-                        .then(Facet.VENT, codes, "open")
-                        .build());
+        var vents = step("vents-open", "Valve open, vents open")
+                .say("Filters back in for the plugs.")
+                .minutes(2)
+                .hold("All of them, before power.")
+                .needs(Facet.CARTRIDGE, codes, "clicked in")
+                .needs(Facet.RIBBON, "tested at both ends")
+                .ask(Work.grid(w.plans, List.of(ticks("vent open"))))
+                .then(Facet.VALVE, "open")
+                .then(Facet.VENT, codes, "open");
+        var steps = new ArrayList<>(List.of(carry.build(), hang.build()));
+        if (w.headWet()) {
+            steps.add(UsualSteps.clothOut());
+        }
+        steps.add(slack());
+        steps.add(vents.build());
+        return steps;
     }
 }

@@ -220,9 +220,13 @@ final class Cartridges {
     }
 
     static Step menu() {
-        return step("change-menu", "Bring the carriage to the change position")
-                .say("Through the cartridge-replacement menu. Wait until it stands still; do not open the lid"
-                        + " before the screen says so, and do not push it.")
+        return menu("change-menu");
+    }
+
+    static Step menu(String id) {
+        return step(id, "Bring the carriage to the change position")
+                .say("Through its menu for replacing cartridges, the lid still shut. Wait until it stands still; the"
+                        + " lid only then. Do not push it.")
                 .minutes(1)
                 .care(Caution.MOVING_PARTS)
                 .needs(Facet.POWER, "on")
@@ -231,7 +235,11 @@ final class Cartridges {
     }
 
     private static Step park(List<fairkettle.ink.ChannelCode> codes) {
-        return step("lid-down", "Lid down, let it park")
+        return park("lid-down", codes);
+    }
+
+    static Step park(String id, List<fairkettle.ink.ChannelCode> codes) {
+        return step(id, "Lid down, let it park")
                 .say("The carriage goes home by itself and caps the head.")
                 .minutes(1)
                 .needs(Facet.CARTRIDGE, codes, "clicked in")
@@ -282,7 +290,10 @@ final class Cartridges {
                                 + " once now, on the bench.")
                         .waits(new Pause(
                                 "button held",
-                                Panel.how(w.job.profile().capable(), Panel.Act.CHIP_RESET)
+                                w.job.profile()
+                                        .handling()
+                                        .panel()
+                                        .how(Panel.Act.CHIP_RESET)
                                         .held(),
                                 null,
                                 false))
@@ -342,6 +353,18 @@ final class Cartridges {
         var codes = Work.codes(w.plans);
         var steps = new ArrayList<Step>();
         boolean bulk = w.before.architecture() == Architecture.BULK;
+        if (w.job.fit().chips() == Chips.IGNORED) {
+            steps.add(step("makers-firmware", "Put the maker’s firmware back")
+                    .say("Take the maker’s update now: only with it are the maker’s chips read again. The"
+                            + " activation code stays in the vault.")
+                    .minutes(10)
+                    .irreversible("Firmware that ignores chips has to be flashed and activated again afterwards.")
+                    .care(Caution.NO_POWER_OFF)
+                    .ask(new Ask.Words("version shown"))
+                    .tells(Step.Tells.FIRMWARE_VERSION)
+                    .then(Facet.FIRMWARE, "the maker’s")
+                    .build());
+        }
         steps.add(menu());
         if (bulk) {
             steps.add(step("bulk-off", "Take the bulk feed off")
@@ -359,18 +382,6 @@ final class Cartridges {
                     .build());
         } else {
             steps.addAll(oldOut(w));
-        }
-        if (w.job.fit().chips() == Chips.IGNORED) {
-            steps.add(step("makers-firmware", "Put the maker’s firmware back")
-                    .say("Take the maker’s update now: only with it are the maker’s chips read again. The"
-                            + " activation code stays in the vault.")
-                    .minutes(10)
-                    .irreversible("Firmware that ignores chips has to be flashed and activated again afterwards.")
-                    .care(Caution.NO_POWER_OFF)
-                    .ask(new Ask.Words("version shown"))
-                    .tells(Step.Tells.FIRMWARE_VERSION)
-                    .then(Facet.FIRMWARE, "the maker’s")
-                    .build());
         }
         var click = step("makers-in", "The maker’s cartridges in, until each clicks")
                 .say("Pull off their tape, and press until each clicks.")

@@ -4,7 +4,10 @@ import static fairkettle.changeover.Work.volumes;
 import static fairkettle.procedure.Step.step;
 
 import fairkettle.machine.Architecture;
+import fairkettle.machine.Handling;
 import fairkettle.machine.Panel;
+import fairkettle.procedure.Ask;
+import fairkettle.procedure.Branch;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Pause;
@@ -24,7 +27,7 @@ final class Charging {
 
     static List<Step> charge(Work w) {
         var minutes = w.job.profile().minutes();
-        var capable = w.job.profile().capable();
+        var panel = w.job.profile().handling().panel();
         return switch (w.way.charge()) {
             case INITIAL ->
                 steps(
@@ -33,7 +36,7 @@ final class Charging {
                         minutes.initialCharge(),
                         "initial charge",
                         "Start the machine’s initial charge. "
-                                + Panel.how(capable, Panel.Act.CHARGE).say() + " Its first ink goes to the pad.");
+                                + panel.how(Panel.Act.CHARGE).say() + " Its first ink goes to the pad.");
             case POWER_CLEANING -> {
                 var steps = new ArrayList<>(steps(
                         w,
@@ -41,7 +44,7 @@ final class Charging {
                         minutes.powerCleaning(),
                         "power cleaning",
                         "Start one power cleaning. "
-                                + Panel.how(capable, Panel.Act.POWER_CLEANING).say()
+                                + panel.how(Panel.Act.POWER_CLEANING).say()
                                 + " It draws new ink through the whole path, and it brings the level down: the"
                                 + " tanks are full now. Say no to the check that is offered: purge sheets come"
                                 + " first."));
@@ -55,7 +58,7 @@ final class Charging {
                         3 * minutes.cleaning(),
                         "three cleanings",
                         "Start three light cleanings, one after the other. "
-                                + Panel.how(capable, Panel.Act.CLEANING).say()
+                                + panel.how(Panel.Act.CLEANING).say()
                                 + " Say no to the check that is offered between them.");
             case ONE_CLEANING ->
                 steps(
@@ -64,7 +67,7 @@ final class Charging {
                         minutes.cleaning(),
                         "cleaning",
                         "Start one light cleaning. "
-                                + Panel.how(capable, Panel.Act.CLEANING).say());
+                                + panel.how(Panel.Act.CLEANING).say());
         };
     }
 
@@ -95,9 +98,11 @@ final class Charging {
                 .say(
                         clicks
                                 ? "“Not genuine; use this ink?”: expected with refills. Yes, proceed."
-                                : "If the screen asks to fill although you have: it asks everybody. Proceed, and"
-                                        + " confirm full. A machine that charges on empty tanks fills its dampers with"
-                                        + " air.")
+                                : (w.handling().panel().screen()
+                                                ? "If the screen asks to fill although you have: it asks everybody."
+                                                        + " Proceed, and confirm full. "
+                                                : "Nothing asks; this is yours to know. ")
+                                        + "A machine that charges on empty tanks fills its dampers with air.")
                 .minutes(1)
                 .needs(Facet.POWER, "on")
                 .needs(Facet.FILL, codes, "filled")
@@ -106,6 +111,12 @@ final class Charging {
         var charge = step("charge", title)
                 .say(say + " Do not switch off.")
                 .minutes(1)
+                .restsOn(
+                        switch (w.way.charge()) {
+                            case INITIAL -> Handling.Matter.CHARGE;
+                            case POWER_CLEANING -> Handling.Matter.POWER_CLEANING;
+                            case THREE_CLEANINGS, ONE_CLEANING -> Handling.Matter.CLEANING;
+                        })
                 .care(Caution.NO_POWER_OFF)
                 .irreversible("After this the paths hold the new ink: going back means draining.")
                 .needs(Facet.TANKS, "confirmed full")
@@ -132,8 +143,8 @@ final class Charging {
         var topUp = step("top-up", cartridges ? "Fill the cartridges to the top again" : "Top up to the line")
                 .say(
                         cartridges
-                                ? "One at a time, through the fill hole, plug back. Full cartridges and the machine’s"
-                                        + " count then agree."
+                                ? "One at a time: out, onto the tray, through the fill hole, plug back, in until it"
+                                        + " clicks. Full cartridges and the machine’s count then agree."
                                 : "One cap at a time, as before. The charge took ink from every tank.")
                 .minutes(2 * w.inked.size())
                 .care(Caution.INK)
@@ -143,6 +154,49 @@ final class Charging {
                 .ask(Work.grid(w.inked, List.of(volumes("topped up", w.inked, ChannelPlan::topUp))))
                 .moves(new Move.Pour())
                 .then(Facet.FILL, codes, "topped up");
-        return List.of(confirm.build(), charge.build(), topUp.build());
+        var steps = new ArrayList<>(List.of(confirm.build(), charge.build()));
+        if (opened(w)) {
+            steps.add(leaks());
+        }
+        if (cartridges) { // why: nobody reaches a fill hole while the carriage is parked
+            steps.add(Cartridges.menu("top-menu"));
+            steps.add(topUp.needs(Facet.CARRIAGE, "free").build());
+            steps.add(Cartridges.park("top-parked", all));
+        } else {
+            steps.add(topUp.build());
+        }
+        return steps;
+    }
+
+    /** Lines or joints were opened: only ink shows whether they hold. */
+    private static boolean opened(Work w) {
+        return !w.drained.isEmpty() || w.route == Route.FILM_REBUILD || w.route == Route.BULK_FEED;
+    }
+
+    private static Step leaks() {
+        return step("leaks", "Does every joint hold?")
+                .say("Ink stands in them now. A white towel under each, ten minutes; then look along tubes, dampers or"
+                        + " cartridges, and the waste joint. A drop today is a puddle over night.")
+                .minutes(3)
+                .with("white towel")
+                .care(Caution.INK)
+                .hold("Every towel is dry.")
+                .needs(Facet.CHARGE, "charged")
+                .waits(new Pause("towels under the joints", Duration.ofMinutes(10), null, false))
+                .ask(new Ask.Ticks(List.of("no drop at a tube or damper", "no drop at the waste joint")))
+                .branch(Branch.again(
+                        "wet",
+                        "One is wet",
+                        3,
+                        "It will not hold. Bring the bottles below the head, empty this line, and renew its joint"
+                                + " before the machine is left alone.",
+                        step("tighten", "Dry it, seat it again")
+                                .say("Power off at the machine’s key first. Tube home to the stop, nut hand-tight, seal"
+                                        + " whole; no force. Then towels and ten minutes again.")
+                                .minutes(5)
+                                .care(Caution.FORCE, Caution.INK)
+                                .ask(new Ask.Ticks(List.of("seated again", "dry towel under it")))
+                                .build()))
+                .build();
     }
 }

@@ -5,6 +5,7 @@ import static fairkettle.changeover.Work.volumes;
 import static fairkettle.procedure.Step.step;
 
 import fairkettle.ink.Family;
+import fairkettle.machine.Architecture;
 import fairkettle.machine.Channel;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Branch;
@@ -115,19 +116,17 @@ final class Commissioning {
         if (w.terms.follows(School.ALIGN, "later")) {
             steps.add(align);
         }
-        steps.add(step("levels", "Read the levels")
-                .say("Off the windows, in mL. They correct what was reckoned.")
-                .minutes(2)
-                .ask(Work.grid(
-                        w.inked,
-                        List.of(volumes(
-                                "level",
-                                w.inked,
-                                p -> w.after.channel(p.code()).first().capacity()))))
-                .moves(new Move.Reading())
-                .needs(Facet.CHECK, "passed")
-                .then(Facet.RECORD, "read")
-                .build());
+        if (w.after.architecture() == Architecture.CARTRIDGE) {
+            steps.add(step("levels", "Their levels are what was poured")
+                    .say("No level shows in a cartridge. The account goes by what was poured and printed; the machine’s"
+                            + " own count is a guess.")
+                    .minutes(0)
+                    .needs(Facet.CHECK, "passed")
+                    .then(Facet.RECORD, "read")
+                    .build());
+        } else {
+            steps.add(levels(w));
+        }
         steps.add(step("sign-off", "Sign off")
                 .say("Family, bottles, levels and meters of the machine are now what this card says. Only from here"
                         + " on may it take promised work.")
@@ -141,6 +140,22 @@ final class Commissioning {
                 .ask(new Ask.Acknowledge("I have seen the proof, and this machine may print."))
                 .build());
         return steps;
+    }
+
+    private static Step levels(Work w) {
+        return step("levels", "Read the levels")
+                .say("Off the windows, in mL. They correct what was reckoned.")
+                .minutes(2)
+                .ask(Work.grid(
+                        w.inked,
+                        List.of(volumes(
+                                "level",
+                                w.inked,
+                                p -> w.after.channel(p.code()).first().capacity()))))
+                .moves(new Move.Reading())
+                .needs(Facet.CHECK, "passed")
+                .then(Facet.RECORD, "read")
+                .build();
     }
 
     private static Step.Builder purge(Work w, String id, int sheets) {

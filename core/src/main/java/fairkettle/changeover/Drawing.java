@@ -211,10 +211,7 @@ final class Drawing {
             chase.care(Caution.WASTE)
                     .needs(Facet.BOTTLE, Work.codes(chased), "matched")
                     .needs(Facet.SYRINGE, Work.codesBefore(chased), "its own")
-                    .ask(Work.gridBefore(
-                            chased,
-                            List.of(volumes(
-                                    "new ink", chased, p -> rinseOf(p, stage).chaser()))))
+                    .ask(Work.gridBefore(chased, chasers(chased, stage)))
                     .moves(new Move.Rinse(stage.reach(), Move.Liquid.NEW_INK));
         }
         steps.add(chase.build());
@@ -272,13 +269,40 @@ final class Drawing {
         return step.build();
     }
 
+    /** As many doses as the chaser needs, so that none runs over. */
+    private static List<Column> chasers(List<ChannelPlan> plans, Way.Stage stage) {
+        int most = plans.stream()
+                .map(p -> rinseOf(p, stage))
+                .mapToInt(r -> r.stage().doses(r.chaser()))
+                .max()
+                .orElse(1);
+        return IntStream.range(0, most)
+                .mapToObj(n -> volumes(most == 1 ? "new ink" : "new ink " + (n + 1), plans, p -> {
+                    var rinse = rinseOf(p, stage);
+                    int doses = rinse.stage().doses(rinse.chaser());
+                    return n < doses
+                            ? Millilitres.roundedUpTo(
+                                            new Millilitres(100), rinse.chaser().mL() / doses)
+                                    .min(rinse.stage().most())
+                            : Millilitres.ZERO;
+                }))
+                .toList();
+    }
+
     /** What a channel gets at a stage; nothing where its vessels are renewed. */
     private static Rinses.Stage rinseOf(ChannelPlan plan, Way.Stage stage) {
         return plan.rinses().stream()
                 .filter(s -> s.stage().name().equals(stage.name()))
                 .findFirst()
                 .orElseGet(() -> new Rinses.Stage(
-                        new RinseStage(stage.name(), stage.reach(), Millilitres.ZERO, 0, 0, Millilitres.ZERO),
+                        new RinseStage(
+                                stage.name(),
+                                stage.reach(),
+                                Millilitres.ZERO,
+                                0,
+                                0,
+                                Millilitres.parse("1"),
+                                Millilitres.ZERO),
                         Syringe.of("1", "1"),
                         0,
                         Millilitres.ZERO,

@@ -25,6 +25,8 @@ final class FilmRebuild {
 
     private static final String COVER = "printed cover: the cable’s entry stays open";
 
+    private static final List<String> HEAD_SCREWS = List.of("head screws (4)", "small screws of its base (4)");
+
     private FilmRebuild() {}
 
     static List<Step> knownGood(Work w) {
@@ -40,45 +42,78 @@ final class FilmRebuild {
                         .build());
     }
 
+    /** One end, flat, past it, the other end, flat, back, out: the head never meets a bar that stands up. */
     static List<Step> rollers(Work w) {
         return List.of(
-                step("rollers-off", "Star wheels and bar off")
-                        .say("They would mark wet film. Left, then right; spring first; bracket screw before clip;"
-                                + " never pull a tab. Springs and screws into a labelled bag.")
-                        .minutes(20)
-                        .care(Caution.SMALL_PARTS, Caution.FORCE, Caution.SHARPS)
-                        .irreversible("Bent tabs and lost springs do not go back.")
-                        .needs(Facet.COVERS, "off")
+                end("bar-left", "Star-wheel bar: free its left end", "spring off, into the bag"),
+                step("bar-flat", "Lay the bar flat, bring the head to the left")
+                        .say("By hand, slowly, over the freed end. A bar that stands up catches the head.")
+                        .minutes(2)
+                        .care(Caution.FORCE, Caution.HEAD_RISK)
                         .needs(Facet.POWER, "unplugged")
-                        .ask(new Ask.Ticks(List.of(
-                                "left side free",
-                                "right side free",
-                                "spring in the bag",
-                                "bracket screw, then clip",
-                                "bag labelled")))
+                        .needs(Facet.CARRIAGE, "free")
+                        .ask(new Ask.Ticks(List.of("bar lies flat", "head has passed it, to the left"), true))
+                        .then(Facet.BAR, "flat")
+                        .build(),
+                end("bar-right", "Star-wheel bar: free its right end", "no spring at this end"),
+                step("bar-tab", "Is a black tab in its way?")
+                        .say("Some machines have one, at one end or at each. Where there is one the bar cannot come out"
+                                + " before it is broken.")
+                        .minutes(1)
+                        .ask(new Ask.Choice("At the ends of the bar", List.of("no tab in its way")))
+                        .branch(Branch.again(
+                                "tab",
+                                "There is a tab",
+                                2,
+                                "Two tabs are all that there are. Look again at what holds it.",
+                                step("tab-off", "Break the tab outward")
+                                        .say("Gripped with pliers close to its root, two hands, outward and away from"
+                                                + " the carriage; then the metal bent straight. Its pieces are counted"
+                                                + " out.")
+                                        .minutes(4)
+                                        .with("flat pliers")
+                                        .care(Caution.FORCE, Caution.SHARPS)
+                                        .irreversible("A broken tab does not go back. Up to here the bar can stay.")
+                                        .ask(new Ask.Ticks(List.of("tab off", "metal straight", "pieces in the bag")))
+                                        .build()))
+                        .build(),
+                step("bar-back", "Lay it flat again, bring the head back")
+                        .say("Then nothing lies over the bar, and it can come out.")
+                        .minutes(1)
+                        .care(Caution.FORCE, Caution.HEAD_RISK)
+                        .needs(Facet.POWER, "unplugged")
+                        .needs(Facet.CARRIAGE, "free")
+                        .ask(new Ask.Ticks(List.of("bar lies flat", "head is back over the middle"), true))
+                        .then(Facet.BAR, "flat")
+                        .build(),
+                step("rollers-off", "Pull the bar straight out")
+                        .say("Star wheels would mark wet film. Springs, screws and clips into a labelled bag: a machine"
+                                + " that goes back to paper wants them.")
+                        .minutes(3)
+                        .care(Caution.SMALL_PARTS, Caution.FORCE, Caution.SHARPS)
+                        .hold("The bar comes out straight, without force.")
+                        .needs(Facet.BAR, "flat")
+                        .needs(Facet.COVERS, "off")
+                        .ask(new Ask.Ticks(List.of("bar out", "bag labelled")))
                         .branch(Branch.stop(
                                 "will-not-come",
                                 "It will not come off",
                                 "The bar will not come without force, and force bends the frame. Stop here:"
                                         + " put the covers back and leave this machine as it was."))
                         .then(Facet.ROLLERS, "removed")
-                        .then(Facet.BAR, "up")
-                        .build(),
-                step("bar-flat", "Lay the bar flat")
-                        .say("Each time before the carriage passes: a bar that stands up catches the head.")
-                        .minutes(2)
-                        .needs(Facet.ROLLERS, "removed")
-                        .ask(new Ask.Ticks(List.of("bar lies flat, left and right")))
-                        .then(Facet.BAR, "flat")
-                        .build(),
-                step("pass", "Let the carriage pass once, by hand")
-                        .say("Slowly, from end to end.")
-                        .minutes(1)
-                        .care(Caution.FORCE)
-                        .needs(Facet.BAR, "flat")
-                        .needs(Facet.POWER, "unplugged")
-                        .needs(Facet.CARRIAGE, "free")
                         .build());
+    }
+
+    private static Step end(String id, String title, String spring) {
+        return step(id, title)
+                .say("Screw and metal bracket first, then the wire clip. Never pull.")
+                .minutes(5)
+                .care(Caution.SMALL_PARTS, Caution.FORCE)
+                .needs(Facet.COVERS, "off")
+                .needs(Facet.POWER, "unplugged")
+                .ask(new Ask.Ticks(List.of(spring, "screw and bracket off", "wire clip off"), true))
+                .then(Facet.BAR, "up")
+                .build();
     }
 
     static List<Step> lines(Work w) {
@@ -146,13 +181,6 @@ final class FilmRebuild {
                 .ask(new Ask.InOrder(codes, "joined, and back in its track"))
                 .then(Facet.LINE, codes, "joined")
                 .build());
-        steps.add(step("joints-dry", "Are the joints dry?")
-                .say("Ten minutes with a dry towel under them.")
-                .minutes(1)
-                .needs(Facet.LINE, codes, "joined")
-                .waits(new Pause("joints under a dry towel", Duration.ofMinutes(10), null, false))
-                .ask(new Ask.Ticks(List.of("towel is dry")))
-                .build());
         return steps;
     }
 
@@ -213,10 +241,10 @@ final class FilmRebuild {
                         .say("The machine goes on counting its own box: expect its message one day, although the"
                                 + " box is dry.")
                         .minutes(8)
-                        .hold("Joint dry before any cleaning.")
+                        .hold("The joint is wrapped before any cleaning.")
                         .needs(Facet.WASTE_LINE, "open")
                         .ask(new Ask.Ticks(List.of(
-                                "joint wrapped and dry",
+                                "joint wrapped, a dry towel under it",
                                 "bottle vented",
                                 "bottle stands level",
                                 "bottle lower than the outlet")))
@@ -249,12 +277,14 @@ final class FilmRebuild {
                         .then(Facet.HEAD, "drained")
                         .build(),
                 step("head-out", "Head out")
-                        .say("Four small screws, kept. Cable out straight. Lift the board without force.")
+                        .say("Two groups, kept apart: the screws that hold the head, then the small ones of its base."
+                                + " Cable out straight. The board is eased up without force, a blade only where ink"
+                                + " sticks.")
                         .minutes(12)
                         .care(Caution.FORCE, Caution.SMALL_PARTS, Caution.BOARD, Caution.HEAD_RISK)
-                        .hold("Four screws in the cup.")
+                        .hold("Both groups are counted.")
                         .needs(Facet.HEAD, "drained")
-                        .ask(new Ask.Count("small screws saved", 4))
+                        .ask(new Ask.Tally("Out", HEAD_SCREWS, null))
                         .branch(Branch.stop(
                                 "will-not-come",
                                 "It will not come off",
@@ -264,10 +294,32 @@ final class FilmRebuild {
                         .then(Facet.HEAD, "out")
                         .then(Facet.FLAT_CABLE, "out")
                         .build(),
+                step("head-base", "New base, the right way round")
+                        .say("The tab with the serial number lies on the side that has two holes; the other way it sits"
+                                + " upside down, and its screws bite all the same. Two screws on a diagonal first, then"
+                                + " the other two, then once round.")
+                        .minutes(5)
+                        .care(Caution.FORCE, Caution.SMALL_PARTS)
+                        .hold("The serial tab lies at the two holes.")
+                        .needs(Facet.HEAD, "out")
+                        .ask(new Ask.Ticks(
+                                List.of("serial tab at the two holes", "a diagonal", "the other", "once round"), true))
+                        .build(),
                 step("sealant", "Prove the sealant")
-                        .say("A bead on glass, meter on it while it is wet: it must not conduct.")
+                        .say("A bead on glass, meter on it while it is wet.")
                         .minutes(5)
                         .ask(new Ask.Choice("What does the meter say?", List.of("does not conduct")))
+                        .branch(Branch.again(
+                                "conducts",
+                                "It conducts",
+                                3,
+                                "Three that conduct. Stop here: leave the head as it is, and fit a printed cover.",
+                                step("other-sealant", "Put it away, take another one")
+                                        .say("A sealant that conducts kills the board. Mark the tube, and prove the"
+                                                + " next one in the same way.")
+                                        .minutes(3)
+                                        .care(Caution.BOARD)
+                                        .build()))
                         .care(Caution.BOARD)
                         .then(Facet.SEALANT, "proven")
                         .build(),
@@ -288,11 +340,12 @@ final class FilmRebuild {
                         .waits(new Pause("sealant setting", Duration.ofMinutes(30), null, false))
                         .then(Facet.HEAD, "sealed")
                         .build(),
-                step("head-screws", "Four small screws back")
-                        .say("The same four.")
+                step("head-screws", "Screws back, kind by kind")
+                        .say("The same ones: the base’s are in already, the head’s follow.")
                         .minutes(3)
+                        .hold("As many of each are in as came out.")
                         .needs(Facet.HEAD, "sealed")
-                        .ask(new Ask.Count("small screws back in", 4))
+                        .ask(new Ask.Tally("Back in", HEAD_SCREWS, "head-out"))
                         .build());
     }
 

@@ -20,7 +20,7 @@ final class Firmware {
         if (!w.patches()) {
             return List.of();
         }
-        var mode = Panel.how(w.job.profile().capable(), Panel.Act.UPDATE_MODE);
+        var mode = w.job.profile().handling().panel().how(Panel.Act.UPDATE_MODE);
         return List.of(
                 step("fw-leave-given", "Agree to other firmware")
                         .say("It is not the maker’s. Whether you may is for the law where you live; the warranty"

@@ -4,14 +4,16 @@ import static fairkettle.changeover.Work.ticks;
 import static fairkettle.procedure.Step.step;
 
 import fairkettle.ink.ChannelCode;
-import fairkettle.machine.CarriageFreeing;
+import fairkettle.machine.Handling;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.Step;
+import fairkettle.procedure.UsualSteps;
 import fairkettle.safety.Caution;
 import fairkettle.safety.School;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** Opening a machine down to its dampers, and putting everything back in the reverse order. */
 final class Opening {
@@ -19,23 +21,25 @@ final class Opening {
     private Opening() {}
 
     static List<Step> up(Work w) {
-        var freeing = switch (w.terms.position(School.CARRIAGE).id()) {
-            case "gear" -> CarriageFreeing.LOCK_GEAR;
-            case "power" -> CarriageFreeing.LIFT_POWER;
-            default -> w.job.profile().freeing();
-        };
+        var way = w.handling().freeing();
         var free = step("free-carriage", "Free the carriage, unplug")
-                .say(freeing.say()
-                        + " Lid propped. From now on the head stands open to the air: keep going. Never push a"
-                        + " carriage that has power: it loses its position.")
+                .say("This one is freed " + way.label() + ". " + way.goesWrong()
+                        + " A carriage that has power is never pushed: it loses its place. Lid propped.")
                 .minutes(4)
                 .care(Caution.ELECTRICITY, Caution.MOVING_PARTS, Caution.LID, Caution.FORCE)
-                .hold("Unplugged at the wall and at the machine before hands go in.")
-                .ask(new Ask.Ticks(List.of("carriage free and still", "unplugged", "lid propped")))
+                .hold("No cord is in the machine before hands go in.")
+                .restsOn(Handling.Matter.FREEING)
+                .ask(new Ask.Ticks(
+                        Stream.concat(way.acts().stream(), Stream.of("lid propped"))
+                                .toList(),
+                        true))
                 .needs(Facet.BENCH, "prepared")
                 .needs(Facet.TRANSIT, "cleared")
                 .then(Facet.CARRIAGE, "free")
                 .then(Facet.POWER, "unplugged");
+        if (way.underPower()) {
+            free.needs(Facet.POWER, "on");
+        }
         if (!Planner.agreements(w.job).isEmpty()) {
             free.needs(Facet.ONE_WAY, "agreed to");
         }
@@ -50,19 +54,10 @@ final class Opening {
                         .needs(Facet.CARRIAGE, "free")
                         .then(Facet.PHOTOGRAPHED, "photographed")
                         .build(),
-                step("screws-out", "Screws out, cover off")
-                        .say(
-                                "Cover the opening. %d screws; the smallest into the cup. Count them: the first count is often one short."
-                                        .formatted(w.job.profile().screws()))
-                        .minutes(6)
-                        .care(Caution.SMALL_PARTS, Caution.FORCE, Caution.ELECTRICITY)
-                        .with("magnetic screwdriver", "cup")
-                        .hold("The count is written down; the same number goes back in.")
-                        .needs(Facet.POWER, "unplugged")
-                        .needs(Facet.CARRIAGE, "free")
-                        .ask(new Ask.Count("screws in the cup", w.job.profile().screws()))
-                        .then(Facet.COVERS, "off")
-                        .build()));
+                screwsOut(w)));
+        if (w.headWet()) {
+            steps.add(2, UsualSteps.wetCloth(w.family()));
+        }
         if (!w.drained.isEmpty()) {
             steps.add(step("label", "Mark each tube at its " + (w.snapIn() ? "head" : "damper"))
                     .say("Tape and marker, the channel’s code on both, before any tube comes off.")
@@ -76,27 +71,64 @@ final class Opening {
         return steps;
     }
 
-    static List<Step> close(Work w) {
-        var steps = new ArrayList<Step>();
-        var codes = Work.codes(w.plans);
-        if (w.route != Route.FILM_REBUILD && !w.drained.isEmpty()) {
-            steps.addAll(joined(w));
-        }
-        steps.add(station(w));
-        var screws = step("screws-in", "Cover back, the same screws in")
+    private static Step screwsOut(Work w) {
+        var screws = w.handling().screws();
+        var out = step("screws-out", screws.isEmpty() ? "Lid up" : "Screws out, cover off")
                 .say(
-                        "In the reverse order of your photograph: flat cables in, cover, levers and springs back, then %d screws."
-                                .formatted(w.job.profile().screws()))
+                        screws.isEmpty()
+                                ? "No screw holds anything here."
+                                : "Cover the opening. The smallest into the cup. Write down how many of each kind: the"
+                                      + " first count is often one short, and a cover that will not come has one in it"
+                                      + " still.")
+                .minutes(screws.isEmpty() ? 1 : 6)
+                .needs(Facet.POWER, "unplugged")
+                .needs(Facet.CARRIAGE, "free")
+                .then(Facet.COVERS, "off");
+        if (!screws.isEmpty()) {
+            out.care(Caution.SMALL_PARTS, Caution.FORCE, Caution.ELECTRICITY)
+                    .with("magnetic screwdriver", "cup")
+                    .hold("The count of each kind is written down; as many go back in.")
+                    .restsOn(Handling.Matter.SCREWS)
+                    .ask(new Ask.Tally("Out", UsualSteps.kinds(w.job.profile()), null));
+        }
+        return out.build();
+    }
+
+    private static Step screwsIn(Work w, List<ChannelCode> codes) {
+        var screws = w.handling().screws();
+        var in = step(
+                        "screws-in",
+                        screws.isEmpty() ? "Everything back under the lid" : "Cover back, the same screws in")
+                .say("In the reverse order of your photograph: flat cables in, cover, levers and springs back"
+                        + (screws.isEmpty() ? "." : ", then the screws, kind by kind."))
                 .minutes(8)
-                .care(Caution.SMALL_PARTS, Caution.FORCE)
-                .hold("Screws in must equal screws out before power.")
                 .needs(Facet.LINE, codes, "joined")
                 .needs(Facet.COVERS, "off")
                 .needs(Facet.FLAT_CABLE, "seated")
                 .needs(Facet.BAR, "flat")
-                .ask(new Ask.Count("screws back in", w.job.profile().screws()))
                 .then(Facet.COVERS, "on");
-        steps.add(screws.build());
+        if (!screws.isEmpty()) {
+            in.care(Caution.SMALL_PARTS, Caution.FORCE)
+                    .hold("As many of each kind are in as came out, before power.")
+                    .restsOn(Handling.Matter.SCREWS)
+                    .ask(new Ask.Tally("Back in", UsualSteps.kinds(w.job.profile()), "screws-out"));
+        }
+        return in.build();
+    }
+
+    /** Tubes and what they belong to; the head stays on its wet cloth until what takes long is over. */
+    static List<Step> join(Work w) {
+        return w.drained.isEmpty() ? List.of() : joined(w);
+    }
+
+    static List<Step> close(Work w) {
+        var steps = new ArrayList<Step>();
+        var codes = Work.codes(w.plans);
+        steps.add(station(w));
+        if (w.headWet()) {
+            steps.add(UsualSteps.clothOut());
+        }
+        steps.add(screwsIn(w, codes));
         steps.add(step("close", "Look once before closing")
                 .say("What stays inside ends up in the gears.")
                 .minutes(2)

@@ -41,9 +41,7 @@ final class Parking {
         if (bulk) {
             step.then(Facet.CARTRIDGE, codes, "primed");
         } else {
-            step.needs(Facet.DAMPER, codes, "chased")
-                    .needs(Facet.LINE, codes, "joined")
-                    .needs(Facet.COVERS, "on");
+            step.needs(Facet.DAMPER, codes, "chased").needs(Facet.LINE, codes, "joined");
         }
         return List.of(step.build());
     }

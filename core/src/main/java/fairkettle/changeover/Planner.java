@@ -7,6 +7,7 @@ import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
 import fairkettle.ink.Succession;
 import fairkettle.machine.Architecture;
+import fairkettle.machine.Profile;
 import fairkettle.machine.Supply;
 import fairkettle.machine.VesselKind;
 import fairkettle.procedure.Pause;
@@ -124,7 +125,8 @@ public final class Planner {
             if (other == null || other.hindrance(job, now).isPresent() || other == Route.DRAIN_AND_SWAP) {
                 return new Answer.NotSo(
                         "It holds this ink already.",
-                        "Top up to the line; there is nothing to change over. To have it fresh, ask to renew it.");
+                        "Top up to the line; there is nothing to change over. To have it fresh, ask to renew it."
+                                + otherFeeds(now));
             }
             doing.clear(); // the same ink, but fed another way
         }
@@ -141,6 +143,18 @@ public final class Planner {
                             + " same.");
         }
         return quantities(wished == null ? suiting.getFirst() : wished, suiting, doing);
+    }
+
+    /** The same ink by other cartridges, or from outside. */
+    private String otherFeeds(Profile now) {
+        var feeds = java.util.stream.Stream.of(Route.REFILLABLES, Route.BULK_FEED)
+                .filter(r -> r.hindrance(job, now).isEmpty()
+                        && r.becomes(job).feed() != job.fit().feed())
+                .map(r -> r.label().toLowerCase(java.util.Locale.ROOT))
+                .toList();
+        return feeds.isEmpty()
+                ? ""
+                : " To feed it another way, choose that way: %s.".formatted(String.join(", ", feeds));
     }
 
     private static String instead(List<Route> suiting) {

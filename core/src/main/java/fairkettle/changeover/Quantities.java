@@ -211,12 +211,18 @@ final class Quantities {
                 .filter(slot.before()::has)
                 .mapToDouble(kind -> slot.before().vessel(kind).capacity().mL())
                 .sum();
+        var most = stage.reach().stream()
+                .filter(slot.before()::has)
+                .map(kind -> slot.before().vessel(kind))
+                .map(v -> v.capacity().over(v.heel()))
+                .reduce(Millilitres.ZERO, Millilitres::plus);
         return new RinseStage(
                 stage.name(),
                 stage.reach(),
-                Millilitres.rounded(Math.max(1, WETTING * capacity)),
+                Millilitres.rounded(Math.max(1, WETTING * capacity)).min(most),
                 terms.maxRinses(),
                 terms.minutesPerRinse(),
+                most,
                 Millilitres.ZERO);
     }
 

@@ -164,9 +164,10 @@ public final class RinseOptimiser {
                         Math.ceilDiv(
                                 stage.wetting().microlitres(),
                                 syringe.graduation().microlitres()));
-                int marks = syringe.marks() - first + 1;
+                long most = stage.most().microlitres() / syringe.graduation().microlitres();
+                int marks = (int) Math.min(syringe.marks(), most) - first + 1;
                 if (marks < 1) {
-                    continue; // it cannot wet the vessels in one go
+                    continue; // it cannot wet the vessels in one go, or only by running over
                 }
                 var byCount = new Option[stage.maxRinses()][marks];
                 for (int mark = 0; mark < marks; mark++) {

@@ -182,6 +182,71 @@ public enum Route {
         }
     },
 
+    GO_BACK("Go back to the maker’s ink") {
+        @Override
+        Optional<String> hindrance(Job job, Profile now) {
+            return !job.family().makers()
+                    ? Optional.of("Only the maker’s ink is the way back.")
+                    : job.neverInked()
+                            ? Optional.of("It was never inked.")
+                            : !converted(job) && !swapsCartridges(job)
+                                    ? Optional.of("It holds the maker’s ink already.")
+                                    : Optional.empty();
+        }
+
+        @Override
+        Fit becomes(Job job) {
+            return swapsCartridges(job) ? Fit.asBuilt(job.built()) : job.fit();
+        }
+
+        @Override
+        Set<VesselKind> renewed(Job job, Terms terms, Channel before, ChannelCode after) {
+            return swapsCartridges(job)
+                    ? EnumSet.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE)
+                    : renewedOnTanks(job, terms, before, after);
+        }
+
+        @Override
+        boolean washesHead(Job job) {
+            return headLeftToTheFlow(job);
+        }
+
+        @Override
+        Charge charge(Job job, Terms terms, Fit becoming) {
+            return job.profile().architecture() == Architecture.CARTRIDGE
+                    ? Charge.THREE_CLEANINGS
+                    : powerUnlessSpared(terms);
+        }
+
+        @Override
+        boolean comesOffWhole(Job job) {
+            return swapsCartridges(job);
+        }
+
+        @Override
+        boolean suppliesCartridges(Job job) {
+            return swapsCartridges(job);
+        }
+
+        @Override
+        Procedure procedure(Work w) {
+            return swapsCartridges(w.job)
+                    ? w.begin(false)
+                            .part("Power", Powering.onUnlessStarted(w))
+                            .part("Take it out", Cartridges.out(w))
+                            .part("Cartridges", Cartridges.makersIn(w))
+                            .part("Charge", Charging.charge(w))
+                            .part("Commission", Commissioning.of(w, true))
+                            .from(w.start())
+                    : drainAndFill(w);
+        }
+
+        private static boolean swapsCartridges(Job job) {
+            return Set.of(Architecture.CARTRIDGE, Architecture.BULK)
+                    .contains(job.profile().architecture());
+        }
+    },
+
     REFILLABLES("Refillable cartridges") {
         @Override
         Optional<String> hindrance(Job job, Profile now) {
@@ -189,11 +254,9 @@ public enum Route {
                     ? Optional.of("It has no cartridges.")
                     : job.family() == Family.FILM
                             ? Optional.of(NOT_A_FILM_MACHINE)
-                            : job.family().makers()
-                                    ? Optional.of("The maker’s ink comes in the maker’s cartridges.")
-                                    : job.family().food() && job.neverInked()
-                                            ? Optional.of("A machine for food has a start of its own.")
-                                            : chipHindrance(job);
+                            : job.family().food() && job.neverInked()
+                                    ? Optional.of("A machine for food has a start of its own.")
+                                    : chipHindrance(job);
         }
 
         @Override
@@ -247,11 +310,9 @@ public enum Route {
                     ? Optional.of("A bulk feed is fitted to a cartridge machine.")
                     : job.family() == Family.FILM
                             ? Optional.of(NOT_A_FILM_MACHINE)
-                            : job.family().makers()
-                                    ? Optional.of("The maker’s ink comes in the maker’s cartridges.")
-                                    : job.family().food()
-                                            ? Optional.of("Outboard tanks and their ribbon are not made for food.")
-                                            : chipHindrance(job);
+                            : job.family().food()
+                                    ? Optional.of("Outboard tanks and their ribbon are not made for food.")
+                                    : chipHindrance(job);
         }
 
         @Override
@@ -288,7 +349,7 @@ public enum Route {
         Procedure procedure(Work w) {
             return w.begin(w.job.neverInked())
                     .part("First start", Cartridges.starters(w))
-                    .part("Power", Powering.onUnlessStarted(w))
+                    .part("Power", Powering.beforeRebuild(w))
                     .part("Firmware", Firmware.ignoringChips(w))
                     .part("Build it on the bench", BulkFeed.build(w))
                     .part("Fill and prime", BulkFeed.fill(w))
@@ -384,7 +445,7 @@ public enum Route {
         Procedure procedure(Work w) {
             return w.begin(w.job.neverInked())
                     .part("First start", FilmRebuild.knownGood(w))
-                    .part("Power to begin with", Powering.forFirmware(w))
+                    .part("Power to begin with", Powering.beforeRebuild(w))
                     .part("Firmware", Firmware.ignoringChips(w))
                     .part("Open up", Opening.up(w))
                     .part("Draw out the old ink", Drawing.out(w))
@@ -393,79 +454,14 @@ public enum Route {
                     .part("Lines for film", FilmRebuild.lines(w))
                     .part("Waste line", FilmRebuild.waste(w))
                     .part("Head", FilmRebuild.head(w))
-                    .part("Put back", Opening.close(w))
                     .part("Firmware and image", FilmRebuild.processing(w))
                     .part("Fill", Filling.tanks(w))
+                    .part("Put back", Opening.close(w))
                     .part("Power", Powering.on(w, true))
                     .part("Charge", Charging.charge(w))
                     .part("Film path", FilmRebuild.path(w))
                     .part("Commission", Commissioning.of(w, w.dirty()))
                     .from(w.start());
-        }
-    },
-
-    GO_BACK("Go back to the maker’s ink") {
-        @Override
-        Optional<String> hindrance(Job job, Profile now) {
-            return !job.family().makers()
-                    ? Optional.of("Only the maker’s ink is the way back.")
-                    : job.neverInked()
-                            ? Optional.of("It was never inked.")
-                            : !converted(job) && !swapsCartridges(job)
-                                    ? Optional.of("It holds the maker’s ink already.")
-                                    : Optional.empty();
-        }
-
-        @Override
-        Fit becomes(Job job) {
-            return swapsCartridges(job) ? Fit.asBuilt(job.built()) : job.fit();
-        }
-
-        @Override
-        Set<VesselKind> renewed(Job job, Terms terms, Channel before, ChannelCode after) {
-            return swapsCartridges(job)
-                    ? EnumSet.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE)
-                    : renewedOnTanks(job, terms, before, after);
-        }
-
-        @Override
-        boolean washesHead(Job job) {
-            return headLeftToTheFlow(job);
-        }
-
-        @Override
-        Charge charge(Job job, Terms terms, Fit becoming) {
-            return job.profile().architecture() == Architecture.CARTRIDGE
-                    ? Charge.THREE_CLEANINGS
-                    : powerUnlessSpared(terms);
-        }
-
-        @Override
-        boolean comesOffWhole(Job job) {
-            return swapsCartridges(job);
-        }
-
-        @Override
-        boolean suppliesCartridges(Job job) {
-            return swapsCartridges(job);
-        }
-
-        @Override
-        Procedure procedure(Work w) {
-            return swapsCartridges(w.job)
-                    ? w.begin(false)
-                            .part("Power", Powering.onUnlessStarted(w))
-                            .part("Take it out", Cartridges.out(w))
-                            .part("Cartridges", Cartridges.makersIn(w))
-                            .part("Charge", Charging.charge(w))
-                            .part("Commission", Commissioning.of(w, true))
-                            .from(w.start())
-                    : drainAndFill(w);
-        }
-
-        private static boolean swapsCartridges(Job job) {
-            return Set.of(Architecture.CARTRIDGE, Architecture.BULK)
-                    .contains(job.profile().architecture());
         }
     },
 
@@ -509,8 +505,9 @@ public enum Route {
                     route.part("Open up", Opening.up(w))
                             .part("Draw out the ink", Drawing.out(w))
                             .part("Rinse", Drawing.rinse(w))
-                            .part("Put back", Opening.close(w))
+                            .part("Put the lines back", Opening.join(w))
                             .part("On fluid", Parking.fluid(w))
+                            .part("Put back", Opening.close(w))
                             .part("Power", Powering.on(w, true));
             }
             return route.part("To rest", Parking.rest(w)).from(w.start());
@@ -644,11 +641,13 @@ public enum Route {
 
     private static Procedure drainAndFill(Work w) {
         return w.begin(false)
+                .part("Power to begin with", Powering.toOpen(w))
                 .part("Open up", Opening.up(w))
                 .part("Draw out the old ink", Drawing.out(w))
                 .part("Rinse", Drawing.rinse(w))
-                .part("Put back", Opening.close(w))
+                .part("Put the lines back", Opening.join(w))
                 .part("Fill", Filling.tanks(w))
+                .part("Put back", Opening.close(w))
                 .part("Power", Powering.on(w, true))
                 .part("Charge", Charging.charge(w))
                 .part("Commission", Commissioning.of(w, true))
@@ -733,7 +732,9 @@ public enum Route {
                     : leftOnFluid(job, before.code(), after.code(), fit)
                             ? Doing.ON_FLUID
                             : doing.getOrDefault(before.code(), Doing.FILL);
-            slots.add(new Way.Slot(before, after, what, renewed(job, terms, before, after.code())));
+            var renewed = renewed(job, terms, before, after.code());
+            boolean comesOff = renewed.contains(before.first().kind()); // and its ink with it
+            slots.add(new Way.Slot(before, after, what == Doing.KEEP && comesOff ? Doing.FILL : what, renewed));
         }
         boolean bulk = now.architecture() == Architecture.BULK;
         boolean cartridge = now.architecture() == Architecture.CARTRIDGE;

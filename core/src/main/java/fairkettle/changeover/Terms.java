@@ -3,6 +3,8 @@ package fairkettle.changeover;
 import fairkettle.changeover.Bottles.Size;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
+import fairkettle.machine.CarriageFreeing;
+import fairkettle.machine.Profile;
 import fairkettle.machine.Supply;
 import fairkettle.safety.School;
 import java.util.Comparator;
@@ -91,6 +93,15 @@ public record Terms(
     public Money price(Supply supply) {
         var own = prices.get(supply);
         return own == null ? new Money(supply.usualPrice(), currency()) : own;
+    }
+
+    /** The machine, its carriage freed as the shop does it. */
+    public Profile freed(Profile profile) {
+        return switch (position(School.CARRIAGE).id()) {
+            case "gear" -> profile.handled(profile.handling().freed(CarriageFreeing.LOCK_GEAR));
+            case "power" -> profile.handled(profile.handling().freed(CarriageFreeing.CORD_AS_IT_UNDOCKS));
+            default -> profile;
+        };
     }
 
     boolean follows(School school, String position) {

@@ -7,6 +7,8 @@ import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Architecture;
 import fairkettle.machine.Chips;
+import fairkettle.machine.Feed;
+import fairkettle.machine.Handling;
 import fairkettle.machine.Profile;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Ask.Column;
@@ -62,6 +64,11 @@ final class Work {
                         .toList();
     }
 
+    /** The maker's own ink in the maker's own vessels: only that leaves the warranty alone. */
+    boolean asTheMakerMeantIt() {
+        return family().makers() && (way.fit().feed() == Feed.AS_BUILT || route.suppliesCartridges(job));
+    }
+
     /** The route's beginning: what is agreed to, and what lies ready. */
     Procedure.Builder begin(boolean fromTheBox) {
         var route = new Procedure.Builder().part("Before you begin", Beginning.agree(this));
@@ -74,7 +81,7 @@ final class Work {
     /** The state that the machine is in when the card is made. */
     List<Condition> start() {
         var start = new ArrayList<Condition>();
-        if (job.warrantyAcknowledged() || family().makers() || route == Route.PARK) {
+        if (job.warrantyAcknowledged() || asTheMakerMeantIt() || route == Route.PARK) {
             start.add(Condition.that(Facet.WARRANTY, "acknowledged"));
         }
         if (off()) {
@@ -120,6 +127,21 @@ final class Work {
         return before.architecture() == Architecture.CARTRIDGE;
     }
 
+    /** How hands get at it, its carriage freed as the shop does it. */
+    Handling handling() {
+        return terms.freed(job.profile()).handling();
+    }
+
+    /** The carriage only comes off its dock under power, and the machine has none. */
+    boolean wantsPowerToOpen() {
+        return off() && handling().freeing().underPower();
+    }
+
+    /** The head has met ink: off its dock it dries. */
+    boolean headWet() {
+        return !job.neverInked() || way.onStarters();
+    }
+
     /** Without power: in its box still, or at rest. */
     boolean off() {
         return job.neverInked() || job.parked();
@@ -138,7 +160,7 @@ final class Work {
         return switch (terms.position(School.FILL_OR_POWER).id()) {
             case "fill" -> false;
             case "power" -> true;
-            default -> job.profile().powerFirst();
+            default -> job.profile().handling().powerFirst();
         };
     }
 

@@ -1,19 +1,27 @@
 package fairkettle.clinic;
 
 import static fairkettle.procedure.Step.step;
-import static fairkettle.procedure.UsualSteps.off;
+import static fairkettle.procedure.UsualSteps.clothOut;
+import static fairkettle.procedure.UsualSteps.coversOff;
+import static fairkettle.procedure.UsualSteps.coversOn;
+import static fairkettle.procedure.UsualSteps.free;
 import static fairkettle.procedure.UsualSteps.on;
+import static fairkettle.procedure.UsualSteps.ready;
+import static fairkettle.procedure.UsualSteps.towelsOut;
 import static fairkettle.procedure.UsualSteps.volumes;
+import static fairkettle.procedure.UsualSteps.wetCloth;
 
 import fairkettle.benchwork.LineFlush;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Handling;
 import fairkettle.machine.Panel;
 import fairkettle.machine.Profile;
 import fairkettle.machine.VesselKind;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Branch;
+import fairkettle.procedure.Facet;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Pause;
 import fairkettle.procedure.Procedure;
@@ -64,9 +72,12 @@ public final class TreatmentCard {
             case CLEANING ->
                 List.of(step("clean", "One light cleaning")
                         .say("Start it. "
-                                + Panel.how(profile.capable(), Panel.Act.CLEANING)
+                                + profile.handling()
+                                        .panel()
+                                        .how(Panel.Act.CLEANING)
                                         .say() + " One, not two: the check after it decides.")
                         .minutes(1)
+                        .restsOn(Handling.Matter.CLEANING)
                         .care(Caution.NO_POWER_OFF)
                         .moves(new Move.Clean(all, draws.cleaning()))
                         .waits(new Pause("cleaning", Duration.ofMinutes(minutes.cleaning()), null, true))
@@ -80,9 +91,12 @@ public final class TreatmentCard {
                                 .build(),
                         step("power", "One power cleaning")
                                 .say("Start it. "
-                                        + Panel.how(profile.capable(), Panel.Act.POWER_CLEANING)
+                                        + profile.handling()
+                                                .panel()
+                                                .how(Panel.Act.POWER_CLEANING)
                                                 .say() + " Say no to the check that is offered.")
                                 .minutes(1)
+                                .restsOn(Handling.Matter.POWER_CLEANING)
                                 .care(Caution.NO_POWER_OFF)
                                 .moves(new Move.Clean(all, draws.powerCleaning()))
                                 .waits(new Pause(
@@ -97,10 +111,11 @@ public final class TreatmentCard {
                                 .build());
             case REST_SHORT -> List.of(rest("Leave it alone for two hours", Duration.ofHours(2)));
             case REST_LONG -> List.of(rest("Leave it alone over night", Duration.ofHours(12)));
-            case WIPE -> List.of(off(), wiped(family), on(profile));
+            case WIPE -> List.of(ready(family), free(profile), wiped(family), towelsOut(), on(profile));
             case SOAK ->
                 List.of(
-                        off(),
+                        ready(family),
+                        free(profile),
                         step("recess", "Wiper out of the way")
                                 .say("The wiper goes down before a cloth comes near it.")
                                 .minutes(1)
@@ -116,22 +131,26 @@ public final class TreatmentCard {
                                 .waits(new Pause("soak", Duration.ofMinutes(5), Duration.ofMinutes(10), false))
                                 .build(),
                         step("pad-out", "Take the pad out")
-                                .say("Before anything moves. A pad left inside tears the plate.")
+                                .say("Before anything moves. A pad left inside tears the plate. What it printed"
+                                        + " onto the pad, channel by channel, says which still give ink.")
                                 .minutes(1)
                                 .hold("The pad is out of the machine.")
                                 .build(),
+                        towelsOut(),
                         on(profile));
             case SOAK_OVERNIGHT ->
                 List.of(
-                        off(),
-                        step("wet-cap", "Wet the cap, dock the head on it")
+                        ready(family),
+                        free(profile),
+                        step("wet-cap", "Wet the cap")
                                 .say(
-                                        "A few drops of %s fluid into the cap, then let the head park. It stays capped, so nothing dries."
+                                        "A few drops of %s fluid into the cap. The head parks on it and stays capped, so nothing dries."
                                                 .formatted(family.label()))
                                 .minutes(4)
                                 .with("pipette", family.label() + " fluid", "gloves")
                                 .care(Caution.INK)
                                 .build(),
+                        towelsOut(),
                         on(profile),
                         step("night", "Leave it over night")
                                 .say("The fluid works from below. Do not clean before it is over.")
@@ -140,77 +159,136 @@ public final class TreatmentCard {
                                 .build());
             case FLUSH_CAP ->
                 List.of(
-                        off(),
-                        step("flush", "Flush cap and pump line")
-                                .say("Fluid into the cap, let it stand, draw it through the pump line. Hot water"
-                                        + " does it too, on lines that came off.")
+                        ready(family),
+                        free(profile),
+                        step("flush", "Flush the cap")
+                                .say("Fluid into the cap, to its rim. Five minutes; what still stands there says how"
+                                        + " well its line draws. Hot water does it too, on lines that came off.")
                                 .minutes(8)
                                 .with("syringe", family.label() + " fluid", "gloves")
                                 .care(Caution.INK, Caution.WASTE)
+                                .waits(new Pause(
+                                        "fluid in the cap", Duration.ofMinutes(5), Duration.ofMinutes(10), false))
                                 .fulfils("cap-lines")
                                 .build(),
-                        step("tubes-in", "Waste tubes back")
+                        step("tubes-in", "Waste tubes where they end")
                                 .say("A cleaning with its tubes outside runs into the machine.")
                                 .minutes(1)
-                                .hold("The waste tubes are back where they end.")
+                                .hold("Every waste tube that was moved is back where it ends.")
                                 .build(),
-                        on(profile));
+                        towelsOut(),
+                        on(profile),
+                        cleaning("draw-off", "One light cleaning, to draw it through the pump line", profile));
             case NEW_CAP ->
                 List.of(
-                        off(),
+                        ready(family),
+                        free(profile),
+                        coversOff(profile),
+                        wetCloth(family),
                         step("cap", "Change the cap")
                                 .say("Note how the old one lies. The new one must spring, and its rim must be clean.")
                                 .minutes(15)
                                 .with("cap for this machine")
                                 .care(Caution.SMALL_PARTS, Caution.MOVING_PARTS)
                                 .build(),
-                        on(profile));
+                        clothOut(),
+                        coversOn(profile),
+                        towelsOut(),
+                        on(profile),
+                        cleaning("draw", "One light cleaning: does the new cap draw?", profile));
             case DRAW_AT_CARTRIDGE ->
-                List.of(draw(
-                        "cartridge",
-                        "Draw at the cartridge",
-                        channels,
-                        DRAWN_AT_CARTRIDGE,
-                        List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE),
-                        "Own syringe for each colour, air hole open. Draw slowly until ink comes without bubbles."));
+                joined(
+                        List.of(ready(family), free(profile), wetCloth(family), cartridgeOff(names, channels)),
+                        List.of(draw(
+                                "cartridge",
+                                "Draw at the outlet of " + names,
+                                channels,
+                                DRAWN_AT_CARTRIDGE,
+                                List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE),
+                                "Over the tray, air hole open, its colour’s own syringe, an adapter with a notch: one"
+                                        + " without seals on the plate. Slowly. Solid colour is right; a pale tube is"
+                                        + " air.")),
+                        List.of(cartridgeOn(names, channels), clothOut(), towelsOut(), on(profile)));
             case PUSH_AT_VENT ->
                 List.of(
+                        ready(family),
+                        free(profile),
+                        step("towel-in", "A towel flat under the head")
+                                .say("One or two thick, flat in the path; slide the head over it until the towel shows"
+                                        + " at both ends. The ink leaves under the head, not under the cartridge.")
+                                .minutes(2)
+                                .hold("The towel shows on both sides of the head.")
+                                .needs(Facet.POWER, "unplugged")
+                                .build(),
+                        step("vent", "Is the vent of %s open?".formatted(names))
+                                .say("Look into it before anything is pushed.")
+                                .minutes(1)
+                                .ask(new Ask.Choice("The vent is", List.of("open")))
+                                .branch(Branch.once(
+                                        "plug",
+                                        "A plug sits in it",
+                                        step("plug-out", "Out with the plug")
+                                                .say("That was the fault: no air could follow. If ink comes by itself"
+                                                        + " now, push nothing: go on to the end and look.")
+                                                .minutes(1)
+                                                .build()))
+                                .build(),
                         step("push", "A gentle push at the air hole of " + names)
-                                .say("Caps off, the colour’s own syringe without needle, a folded towel under the"
-                                        + " cartridge. Press lightly, listen, stop when the bubbling stops. The"
-                                        + " plunger springs back; if it stays down, stop.")
+                                .say("That colour’s own syringe, needle off, plunger drawn back, its nose in the vent."
+                                        + " Press lightly: it resists, the plunger springs back, ink bleeds under the"
+                                        + " head. No bubbling: stop. Bubbling: again, until it is silent. If the"
+                                        + " plunger stays down, stop. Towels are changed as they fill.")
                                 .minutes(4 * channels.size())
                                 .with("syringe per colour, no needle", "towel")
                                 .care(Caution.PRESSURE, Caution.FORCE, Caution.INK)
                                 .ask(volumes("lost: a puddle is about 1 mL, a wet towel 2", channels, LOST_WITH_PUSH))
                                 .moves(new Move.Draw(TO_DAMPER))
                                 .build(),
-                        step("towel-out", "Take the towel out")
-                                .say("Folded, numbered, and out again before the lid is closed.")
-                                .minutes(1)
-                                .hold("Every towel that went in is out.")
-                                .build());
-            case DRAW_AT_WASTE_LINE ->
-                List.of(
+                        towelsOut(),
+                        on(profile),
+                        cleaning("after", "One light cleaning", profile));
+            case DRAW_AT_WASTE_LINE -> {
+                var moved = profile.handling().wasteLines().moved(channels, profile.codes());
+                yield List.of(
+                        ready(family),
                         step("docked", "Is the head on its dock?")
                                 .say("Off the dock nothing comes but air.")
                                 .minutes(1)
                                 .hold("The head stands docked on its cap.")
                                 .build(),
+                        step("tubes-out", "The waste line out of its bottle")
+                                .say("This machine has "
+                                        + profile.handling().wasteLines().label() + "."
+                                        + (moved.size() > channels.size()
+                                                ? " A draw moves all that share it: "
+                                                        + String.join(
+                                                                ", ",
+                                                                moved.stream()
+                                                                        .map(ChannelCode::code)
+                                                                        .toList())
+                                                        + "."
+                                                : ""))
+                                .minutes(1)
+                                .care(Caution.WASTE)
+                                .restsOn(Handling.Matter.WASTE_LINES)
+                                .build(),
                         draw(
                                 "waste-line",
                                 "Draw at the waste line",
-                                channels,
+                                moved,
                                 DRAWN_AT_WASTE_LINE,
                                 WHOLE,
                                 "Slowly, let go, again. No resistance and no ink: air, or not docked. Resistance and"
                                         + " ink: sealed and flowing. Nothing moves: blocked, stop. What comes out is"
-                                        + " waste; white may go back, shaken."),
+                                        + " waste; white alone may go back into its tank, shaken."),
                         step("tubes-in", "Waste tubes back")
                                 .say("Before any cleaning, or its ink runs into the machine.")
                                 .minutes(1)
                                 .hold("The waste tubes are back.")
-                                .build());
+                                .build(),
+                        towelsOut(),
+                        cleaning("after", "One light cleaning", profile));
+            }
             case AGITATE ->
                 List.of(step("stir", "Stir %s, and move its line".formatted(names))
                         .say("Turn the bottle over and back, or stir the tank; not shaken to foam. The line holds"
@@ -219,11 +297,32 @@ public final class TreatmentCard {
                         .with("stirring rod")
                         .fulfils("shake")
                         .build());
-            case NEW_DAMPER -> List.of(off(), damper(names, channels), on(profile));
+            case NEW_DAMPER ->
+                List.of(
+                        ready(family),
+                        step("lower", "Raised bottles down")
+                                .say("Before a joint is opened, or it squirts. A machine without raised bottles has"
+                                        + " none to lower.")
+                                .minutes(1)
+                                .hold("No bottle stands above the head.")
+                                .care(Caution.SQUIRT)
+                                .build(),
+                        free(profile),
+                        coversOff(profile),
+                        wetCloth(family),
+                        damper(names, channels),
+                        clothOut(),
+                        coversOn(profile),
+                        towelsOut(),
+                        on(profile),
+                        cleaning("after", "One light cleaning, to draw ink through the new one", profile));
             case FLUSH_LINE -> LineFlush.steps(channels, profile, family);
             case DRAW_AT_INLET ->
                 List.of(
-                        off(),
+                        ready(family),
+                        free(profile),
+                        wetCloth(family),
+                        cartridgeOff(names, channels),
                         step("board", "Where do the electronics lie?")
                                 .say("Dry, covered, away from the fluid.")
                                 .minutes(2)
@@ -237,9 +336,9 @@ public final class TreatmentCard {
                                 .hold("Tool and tube are made for this machine.")
                                 .build(),
                         step("inlet", "Draw fluid through the inlet of " + names)
-                                .say("The tube that fits, a towel folded double under the head. Fluid on the inlet,"
-                                        + " *draw* it through from below. A push only as a last, light, resisted"
-                                        + " touch. Half gained is enough: stop, put it back.")
+                                .say("The tube that fits, or fluid goes everywhere. Fluid on the inlet, *draw* it"
+                                        + " through from below. A push only as a last, light, resisted touch. Half"
+                                        + " gained is enough: stop, put it back.")
                                 .minutes(6 * channels.size())
                                 .with("syringe and tube that fits", family.label() + " fluid", "towel")
                                 .care(Caution.HEAD_RISK, Caution.PRESSURE, Caution.FORCE)
@@ -250,17 +349,26 @@ public final class TreatmentCard {
                                         "Liquid at the plate’s sides",
                                         "The plate has parted: stop. This head is lost."))
                                 .build(),
-                        step("towel-out", "Take the towel out")
-                                .say("Before the lid is closed.")
-                                .minutes(1)
-                                .hold("Every towel that went in is out.")
-                                .build(),
-                        on(profile));
+                        cartridgeOn(names, channels),
+                        clothOut(),
+                        towelsOut(),
+                        on(profile),
+                        cleaning("first", "First cleaning: its page judges nothing", profile),
+                        cleaning("second", "Second cleaning: the page after it counts", profile));
             case RENEW -> throw new IllegalArgumentException("Renewing is a changeover; it has a plan of its own.");
             case HEAD_OUT ->
                 joined(
                         List.of(
-                                off(),
+                                ready(family),
+                                step("lower", "Raised bottles down")
+                                        .say("Before a joint is opened, or it squirts. A machine without raised bottles"
+                                                + " has none to lower.")
+                                        .minutes(1)
+                                        .hold("No bottle stands above the head.")
+                                        .care(Caution.SQUIRT)
+                                        .build(),
+                                free(profile),
+                                coversOff(profile),
                                 step("worth", "Can this head be lost?")
                                         .say("One in twenty does not come back. Price of a head, price of the"
                                                 + " machine: decide now, not with the screws in hand.")
@@ -294,13 +402,19 @@ public final class TreatmentCard {
                                                 "The plate has parted: stop. This head is lost."))
                                         .build()),
                         UsualSteps.headIn(profile),
-                        List.of(on(profile), UsualSteps.home()));
+                        List.of(
+                                wetCloth(family),
+                                clothOut(),
+                                coversOn(profile),
+                                towelsOut(),
+                                on(profile),
+                                UsualSteps.home()));
             case LOOK_AGAIN ->
                 List.of(step("look", "Look once more")
                         .say("With a lamp, hand on every vent and valve: one in fifteen was overlooked the first time.")
                         .minutes(3)
                         .ask(new Ask.Ticks(List.of(
-                                "Level: ink stands in every tank, looked at, not read off the screen",
+                                "Level: ink stands in every tank, looked at, not taken from what the machine says",
                                 "Vents: open, holes not stuck over",
                                 "Valve: open",
                                 "Cartridges: clicked in",
@@ -308,6 +422,43 @@ public final class TreatmentCard {
                                 "Right ink in the right tank")))
                         .build());
         };
+    }
+
+    /** What the machine does by itself, within a treatment. */
+    private static Step cleaning(String id, String title, Profile profile) {
+        return step(id, title)
+                .say(profile.handling().panel().how(Panel.Act.CLEANING).say()
+                        + " Keep the page that comes, with its time on it.")
+                .minutes(1)
+                .care(Caution.NO_POWER_OFF)
+                .restsOn(Handling.Matter.CLEANING)
+                .needs(Facet.POWER, "on")
+                .moves(new Move.Clean(profile.codes(), profile.draws().cleaning()))
+                .waits(new Pause(
+                        "cleaning", Duration.ofMinutes(profile.minutes().cleaning()), null, true))
+                .build();
+    }
+
+    private static Step cartridgeOff(String names, List<ChannelCode> channels) {
+        return step("off-inlet", "Take off what sits on the inlet of " + names)
+                .say("Cartridge unclipped, or damper lifted straight up, over the tray; one channel at a time, outlet"
+                        + " up.")
+                .minutes(2 * channels.size())
+                .care(Caution.INK, Caution.SQUIRT, Caution.FORCE)
+                .needs(Facet.POWER, "unplugged")
+                .then(Facet.LINE, channels, "off")
+                .build();
+    }
+
+    private static Step cartridgeOn(String names, List<ChannelCode> channels) {
+        return step("on-inlet", "Back onto the inlet of " + names)
+                .say("Each in its own place, until it clicks or sits without a gap.")
+                .minutes(channels.size())
+                .hold("Each is back in its own place.")
+                .care(Caution.FORCE)
+                .needs(Facet.LINE, channels, "off")
+                .then(Facet.LINE, channels, "joined")
+                .build();
     }
 
     private static List<Step> joined(List<Step> first, List<Step> then, List<Step> last) {

@@ -14,9 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param padCapacity waste it can take before it refuses to clean
  * @param draws mL per channel and act
  * @param minutes machine time per act
- * @param screws to take out to reach the dampers
- * @param powerFirst true if the machine's own start guide leads through filling with the power on
- * @param headsByUser true if the user snaps the heads in
+ * @param handling how hands get at it
  * @param chips what its cartridges’ chips can be answered with; empty if it has none
  * @param pattern of its own nozzle check; the usual one for its nozzles if none is given
  */
@@ -29,10 +27,7 @@ public record Profile(
         Millilitres padCapacity,
         Draws draws,
         Minutes minutes,
-        CarriageFreeing freeing,
-        int screws,
-        boolean powerFirst,
-        boolean headsByUser,
+        Handling handling,
         List<Chips> chips,
         Capabilities capable,
         @Nullable NozzlePattern pattern) {
@@ -126,10 +121,7 @@ public record Profile(
                 padCapacity,
                 draws,
                 minutes,
-                freeing,
-                screws,
-                powerFirst,
-                headsByUser,
+                handling,
                 chips,
                 capable,
                 pattern);
@@ -161,21 +153,17 @@ public record Profile(
                 .map(c -> new Channel(c.code(), c.path(), nozzles))
                 .toList();
         return new Profile(
-                id,
-                name,
-                architecture,
-                counted,
-                built,
-                padCapacity,
-                draws,
-                minutes,
-                freeing,
-                screws,
-                powerFirst,
-                headsByUser,
-                chips,
-                capable,
-                seen);
+                id, name, architecture, counted, built, padCapacity, draws, minutes, handling, chips, capable, seen);
+    }
+
+    /** The same machine, gotten at in another way. */
+    public Profile handled(Handling other) {
+        return new Profile(
+                id, name, architecture, channels, built, padCapacity, draws, minutes, other, chips, capable, pattern);
+    }
+
+    public boolean headsByUser() {
+        return handling.headsByUser();
     }
 
     /** What a shop calls its own copy, corrected by measuring. */
@@ -195,10 +183,7 @@ public record Profile(
                 pad,
                 otherDraws,
                 otherMinutes,
-                freeing,
-                screws,
-                powerFirst,
-                headsByUser,
+                handling,
                 chips,
                 capable,
                 pattern);

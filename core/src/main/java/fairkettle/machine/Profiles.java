@@ -12,6 +12,7 @@ import fairkettle.ink.Millilitres;
 import fairkettle.machine.Profile.Draws;
 import fairkettle.machine.Profile.Minutes;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 
 /** The classes of machine that ship. Adding one touches this file alone. */
@@ -20,6 +21,27 @@ public final class Profiles {
     private static final Vessel LINE = Vessel.of(TUBE, "4.5", "0.5");
     private static final Vessel SMALL_DAMPER = Vessel.of(DAMPER, "3.0", "1.1");
     private static final Vessel SMALL_HEAD = Vessel.of(HEAD, "0.5", "0.2");
+
+    private static final Panel.How SHEET_KEY = new Panel.How(
+            "Hold the key with the sheet on it. Power and ink lamp then stay steady; the wireless lamp may blink.", 5);
+    private static final Panel.How HELP_KEY = new Panel.How(
+            "Hold the help key to the beep. It asks to fill although you have: proceed. Tanks full: done.", 5);
+    private static final Panel.How TERMS_AND_OK = new Panel.How(
+            "On its screen: maintenance, power cleaning. It warns of twelve hours, wants the upper line confirmed and"
+                    + " its terms agreed to; then OK is held.",
+            5);
+    private static final Panel.How WARNINGS_AND_KEY = new Panel.How(
+            "On its screen: maintenance, power cleaning, by arrow and OK; through its pages of warnings, then the key"
+                    + " is held.",
+            5);
+    private static final Panel.How SECOND_ENTRY = new Panel.How(
+            "On its screen: maintenance, the second entry. It takes five to ten minutes and then offers a check.",
+            null);
+    private static final Panel.How WHITE_BUTTON = new Panel.How(
+            "Answer the message with OK and let the carriage park; then hold the small button on the ink set.", 8);
+    private static final Panel.How UPDATE_KEYS =
+            new Panel.How("Switch off. Hold cancel, down and left, then power too, until its screen says update.", 10);
+    private static final Panel.How INK_FILL_KEY = new Panel.How("Its ink-fill key.", null);
 
     public static final List<Profile> ALL = List.of(
             tank(
@@ -30,10 +52,14 @@ public final class Profiles {
                     "K C M Y",
                     59,
                     250,
-                    CarriageFreeing.REPLACEMENT_MENU,
-                    5,
-                    false,
-                    new Capabilities("A4", false, true, false, false, false)),
+                    new Handling(
+                            CarriageFreeing.CORD_IN_PRINT,
+                            new Panel(PanelKind.LAMPS, Map.of(Panel.Act.CHARGE, SHEET_KEY)),
+                            List.of(new Screws("head cover", 5)),
+                            WasteLines.NONE,
+                            false,
+                            false),
+                    new Capabilities("A4", true, false, false)),
             tank(
                     "wide-tank",
                     "wide tank",
@@ -42,10 +68,18 @@ public final class Profiles {
                     "K C M Y",
                     180,
                     400,
-                    CarriageFreeing.LIFT_POWER,
-                    7,
-                    false,
-                    new Capabilities("A3+", true, true, true, false, true)),
+                    new Handling(
+                            CarriageFreeing.CORD_WHEN_CENTRAL,
+                            new Panel(
+                                    PanelKind.SCREEN,
+                                    Map.of(Panel.Act.CHARGE, HELP_KEY, Panel.Act.POWER_CLEANING, TERMS_AND_OK)),
+                            List.of(
+                                    new Screws("side cover, one of them at the front", 7),
+                                    new Screws("the tiny one", 1)),
+                            WasteLines.NONE,
+                            false,
+                            false),
+                    new Capabilities("A3+", true, false, true)),
             tank(
                     "six-ink-tank",
                     "six-ink tank",
@@ -54,43 +88,103 @@ public final class Profiles {
                     "K C M Y LC LM",
                     90,
                     300,
-                    CarriageFreeing.REPLACEMENT_MENU,
-                    7,
-                    true,
-                    new Capabilities("A4", true, true, true, false, true)),
+                    new Handling(
+                            CarriageFreeing.CORD_IN_PRINT,
+                            new Panel(PanelKind.SCREEN, Map.of(Panel.Act.POWER_CLEANING, WARNINGS_AND_KEY)),
+                            List.of(new Screws("front of the cover", 2)),
+                            WasteLines.ONE,
+                            true,
+                            false),
+                    new Capabilities("A4", true, true, true)),
             cartridge(
                     "small-cartridge",
                     "small cartridge",
                     "K C M Y",
                     59,
                     List.of(Chips.AUTO_RESET, Chips.BUTTON, Chips.IGNORED),
-                    new Capabilities("A4", false, true, false, false, false)),
+                    handled(
+                            CarriageFreeing.CORD_AT_START,
+                            new Panel(PanelKind.SCREEN, Map.of(Panel.Act.UPDATE_MODE, UPDATE_KEYS))),
+                    new Capabilities("A4", true, false, false)),
+            cartridge(
+                    "small-four-slot",
+                    "small cartridge, lock turned by hand",
+                    "K C M Y",
+                    59,
+                    List.of(Chips.AUTO_RESET, Chips.BUTTON),
+                    handled(CarriageFreeing.LOCK_GEAR, Panel.of(PanelKind.SCREEN)),
+                    new Capabilities("A4", true, false, false)),
+            cartridge(
+                    "office-cartridge-four",
+                    "office cartridge, button chip",
+                    "K C M Y",
+                    90,
+                    List.of(Chips.BUTTON, Chips.AUTO_RESET),
+                    handled(
+                            CarriageFreeing.MENU,
+                            new Panel(
+                                    PanelKind.SCREEN,
+                                    Map.of(Panel.Act.CLEANING, SECOND_ENTRY, Panel.Act.CHIP_RESET, WHITE_BUTTON))),
+                    new Capabilities("A4", true, false, true)),
             cartridge(
                     "wide-cartridge-four",
                     "wide cartridge, four inks",
                     "K C M Y",
                     180,
-                    List.of(Chips.AUTO_RESET, Chips.IGNORED),
-                    new Capabilities("A3+", true, true, true, false, true)),
+                    List.of(Chips.AUTO_RESET, Chips.BUTTON, Chips.IGNORED),
+                    handled(
+                            CarriageFreeing.MENU,
+                            new Panel(
+                                    PanelKind.SCREEN,
+                                    Map.of(Panel.Act.CLEANING, SECOND_ENTRY, Panel.Act.CHIP_RESET, WHITE_BUTTON))),
+                    new Capabilities("A3+", true, false, true)),
             cartridge(
                     "wide-cartridge-six",
                     "wide cartridge, six inks",
                     "K C M Y LC LM",
                     90,
                     List.of(Chips.AUTO_RESET, Chips.BUTTON, Chips.IGNORED),
-                    new Capabilities("A3+", true, true, true, true, true)),
+                    handled(CarriageFreeing.MENU_THEN_CORD, Panel.of(PanelKind.SCREEN)),
+                    new Capabilities("A3+", true, true, true)),
             film(
                     "film-rebuilt",
                     "rebuilt six-channel film",
                     "K C M Y W1 W2",
                     90,
-                    new Capabilities("A3+", true, true, true, true, true)),
+                    new Handling(
+                            CarriageFreeing.CORD_AS_IT_UNDOCKS,
+                            Panel.of(PanelKind.SCREEN),
+                            List.of(new Screws("cover screws", 11)),
+                            WasteLines.ONE,
+                            false,
+                            false),
+                    new Capabilities("A3+", true, true, true)),
             film(
                     "film-dual-head",
                     "dual-head film",
                     "K C M Y W1 W2 W3 W4",
                     180,
-                    new Capabilities("roll, 33 cm", true, false, true, true, true)),
+                    new Handling(
+                            CarriageFreeing.ARROWS,
+                            Panel.of(PanelKind.ARROWS),
+                            List.of(new Screws("cover screws", 11)),
+                            WasteLines.WHITE_AND_COLOURS,
+                            false,
+                            false),
+                    new Capabilities("roll, 33 cm", false, true, true)),
+            film(
+                    "garment",
+                    "garment machine, bottles above the head",
+                    "W1 W2 W3 W4 C M Y K",
+                    180,
+                    new Handling(
+                            CarriageFreeing.CORD_AS_IT_UNDOCKS,
+                            new Panel(PanelKind.ARROWS, Map.of(Panel.Act.CHARGE, INK_FILL_KEY)),
+                            List.of(new Screws("plate over the head: loosened, not taken out", 2)),
+                            WasteLines.NONE,
+                            false,
+                            false),
+                    new Capabilities("garment, 40 cm", false, true, true)),
             snapIn());
 
     private Profiles() {}
@@ -112,9 +206,7 @@ public final class Profiles {
             String codes,
             int nozzles,
             int pad,
-            CarriageFreeing freeing,
-            int screws,
-            boolean powerFirst,
+            Handling handling,
             Capabilities capable) {
         var path = List.of(Vessel.of(TANK, capacity, heel), LINE, SMALL_DAMPER, SMALL_HEAD);
         return new Profile(
@@ -126,17 +218,20 @@ public final class Profiles {
                 ml(pad),
                 Draws.USUAL,
                 Minutes.USUAL,
-                freeing,
-                screws,
-                powerFirst,
-                false,
+                handling,
                 List.of(),
                 capable,
                 null);
     }
 
     private static Profile cartridge(
-            String id, String name, String codes, int nozzles, List<Chips> chips, Capabilities capable) {
+            String id,
+            String name,
+            String codes,
+            int nozzles,
+            List<Chips> chips,
+            Handling handling,
+            Capabilities capable) {
         var path = List.of(Vessel.of(CARTRIDGE, "12", "1.5"), SMALL_HEAD);
         return new Profile(
                 id,
@@ -147,16 +242,19 @@ public final class Profiles {
                 ml(250),
                 Draws.USUAL,
                 Minutes.USUAL,
-                CarriageFreeing.REPLACEMENT_MENU,
-                9,
-                false,
-                false,
+                handling,
                 chips,
                 capable,
                 null);
     }
 
-    private static Profile film(String id, String name, String codes, int nozzles, Capabilities capable) {
+    /** A cartridge machine’s covers come off for a rebuild alone. */
+    private static Handling handled(CarriageFreeing freeing, Panel panel) {
+        return new Handling(freeing, panel, List.of(new Screws("cover screws", 9)), WasteLines.NONE, false, false);
+    }
+
+    private static Profile film(
+            String id, String name, String codes, int nozzles, Handling handling, Capabilities capable) {
         var path = List.of(Vessel.of(TANK, "110", "2"), Vessel.of(TUBE, "6", "0.8"), SMALL_DAMPER, SMALL_HEAD);
         return new Profile(
                 id,
@@ -167,10 +265,7 @@ public final class Profiles {
                 ml(1000),
                 Draws.USUAL,
                 Minutes.USUAL,
-                CarriageFreeing.LOCK_GEAR,
-                11,
-                false,
-                false,
+                handling,
                 List.of(),
                 capable,
                 null);
@@ -187,12 +282,15 @@ public final class Profiles {
                 ml(250),
                 Draws.USUAL,
                 Minutes.USUAL,
-                CarriageFreeing.REPLACEMENT_MENU,
-                4,
-                true,
-                true,
+                new Handling(
+                        CarriageFreeing.CORD_IN_PRINT,
+                        Panel.of(PanelKind.SCREEN),
+                        List.of(),
+                        WasteLines.NONE,
+                        true,
+                        true),
                 List.of(),
-                new Capabilities("A4", true, true, false, true, false),
+                new Capabilities("A4", true, true, false),
                 null);
     }
 

@@ -65,17 +65,17 @@ public final class Similarity {
             most += 1;
             lost += differ(
                     differs,
-                    seen.freeing() != profile.freeing(),
+                    seen.freeing() != profile.handling().freeing(),
                     1,
-                    "Freeing the carriage: " + profile.freeing().say());
+                    "The carriage is freed " + profile.handling().freeing().label() + ".");
         }
         if (seen.screen() != null) {
             most += 1;
             lost += differ(
                     differs,
-                    seen.screen() != profile.capable().screen(),
+                    seen.screen() != profile.handling().panel().screen(),
                     1,
-                    profile.capable().screen()
+                    profile.handling().panel().screen()
                             ? "Menus: this profile has a screen."
                             : "Menus: this profile has lamps and keys only.");
         }

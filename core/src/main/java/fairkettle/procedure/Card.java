@@ -189,6 +189,24 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
         return new Went(new Card(start, closed.runs, order, branches).withNextOpened(now), true);
     }
 
+    /** Steps that are open, in the words of others of the same name: what was taught is said at once. */
+    public Card retold(List<Step> others) {
+        return new Card(
+                start,
+                runs.stream()
+                        .map(run -> others.stream()
+                                .filter(o -> run.isOpen()
+                                        && run.entries().isEmpty()
+                                        && !run.step().restsOn().isEmpty()
+                                        && o.id().equals(run.step().id()))
+                                .findFirst()
+                                .map(run::toldAs)
+                                .orElse(run))
+                        .toList(),
+                done,
+                branches);
+    }
+
     private static Optional<Reason> waitReason(StepRun run, Instant now) {
         var wait = run.step().pause();
         if (wait == null) {

@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
 import fairkettle.machine.Fact;
 import fairkettle.machine.Fit;
+import fairkettle.machine.Handling;
 import fairkettle.machine.Supply;
 import fairkettle.machine.WhiteLook;
 import java.util.List;
@@ -64,6 +65,9 @@ public sealed interface Consequence {
     record RemindersOff() implements Consequence {}
 
     record WarrantyEnded() implements Consequence {}
+
+    /** How hands get at the machine is other than its profile says. */
+    record Taught(Handling.Taught taught) implements Consequence {}
 
     /** Something is owed to the machine. @param every days after which it comes round again, or null */
     record Owes(
@@ -174,6 +178,7 @@ public sealed interface Consequence {
             case Firmware _ -> "the firmware’s version before";
             case RemindersOff _ -> "the maker’s reminders are on again";
             case WarrantyEnded _ -> "the warranty";
+            case Taught _ -> "what was known of how hands get at it";
             case Owes(var _, var words, var _, var _, var _) -> "“%s” is not owed".formatted(words);
             case Settles(var what) -> what.words().isEmpty() ? "" : "“%s” is owed again".formatted(what.words());
             case Settled _ -> "it is owed again";

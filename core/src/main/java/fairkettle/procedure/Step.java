@@ -1,5 +1,6 @@
 package fairkettle.procedure;
 
+import fairkettle.machine.Handling;
 import fairkettle.safety.Caution;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param fulfils routines that are done with it. Where it asks for each of several channels, only those with the first
  *     answer count
  * @param tells what its answer says about the machine
+ * @param restsOn what of the machine’s handling its words are made from; where they turn out wrong, that is taught
  */
 public record Step(
         String id,
@@ -37,7 +39,8 @@ public record Step(
         @Nullable Pause pause,
         List<Branch> branches,
         List<String> fulfils,
-        Tells tells) {
+        Tells tells,
+        List<Handling.Matter> restsOn) {
 
     /** What the answer of a step says about the machine, beyond the card. */
     public enum Tells {
@@ -55,6 +58,7 @@ public record Step(
         effects = List.copyOf(effects);
         branches = List.copyOf(branches);
         fulfils = List.copyOf(fulfils);
+        restsOn = List.copyOf(restsOn);
         if (hold != null && skippable) {
             throw new IllegalArgumentException("The hold point (%s) must not be skippable.".formatted(id));
         }
@@ -83,7 +87,8 @@ public record Step(
                 pause,
                 branches,
                 fulfils,
-                tells);
+                tells,
+                restsOn);
     }
 
     Step saying(String words) {
@@ -105,7 +110,32 @@ public record Step(
                 pause,
                 branches,
                 fulfils,
-                tells);
+                tells,
+                restsOn);
+    }
+
+    /** The same step, in the words and with the questions of another one; what it moves and changes stays. */
+    Step toldAs(Step other) {
+        return new Step(
+                id,
+                part,
+                other.title,
+                other.say,
+                hold == null ? null : other.hold,
+                irreversible,
+                skippable,
+                other.minutes,
+                other.tools,
+                other.cautions,
+                needs,
+                effects,
+                other.ask,
+                move,
+                pause,
+                branches,
+                fulfils,
+                tells,
+                other.restsOn);
     }
 
     Step inPart(String name) {
@@ -134,7 +164,8 @@ public record Step(
                                 b.atLimit()))
                         .toList(),
                 fulfils,
-                tells);
+                tells,
+                restsOn);
     }
 
     /** Says a step in the order one would tell it. */
@@ -156,6 +187,7 @@ public record Step(
         private final List<Branch> branches = new ArrayList<>();
         private final List<String> fulfils = new ArrayList<>();
         private Tells tells = Tells.NOTHING;
+        private final List<Handling.Matter> restsOn = new ArrayList<>();
 
         private Builder(String id, String title) {
             this.id = id;
@@ -248,6 +280,12 @@ public record Step(
             return this;
         }
 
+        /** What of the machine’s handling its words are made from. */
+        public Builder restsOn(Handling.Matter... which) {
+            restsOn.addAll(List.of(which));
+            return this;
+        }
+
         public Step build() {
             return new Step(
                     id,
@@ -267,7 +305,8 @@ public record Step(
                     pause,
                     branches,
                     fulfils,
-                    tells);
+                    tells,
+                    restsOn);
         }
     }
 }

@@ -72,6 +72,10 @@ public record StepRun(
         return new StepRun(step, status, more, openedAt, waitStarted, finishedAt, by, reason);
     }
 
+    StepRun toldAs(Step other) {
+        return new StepRun(step.toldAs(other), status, entries, openedAt, waitStarted, finishedAt, by, reason);
+    }
+
     StepRun opened(Instant now) {
         return openedAt != null ? this : new StepRun(step, status, entries, now, waitStarted, finishedAt, by, reason);
     }

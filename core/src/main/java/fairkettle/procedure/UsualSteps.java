@@ -3,8 +3,11 @@ package fairkettle.procedure;
 import static fairkettle.procedure.Step.step;
 
 import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.CarriageFreeing;
 import fairkettle.machine.Channel;
+import fairkettle.machine.Handling;
 import fairkettle.machine.Profile;
 import fairkettle.safety.Caution;
 import java.util.List;
@@ -17,28 +20,157 @@ public final class UsualSteps {
     /** Loose parts of a head and its base. */
     private static final List<String> LOOSE = List.of("screws", "springs", "clips: no spare exists", "caps and covers");
 
+    private static final List<String> TOWELS = List.of("towels");
+
     private UsualSteps() {}
 
+    /** Gloves, and towels that are counted: what went in comes out. */
+    public static Step ready(Family family) {
+        return step("ready", "Gloves on, towels counted")
+                .say("Cloth and tray under the machine, towels folded lengthwise. Write down how many: a towel left"
+                        + " inside tears the head off its carriage.")
+                .minutes(3)
+                .with("gloves", "towels", "waste bottle", family.label() + " fluid")
+                .care(Caution.INK, Caution.WASTE)
+                .hold("Gloves are on, and the towels are counted.")
+                .ask(new Ask.Tally("Laid out", TOWELS, null))
+                .then(Facet.GLOVES, "on")
+                .build();
+    }
+
+    /** As many as were laid out. */
+    public static Step towelsOut() {
+        return step("towel-out", "Every towel out again")
+                .say("Before anything moves and before a lid is shut.")
+                .minutes(1)
+                .hold("As many towels are out as were laid out.")
+                .ask(new Ask.Tally("Out again", TOWELS, "ready"))
+                .build();
+    }
+
+    /** Off its dock and without power, in this machine’s own way. */
+    public static Step free(Profile profile) {
+        return free(profile.handling().freeing()).build();
+    }
+
+    /** The same, to be told what else it wants. */
+    public static Step.Builder free(CarriageFreeing way) {
+        return step("free", "Free the carriage, unplug")
+                .say("This one is freed " + way.label() + ". " + way.goesWrong()
+                        + " A carriage that has power is never pushed: it loses its place.")
+                .minutes(4)
+                .care(Caution.ELECTRICITY, Caution.MOVING_PARTS, Caution.LID, Caution.FORCE)
+                .hold("No cord is in the machine before hands go in.")
+                .restsOn(Handling.Matter.FREEING)
+                .ask(new Ask.Ticks(way.acts(), true))
+                .then(Facet.CARRIAGE, "free")
+                .then(Facet.POWER, "unplugged");
+    }
+
+    /** Where the head may stay on its dock. */
     public static Step off() {
-        return step("off", "Unplug it")
-                .say("Where the carriage has to be freed, leave the power on until it is, then unplug.")
+        return step("off", "Let it park, unplug it")
+                .say("Off by its key; wait until the carriage is home. Cord out of the wall first, then out of the"
+                        + " machine.")
                 .minutes(1)
                 .care(Caution.ELECTRICITY, Caution.MOVING_PARTS)
                 .then(Facet.POWER, "unplugged")
                 .build();
     }
 
+    /** Never in the air. */
+    public static Step wetCloth(Family family) {
+        return step("wet-cloth", "A wet cloth under the head")
+                .say(
+                        "Lint-free, folded, wet with %s fluid but not dripping, so that the plate lies on it. Wet it again whenever the card says so: a cloth that dries glues the plate."
+                                .formatted(family.label()))
+                .minutes(2)
+                .with("lint-free cloth", family.label() + " fluid")
+                .care(Caution.INK, Caution.BOARD)
+                .needs(Facet.CARRIAGE, "free")
+                .needs(Facet.POWER, "unplugged")
+                .then(Facet.HEAD_REST, "on a wet cloth")
+                .build();
+    }
+
+    public static Step clothOut() {
+        return step("cloth-out", "The wet cloth out from under the head")
+                .say("Sideways, never dragged over the plate. From now on nothing may take long until it is docked.")
+                .minutes(1)
+                .hold("The cloth is out of the machine.")
+                .needs(Facet.HEAD_REST, "on a wet cloth")
+                .then(Facet.HEAD_REST, "bare")
+                .build();
+    }
+
     /** Closed, then powered: what a machine's class asks of its covers stands with it. */
     public static Step on(Profile profile) {
+        var said = profile.handling().freeing().nextStart();
         return step("on", "Close it, plug it in, let it park")
-                .say(covers(profile) + " Hands out. Wait until the carriage has parked.")
+                .say(covers(profile) + " Hands out. " + (said.isEmpty() ? "" : said + " ")
+                        + "Wait until the carriage has parked.")
                 .minutes(1)
-                .care(Caution.OPEN_POWER)
+                .care(Caution.OPEN_POWER, Caution.ELECTRICITY)
+                .restsOn(Handling.Matter.FREEING)
                 .needs(Facet.POWER, "unplugged")
-                .ask(new Ask.Ticks(List.of("nothing left inside", "covers on")))
+                .needs(Facet.HEAD_REST, "bare")
+                .ask(new Ask.Ticks(
+                        List.of(
+                                "nothing left inside",
+                                "covers on",
+                                "cord into the machine, then into the wall",
+                                "switched on, and parked"),
+                        true))
                 .then(Facet.COVERS, "on")
                 .then(Facet.POWER, "on")
+                .then(Facet.CARRIAGE, "docked")
                 .build();
+    }
+
+    /** Covers that stand before the dampers, their screws counted by kind. */
+    public static Step coversOff(Profile profile) {
+        var screws = profile.handling().screws();
+        var off = step("covers-off", screws.isEmpty() ? "Lid up" : "Screws out, cover aside")
+                .say(
+                        screws.isEmpty()
+                                ? "No screw holds anything here."
+                                : "Of each kind as many as the machine really has; the first count is often one short."
+                                        + " A cover that will not come has one in it still.")
+                .minutes(screws.isEmpty() ? 1 : 4)
+                .needs(Facet.POWER, "unplugged")
+                .then(Facet.COVERS, "off");
+        if (!screws.isEmpty()) {
+            off.with("magnetic screwdriver", "cup")
+                    .care(Caution.SMALL_PARTS, Caution.FORCE, Caution.ELECTRICITY)
+                    .hold("The count of each kind is written down.")
+                    .restsOn(Handling.Matter.SCREWS)
+                    .ask(new Ask.Tally("Out", kinds(profile), null));
+        }
+        return off.build();
+    }
+
+    /** The same covers, the same screws. */
+    public static Step coversOn(Profile profile) {
+        var screws = profile.handling().screws();
+        var on = step("covers-on", screws.isEmpty() ? "Lid down" : "Cover back, the same screws in")
+                .say("In the reverse order of coming off.")
+                .minutes(screws.isEmpty() ? 1 : 5)
+                .needs(Facet.COVERS, "off")
+                .then(Facet.COVERS, "on");
+        if (!screws.isEmpty()) {
+            on.care(Caution.SMALL_PARTS, Caution.FORCE)
+                    .hold("As many of each kind are in as came out.")
+                    .restsOn(Handling.Matter.SCREWS)
+                    .ask(new Ask.Tally("In", kinds(profile), "covers-off"));
+        }
+        return on.build();
+    }
+
+    /** Screws by kind, with how many a machine of this profile has: "the tiny one (1)". */
+    public static List<String> kinds(Profile profile) {
+        return profile.handling().screws().stream()
+                .map(s -> "%s (%d)".formatted(s.which(), s.count()))
+                .toList();
     }
 
     /** Which covers may stay off is the machine's to say, not the habit of the house. */
@@ -85,10 +217,14 @@ public final class UsualSteps {
     /** Out with a head: every part counted before it is loose. */
     public static Step headOut(Profile profile) {
         return step("out", profile.headsByUser() ? "Snap the head out" : "Take the head out")
-                .say("Photograph every cable. What comes off goes into the cup, counted; the first count is often"
-                        + " one short.")
+                .say(
+                        profile.headsByUser()
+                                ? "Thumb on its black front, a finger beneath, pull down. Caps on, plate up, onto the"
+                                        + " tray."
+                                : "Photograph every cable. What comes off goes into the cup, counted; the first count"
+                                        + " is often one short.")
                 .minutes(profile.headsByUser() ? 4 : 20)
-                .with("magnetic screwdriver", "cup for screws")
+                .with(profile.headsByUser() ? "tray" : "magnetic screwdriver and cup")
                 .care(Caution.ELECTRICITY, Caution.SMALL_PARTS, Caution.BOARD, Caution.HEAD_RISK)
                 .ask(new Ask.Tally("Counted out", LOOSE, null))
                 .then(Facet.HEAD, "out")
@@ -97,6 +233,30 @@ public final class UsualSteps {
 
     /** In again: the base the right way round, two screws crosswise before the others, every part counted back. */
     public static List<Step> headIn(Profile profile) {
+        return profile.headsByUser() ? List.of(snappedIn(), countedBack()) : screwedIn(profile);
+    }
+
+    private static Step snappedIn() {
+        return step("in", "Dry its contacts, drop it in")
+                .say("Letter to letter. Press, and its sprung cap rises; press it home; lid. No screw, no base, no"
+                        + " cable.")
+                .minutes(2)
+                .hold("The contacts are dry, and every head has clicked.")
+                .care(Caution.BOARD, Caution.FORCE)
+                .needs(Facet.HEAD, "out")
+                .then(Facet.HEAD, "in place")
+                .build();
+    }
+
+    private static Step countedBack() {
+        return step("counted", "Count the parts back")
+                .say("A part that is left over lies in the machine, or holds nothing.")
+                .minutes(2)
+                .ask(new Ask.Tally("Counted back in", LOOSE, "out"))
+                .build();
+    }
+
+    private static List<Step> screwedIn(Profile profile) {
         return List.of(
                 step("base", "Which way round is the base?")
                         .say("The tab with the serial number lies on the side that has two holes. The other way it"
@@ -108,7 +268,7 @@ public final class UsualSteps {
                         .build(),
                 step("in", "Dry its contacts, put it back")
                         .say("Dry before screws; the flat cable before its seal; straight in.")
-                        .minutes(profile.headsByUser() ? 2 : 8)
+                        .minutes(8)
                         .hold("The contacts are dry, the cable sits straight.")
                         .care(Caution.BOARD, Caution.FORCE)
                         .build(),
@@ -127,11 +287,7 @@ public final class UsualSteps {
                                 true))
                         .then(Facet.HEAD, "in place")
                         .build(),
-                step("counted", "Count the parts back")
-                        .say("A screw that is left over lies in the machine, or holds nothing.")
-                        .minutes(2)
-                        .ask(new Ask.Tally("Counted back in", LOOSE, "out"))
-                        .build());
+                countedBack());
     }
 
     /** After every move of the head. */

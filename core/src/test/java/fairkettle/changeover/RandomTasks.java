@@ -65,6 +65,7 @@ public final class RandomTasks {
                 Millilitres.rounded(0.2 + 4 * random.nextDouble()),
                 most,
                 1 + random.nextInt(4),
+                Millilitres.rounded(4.3 + (random.nextBoolean() ? 100 : 6 * random.nextDouble())),
                 chaser);
     }
 
@@ -105,7 +106,7 @@ public final class RandomTasks {
                         mark * syringe.graduation().mL() <= syringe.size().mL() + 1e-12;
                         mark++) {
                     double volume = mark * syringe.graduation().mL();
-                    if (volume < stage.wetting().mL()) {
+                    if (volume < stage.wetting().mL() || volume > stage.most().mL() + 1e-12) {
                         continue;
                     }
                     double more = n * volume * task.liquidPerMl()

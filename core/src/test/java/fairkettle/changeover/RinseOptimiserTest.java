@@ -60,6 +60,7 @@ class RinseOptimiserTest {
                 Millilitres.parse("3"),
                 6,
                 3,
+                Millilitres.parse("500"),
                 Millilitres.ZERO);
         var task = new RinseTask(WORKED, List.of(stage), 0.005, List.of(Syringe.of("60", "1")), 0.02, 0.1, 0.3, 60);
         assertThat(RinseOptimiser.cheapest(task)).isInstanceOfSatisfying(Rinses.OutOfReach.class, out -> {
@@ -101,6 +102,7 @@ class RinseOptimiserTest {
                 Millilitres.parse("1"),
                 6,
                 3,
+                Millilitres.parse("500"),
                 Millilitres.ZERO);
         assertThat(stage.reach()).isEqualTo(ALL);
         return new RinseTask(

@@ -309,7 +309,7 @@ class RouteTest {
         RENEW_BULK,     back-shut,         hang
         FILM_REBUILD,   head-in,           seal
         FILM_REBUILD,   sealant,           seal
-        FILM_REBUILD,   bar-flat,          pass
+        FILM_REBUILD,   bar-back,          rollers-off
         FILM_REBUILD,   waste-bottle,      charge
         FILM_REBUILD,   shake-W1,          fill-W1
         DRAIN_AND_SWAP, caps-open,         tubes-off

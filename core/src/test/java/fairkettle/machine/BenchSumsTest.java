@@ -54,10 +54,10 @@ class BenchSumsTest {
     @Test
     void theNearestProfileIsShownWithWhatDiffers() {
         var near = Similarity.nearest(
-                new Similarity.Seen(Architecture.TANK, 4, true, false, CarriageFreeing.REPLACEMENT_MENU, null, "A3+"),
+                new Similarity.Seen(Architecture.TANK, 4, true, false, CarriageFreeing.CORD_IN_PRINT, null, "A3+"),
                 Profiles.ALL);
         assertThat(near.getFirst().profile().id()).isEqualTo("wide-tank");
-        assertThat(near.getFirst().differs()).singleElement().asString().startsWith("Freeing the carriage");
+        assertThat(near.getFirst().differs()).singleElement().asString().startsWith("The carriage is freed");
         assertThat(near)
                 .extracting(Similarity.Near::likeness)
                 .isSortedAccordingTo(java.util.Comparator.reverseOrder())
@@ -95,6 +95,7 @@ class BenchSumsTest {
     @ParameterizedTest
     @EnumSource(Panel.Act.class)
     void everyActHasAWayWithAndWithoutAScreen(Panel.Act act) {
-        Profiles.ALL.forEach(p -> assertThat(Panel.how(p.capable(), act).say()).isNotBlank());
+        Profiles.ALL.forEach(
+                p -> assertThat(p.handling().panel().how(act).say()).isNotBlank());
     }
 }

@@ -19,12 +19,14 @@ import fairkettle.ink.Substance;
 import fairkettle.machine.Chips;
 import fairkettle.machine.Feed;
 import fairkettle.machine.Fit;
+import fairkettle.machine.Handling;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Refilling;
 import fairkettle.machine.VesselKind;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.path.Posting;
+import fairkettle.procedure.Consequence;
 import fairkettle.safety.School;
 import fairkettle.server.journal.Act;
 import fairkettle.server.journal.Journal;
@@ -109,7 +111,8 @@ public class Machines {
             Map<School, String> schools,
             @Nullable Double ownTrigger,
             int version,
-            Map<ChannelCode, Holding> holdings) {
+            Map<ChannelCode, Holding> holdings,
+            Handling.Taught taught) {
 
         /** Share of a vessel at which it wants ink. */
         public double refillAt() {
@@ -215,7 +218,11 @@ public class Machines {
     }
 
     private Machine machine(Record row, Map<ChannelCode, Holding> holdings) {
-        var built = profiles.named(row.get(MACHINE.PROFILE));
+        var profile = profiles.named(row.get(MACHINE.PROFILE));
+        var taught = taught(row.get(MACHINE.TAUGHT));
+        var built = taught.equals(Handling.Taught.NOTHING)
+                ? profile
+                : profile.handled(profile.handling().with(taught));
         return new Machine(
                 row.get(MACHINE.ID),
                 row.get(MACHINE.NAME),
@@ -235,7 +242,8 @@ public class Machines {
                 json.readValue(row.get(MACHINE.SCHOOLS).data(), SCHOOLS),
                 row.get(MACHINE.REFILL_AT),
                 row.get(MACHINE.VERSION),
-                holdings);
+                holdings,
+                taught);
     }
 
     /** Kept as JSON; an empty object is a machine as it was built. */
@@ -464,6 +472,43 @@ public class Machines {
                         .machine(id),
                 List.of());
         live.changed("machine/" + id);
+    }
+
+    /** Kept as JSON; an empty object is a machine that is as its profile says. */
+    private Handling.Taught taught(JSONB kept) {
+        return kept.data().equals("{}") ? Handling.Taught.NOTHING : json.readValue(kept.data(), Handling.Taught.class);
+    }
+
+    /**
+     * A machine that is like its profile but not it is put right. Its open card says so at once.
+     *
+     * @param version that the teacher has seen
+     */
+    @Transactional
+    public void teach(long id, Handling.Taught taught, int version) {
+        ledger.hold(List.of(id), List.of());
+        var machine = get(id);
+        if (machine.version() != version) {
+            throw Problem.lostRace(
+                    "Somebody else changed this machine’s papers meanwhile. Load it again and repeat your change.");
+        }
+        var plain = profiles.named(machine.built().id()).handling();
+        var otherwise = plain.with(taught).since(machine.built().handling());
+        if (!otherwise.isEmpty()) {
+            journal.write(
+                    NewEntry.of("machine", "%s was taught: %s".formatted(machine.name(), String.join("; ", otherwise)))
+                            .machine(id),
+                    List.of(),
+                    List.of(new Consequence.Taught(taught)));
+        }
+    }
+
+    void taught(long id, Handling.Taught taught) {
+        db.update(MACHINE)
+                .set(MACHINE.TAUGHT, JSONB.valueOf(json.writeValueAsString(taught)))
+                .set(MACHINE.VERSION, MACHINE.VERSION.plus(1))
+                .where(MACHINE.ID.eq(id))
+                .execute();
     }
 
     @Transactional

@@ -54,6 +54,7 @@ class MachinesBook implements Book {
             case Consequence.Firmware(var version) -> machines.firmware(id, version);
             case Consequence.RemindersOff _ -> machines.remindersOff(id);
             case Consequence.WarrantyEnded _ -> machines.warrantyEnded(id);
+            case Consequence.Taught(var taught) -> machines.taught(id, taught);
             case Consequence.PutAside(var aside) -> machines.putAside(id, act, aside);
             case Consequence.SignedOff _ -> machines.signedOff(id);
             default -> throw new IllegalArgumentException("This book takes no %s.".formatted(what));

@@ -6,6 +6,7 @@ import fairkettle.benchwork.LineFlush;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Profile;
 import fairkettle.procedure.Procedure;
 import fairkettle.procedure.Step;
 import fairkettle.routine.Routine;
@@ -23,6 +24,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -84,7 +86,7 @@ class BenchWorkController {
                                     w.title(),
                                     w.when(),
                                     codes(channels),
-                                    minutes(BenchCard.of(w, channels, found.profile(), family)),
+                                    minutes(BenchCard.of(w, channels, freed(found), family)),
                                     flush ? LineFlush.fluid(channels.size()) : Millilitres.ZERO,
                                     flush ? channels.size() : 0);
                         })
@@ -113,7 +115,7 @@ class BenchWorkController {
                 found.make(),
                 begin.work().title(),
                 new Cards.Caring(begin.work(), "", channels),
-                BenchCard.of(begin.work(), channels, found.profile(), family)));
+                BenchCard.of(begin.work(), channels, freed(found), family)));
     }
 
     @PostMapping("/api/machines/{machine}/routines/{routine}/card")
@@ -136,7 +138,11 @@ class BenchWorkController {
                 found.make(),
                 wanted.title(),
                 new Cards.Caring(BenchWork.ROUTINE, routine, channels),
-                BenchCard.of(wanted, channels, found.profile())));
+                BenchCard.of(wanted, channels, freed(found))));
+    }
+
+    private Profile freed(Machines.Machine machine) {
+        return shop.settings().terms(machine.schools(), Map.of()).freed(machine.profile());
     }
 
     /** In the profile's order; all that it may be for where nothing was chosen. */

@@ -5,6 +5,7 @@ import fairkettle.changeover.Route;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Chips;
+import fairkettle.machine.Handling;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Card;
 import fairkettle.procedure.CardAct;
@@ -136,7 +137,8 @@ class CardController {
             @Nullable String by,
             @Nullable String reason,
             List<Outcome.Reason> missing,
-            List<NoteJson> notes) {}
+            List<NoteJson> notes,
+            List<Handling.Matter> restsOn) {}
 
     /**
      * @param kind Done, Ticks, Each, Tally, Grid, Count, Lots, Comb, Acknowledge, Words, Choice, InOrder, Picks,
@@ -472,7 +474,8 @@ class CardController {
                 run.isOpen() ? card.missing(step.id(), state) : List.of(),
                 notes.stream()
                         .map(n -> new NoteJson(n.at(), n.person(), n.words(), n.picture()))
-                        .toList());
+                        .toList(),
+                step.restsOn());
     }
 
     private static AskJson ask(Ask ask) {

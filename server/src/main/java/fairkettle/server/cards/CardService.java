@@ -145,7 +145,8 @@ public class CardService {
         var ordered = machine.profile().codes().stream()
                 .filter(treating.channels()::contains)
                 .toList();
-        var procedure = TreatmentCard.of(treating.treatment(), ordered, machine.profile(), family);
+        var procedure = TreatmentCard.of(
+                treating.treatment(), ordered, changeovers.terms(machine.id()).freed(machine.profile()), family);
         var promised = new Cards.Summary(Math.round(hands), ink, fluid, 0, "", false, List.of(), used);
         return begin(machine, treating.treatment().label(), family, make, treating, promised, procedure);
     }

@@ -14,7 +14,7 @@ import tools.jackson.databind.node.ObjectNode;
 public class StoredCards {
 
     private static final String FORM = "form";
-    private static final int PRESENT = 2;
+    private static final int PRESENT = 3;
 
     private final JsonMapper json;
 
@@ -29,8 +29,12 @@ public class StoredCards {
 
     /** The same, already taken apart. */
     public Card card(JsonNode tree) {
-        if (tree.path(FORM).asInt(1) < PRESENT) {
+        int form = tree.path(FORM).asInt(1);
+        if (form < 2) {
             liftToTwo(tree);
+        }
+        if (form < PRESENT) {
+            liftToThree(tree);
         }
         return json.treeToValue(tree, Card.class);
     }
@@ -65,6 +69,14 @@ public class StoredCards {
             }
         }
         node.forEach(this::liftToTwo);
+    }
+
+    /** Steps say what of the machine their words rest on. */
+    private void liftToThree(JsonNode node) {
+        if (node instanceof ObjectNode step && step.has("ask") && step.has("move")) {
+            fill(step, "restsOn", json.createArrayNode());
+        }
+        node.forEach(this::liftToThree);
     }
 
     private static String tells(JsonNode step) {

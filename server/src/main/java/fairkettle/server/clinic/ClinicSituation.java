@@ -11,6 +11,7 @@ import fairkettle.ink.Family;
 import fairkettle.machine.Architecture;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Supply;
+import fairkettle.machine.WasteLines;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.routine.DryingCurve;
@@ -172,7 +173,7 @@ class ClinicSituation {
                 family,
                 channels,
                 profile.architecture() == Architecture.CARTRIDGE || profile.architecture() == Architecture.BULK,
-                true,
+                profile.handling().wasteLines() != WasteLines.NONE,
                 profile.capable().headOut(),
                 Math.max(.02, Duration.between(last, now).toMinutes() / 1440.0),
                 last.isBefore(now) ? new DryingCurve(room.since(last.minus(Duration.ofDays(2)))).average(last, now) : 1,

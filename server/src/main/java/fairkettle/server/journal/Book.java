@@ -46,6 +46,7 @@ public interface Book {
                 case Consequence.InletsSeen _, Consequence.Treated _, Consequence.Renewed _, Consequence.Told _ ->
                     List.of(CASES);
                 case Consequence.GivenUp _, Consequence.Branched _ -> List.of(CARDS);
+                case Consequence.Taught _ -> List.of(MACHINES, CARDS);
                 case Consequence.Used _, Consequence.Counted _ -> List.of(SUPPLIES);
                 case Consequence.Released _ -> List.of(SHELF);
                 case Consequence.Refilled _ -> List.of(REFILLS);

@@ -45,6 +45,7 @@ class ProfileController {
             String built,
             List<Chips> chips,
             Capabilities capable,
+            boolean screen,
             List<ChannelPathJson> paths,
             Profile.Draws draws,
             Millilitres padCapacity,
@@ -146,6 +147,7 @@ class ProfileController {
                 p.built().label(),
                 p.chips(),
                 p.capable(),
+                p.handling().panel().screen(),
                 p.channels().stream()
                         .map(c -> new ChannelPathJson(
                                 c.code().code(),

@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest'
+import type { Schemas } from '../api/client'
+import { draftOf, taughtBy } from './handling'
+
+const handling: Schemas['HandlingJson'] = {
+  version: 3,
+  freeing: 'CORD_IN_PRINT',
+  freeings: [],
+  panel: 'LAMPS',
+  panels: [],
+  ways: [
+    { act: 'CHARGE', label: 'initial charge', say: 'Hold the sheet key.', seconds: 5, own: false },
+    { act: 'CLEANING', label: 'cleaning', say: 'In the driver.', own: false },
+  ],
+  screws: [{ which: 'head cover', count: 5 }],
+  wasteLines: 'NONE',
+  lines: [],
+  taught: { ways: { CHECK: { say: 'Its second key.', seconds: 3 } } },
+}
+
+describe('teaching a machine', () => {
+  it('keeps what was taught before, and adds only what is otherwise', () => {
+    const draft = draftOf(handling)
+    draft.freeing = 'LOCK_GEAR'
+    expect(taughtBy(draft, handling)).toEqual({
+      freeing: 'LOCK_GEAR',
+      panel: undefined,
+      ways: { CHECK: { say: 'Its second key.', seconds: 3 } },
+      screws: undefined,
+      wasteLines: undefined,
+    })
+  })
+
+  it('teaches one key, held for so long', () => {
+    const draft = draftOf(handling)
+    draft.ways[0]!.seconds = '8'
+    expect(taughtBy(draft, handling).ways).toEqual({
+      CHECK: { say: 'Its second key.', seconds: 3 },
+      CHARGE: { say: 'Hold the sheet key.', seconds: 8 },
+    })
+  })
+
+  it('sends a number that is none as none, so that the server refuses it and nothing is made up', () => {
+    const draft = draftOf(handling)
+    draft.screws[0]!.count = 'five'
+    expect(taughtBy(draft, handling).screws?.[0]?.count).toBeNaN()
+  })
+
+  it('says nothing of what is as it was', () => {
+    expect(taughtBy(draftOf(handling), handling)).toEqual({ ...handling.taught, freeing: undefined, panel: undefined, screws: undefined, wasteLines: undefined })
+  })
+})
