@@ -76,7 +76,9 @@ async function teach() {
       <div v-for="(kind, i) in draft.screws" :key="i" class="screws">
         <TextInput v-model="kind.which" maxlength="60" :aria-label="`Which screws, ${i + 1}`" />
         <TextInput v-model="kind.count" inputmode="numeric" :aria-label="`How many, ${i + 1}`" />
-        <BButton variant="outline-secondary" :aria-label="`No ${kind.which}`" @click="draft.screws.splice(i, 1)">×</BButton>
+        <BButton variant="outline-secondary" :aria-label="`No ${kind.which}`" @click="draft.screws.splice(i, 1)"
+          >×</BButton
+        >
       </div>
       <BButton variant="link" size="sm" @click="draft.screws.push({ which: '', count: '' })">One more kind</BButton>
     </section>

@@ -47,6 +47,12 @@ describe('teaching a machine', () => {
   })
 
   it('says nothing of what is as it was', () => {
-    expect(taughtBy(draftOf(handling), handling)).toEqual({ ...handling.taught, freeing: undefined, panel: undefined, screws: undefined, wasteLines: undefined })
+    expect(taughtBy(draftOf(handling), handling)).toEqual({
+      ...handling.taught,
+      freeing: undefined,
+      panel: undefined,
+      screws: undefined,
+      wasteLines: undefined,
+    })
   })
 })

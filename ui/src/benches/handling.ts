@@ -17,7 +17,12 @@ export function draftOf(handling: Handling): Draft {
   return {
     freeing: handling.freeing,
     panel: handling.panel,
-    ways: handling.ways.map((w) => ({ act: w.act, label: w.label, say: w.say, seconds: w.seconds ? String(w.seconds) : '' })),
+    ways: handling.ways.map((w) => ({
+      act: w.act,
+      label: w.label,
+      say: w.say,
+      seconds: w.seconds ? String(w.seconds) : '',
+    })),
     screws: handling.screws.map((s) => ({ which: s.which, count: String(s.count) })),
     wasteLines: handling.wasteLines,
   }

@@ -8,7 +8,7 @@ import org.jspecify.annotations.Nullable;
 
 /** What is ruled out before anything that costs ink. What the log or a check proves already is not asked again. */
 public enum SimpleThing {
-    LEVEL("Level", "ink stands in every tank, looked at, not read off the screen"),
+    LEVEL("Level", "ink stands in every tank, looked at, not taken from what the machine says"),
     VENT("Vents", "open, holes not stuck over"),
     VALVE("Valve", "open, tubes not pinched"),
     SEATING("Seating", "cartridges clicked in, chips known"),

@@ -40,7 +40,7 @@ class HandlingController {
             CarriageFreeing freeing,
             List<FreeingJson> freeings,
             PanelKind panel,
-            List<KindJson> panels,
+            List<PanelJson> panels,
             List<WayJson> ways,
             List<Screws> screws,
             WasteLines wasteLines,
@@ -50,7 +50,7 @@ class HandlingController {
     /** @param acts what the hands do, one after the other */
     record FreeingJson(CarriageFreeing id, String label, List<String> acts, String goesWrong, String nextStart) {}
 
-    record KindJson(PanelKind id, String label) {}
+    record PanelJson(PanelKind id, String label) {}
 
     record LinesJson(WasteLines id, String label) {}
 
@@ -142,7 +142,7 @@ class HandlingController {
                         .toList(),
                 handling.panel().kind(),
                 Stream.of(PanelKind.values())
-                        .map(k -> new KindJson(k, k.label()))
+                        .map(k -> new PanelJson(k, k.label()))
                         .toList(),
                 Stream.of(Panel.Act.values())
                         .map(act -> new WayJson(
