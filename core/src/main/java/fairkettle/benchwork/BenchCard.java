@@ -35,6 +35,8 @@ public final class BenchCard {
     private static final List<VesselKind> TO_DAMPER =
             List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER);
 
+    private static final int SHORT = 10; // minutes in which a bare head takes no harm
+
     private BenchCard() {}
 
     /** @param channels it is for, where it is for channels at all */
@@ -441,17 +443,47 @@ public final class BenchCard {
     }
 
     /** A routine as a card. @param channels that want it; empty for the machine */
-    public static Procedure of(Routine routine, List<ChannelCode> channels, Profile profile) {
+    public static Procedure of(Routine routine, List<ChannelCode> channels, Profile profile, Family family) {
         var steps = new ArrayList<Step>();
         boolean inside = routine.cautions().contains(Caution.ELECTRICITY)
                 || routine.cautions().contains(Caution.SQUIRT);
+        boolean takesLong = inside && routine.hands() * Math.max(1, channels.size()) > SHORT;
+        boolean opened = inside && parts(routine);
+        if (inside) {
+            steps.add(UsualSteps.ready(family));
+        }
         if (routine.cautions().contains(Caution.SQUIRT)) {
             steps.add(lowered());
         }
         if (inside) {
             steps.add(UsualSteps.free(profile));
         }
+        if (takesLong) {
+            steps.add(UsualSteps.wetCloth(family));
+        }
+        if (opened) {
+            steps.add(UsualSteps.coversOff(profile));
+        }
         steps.add(work(routine, channels, inside));
+        if (parts(routine)) {
+            steps.add(step("prime", "Ink through, until it comes without bubbles")
+                    .say("Only its own syringe, at the outlet. Then a check.")
+                    .minutes(3 * Math.max(1, channels.size()))
+                    .care(Caution.SLOW, Caution.WASTE)
+                    .ask(volumes("drawn", channels, LOST_WITH_DAMPER))
+                    .moves(new Move.Draw(TO_DAMPER))
+                    .build());
+        }
+        if (takesLong) {
+            steps.add(UsualSteps.clothOut());
+        }
+        if (opened) {
+            steps.add(UsualSteps.coversOn(profile));
+        }
+        if (inside) {
+            steps.add(UsualSteps.towelsOut());
+            steps.add(on(profile));
+        }
         if (routine.id().equals("cap-lines")) {
             steps.add(step("draw-off", "Let the pump draw it off")
                     .say("Lid shut; one cleaning empties the cap, and shows that the pump draws at all.")
@@ -460,18 +492,6 @@ public final class BenchCard {
                     .moves(new Move.Clean(profile.codes(), profile.draws().cleaning()))
                     .waits(new Pause(
                             "cleaning", Duration.ofMinutes(profile.minutes().cleaning()), null, true))
-                    .build());
-        }
-        if (inside) {
-            steps.add(on(profile));
-        }
-        if (parts(routine)) {
-            steps.add(step("prime", "Ink through, until it comes without bubbles")
-                    .say("Only its own syringe. Then a check.")
-                    .minutes(3 * Math.max(1, channels.size()))
-                    .care(Caution.SLOW, Caution.WASTE)
-                    .ask(volumes("drawn", channels, LOST_WITH_DAMPER))
-                    .moves(new Move.Draw(TO_DAMPER))
                     .build());
         }
         if (routine.rest() > 0) {

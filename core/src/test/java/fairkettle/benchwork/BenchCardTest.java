@@ -63,7 +63,7 @@ class BenchCardTest {
                     var channels = routine.scope() == fairkettle.routine.Routine.Scope.MACHINE
                             ? List.<ChannelCode>of()
                             : profile.codes();
-                    var procedure = BenchCard.of(routine, channels, profile);
+                    var procedure = BenchCard.of(routine, channels, profile, family);
                     assertThat(RouteProof.violations(procedure))
                             .as("%s on %s", routine.id(), profile.name())
                             .isEmpty();

@@ -15,6 +15,8 @@ import fairkettle.machine.Profiles;
 import fairkettle.machine.VesselKind;
 import fairkettle.machine.WasteLines;
 import fairkettle.procedure.Step;
+import fairkettle.routine.Routine;
+import fairkettle.routine.Routines;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -83,6 +85,26 @@ class LiteralHandTest {
                         .as("%s on a %s", work, profile.name())
                         .isEmpty();
             }
+        }
+    }
+
+    @ParameterizedTest
+    @FieldSource("PROFILES")
+    void everyRoutineIsAWholeCard(Profile profile) {
+        var family = profile.built() == Family.FILM ? Family.FILM : Family.SUBLIMATION;
+        for (var routine : Routines.of(profile, family)) {
+            var channels = routine.scope() == Routine.Scope.MACHINE
+                    ? List.<ChannelCode>of()
+                    : profile.codes().stream()
+                            .filter(c -> routine.scope() != Routine.Scope.WHITE || c.white())
+                            .toList();
+            assertThat(LiteralHand.carryOut(
+                            profile,
+                            profile,
+                            running(profile),
+                            BenchCard.of(routine, channels, profile, family).steps()))
+                    .as("%s on a %s", routine.id(), profile.name())
+                    .isEmpty();
         }
     }
 

@@ -9,6 +9,7 @@ import fairkettle.machine.VesselKind;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Step;
+import fairkettle.safety.Caution;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
@@ -412,6 +413,12 @@ public final class LiteralHand {
                 plugged.clear();
             }
             case "soak", "towel-in" -> inside("something is laid under the head");
+            case "work" -> { // a routine: its own caution says whether hands go in
+                if (step.cautions().contains(Caution.ELECTRICITY)
+                        || step.cautions().contains(Caution.SQUIRT)) {
+                    inside(step.title());
+                }
+            }
             case "pad-out" -> {}
             case "rail",
                     "strip",

@@ -138,7 +138,7 @@ class BenchWorkController {
                 found.make(),
                 wanted.title(),
                 new Cards.Caring(BenchWork.ROUTINE, routine, channels),
-                BenchCard.of(wanted, channels, freed(found))));
+                BenchCard.of(wanted, channels, freed(found), family(found))));
     }
 
     private Profile freed(Machines.Machine machine) {

@@ -57,7 +57,7 @@ class Retelling {
                         : Routines.of(machine.profile(), kept.family()).stream()
                                 .filter(r -> r.id().equals(routine))
                                 .findFirst()
-                                .map(r -> BenchCard.of(r, channels, handled(machine))
+                                .map(r -> BenchCard.of(r, channels, handled(machine), kept.family())
                                         .steps())
                                 .orElse(List.of());
         };

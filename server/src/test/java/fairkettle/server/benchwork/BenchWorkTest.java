@@ -104,7 +104,7 @@ class BenchWorkTest {
         long card = begin(machine, "POSITION_FAULT");
         assertThat(api.post("/api/machines/" + machine + "/works", "{\"work\": \"POSITION_FAULT\", \"channels\": []}"))
                 .hasStatus(422);
-        finish(card, "off");
+        hand.carryOutUntil(card, "SUBLIMATION", "rail");
         finish(card, "rail");
         assertThat(log(machine)).anyMatch(w -> w.contains("Rail: clean, then oil (rail)"));
         assertThat(api.post("/api/cards/" + card + "/strike", "{\"step\": \"rail\"}"))
@@ -113,9 +113,7 @@ class BenchWorkTest {
         for (var step : List.of("rail", "strip", "wheel", "sensor")) {
             finish(card, step);
         }
-        enter(card, "on", "item/0", "yes");
-        enter(card, "on", "item/1", "yes");
-        finish(card, "on");
+        hand.carryOutUntil(card, "SUBLIMATION", "tried");
         enter(card, "tried", "choice", "it runs");
         finish(card, "tried");
         assertThat(api.post("/api/cards/" + card + "/skip", "{\"step\": \"align\", \"reason\": \"it runs\"}"))
@@ -128,8 +126,7 @@ class BenchWorkTest {
     void aLineIsMatchedToItsBottleAndOnlyANewDamperBeginsAnew() {
         long machine = film("Works flush");
         long card = begin(machine, "LINE_FLUSH");
-        finish(card, "off");
-        finish(card, "lower");
+        hand.carryOutUntil(card, "FILM", "which");
         assertThat(api.post(
                         "/api/cards/" + card + "/enter",
                         "{\"step\": \"which\", \"cell\": \"each/0\", \"value\": \"W2\"}"))
@@ -195,8 +192,7 @@ class BenchWorkTest {
                         "/api/machines/" + machine + "/routines/damper/card", "{\"channels\": [\"C\", \"M\"]}"))
                 .get("card")
                 .asLong();
-        finish(card, "lower");
-        finish(card, "off");
+        hand.carryOutUntil(card, "SUBLIMATION", "work");
         assertThat(step(card, "work").get("ask").get("answers").toString()).contains("a new one");
         enter(card, "work", "each/0", "a new one");
         enter(card, "work", "each/1", "the old one");
@@ -210,9 +206,7 @@ class BenchWorkTest {
     void everyPartThatCameOutIsCountedBackBeforeThePowerComesOn() {
         long machine = film("Works refit");
         long card = begin(machine, "HEAD_REFIT");
-        finish(card, "worth");
-        finish(card, "lower");
-        finish(card, "off");
+        hand.carryOutUntil(card, "FILM", "out");
         for (int i = 0; i < 4; i++) {
             enter(card, "out", "part/" + i, String.valueOf(i + 1));
         }
