@@ -11,6 +11,7 @@ import MachineSays from './MachineSays.vue'
 import StepAsk from './StepAsk.vue'
 import StepBeads from './StepBeads.vue'
 import { useCard } from './useCard'
+import { uncappedWords } from './uncapped'
 import { useWakeLock } from './wakeLock'
 import TextInput from '../shell/TextInput.vue'
 
@@ -45,11 +46,7 @@ onScopeDispose(() => clearInterval(ticking))
 const waitLeft = computed(() =>
   step.value?.waitOver ? new Date(step.value.waitOver).getTime() - now.value : undefined,
 )
-const uncapped = computed(() =>
-  card.value?.uncappedSince
-    ? Math.floor((now.value - new Date(card.value.uncappedSince).getTime()) / 60000)
-    : undefined,
-)
+const uncapped = computed(() => uncappedWords(card.value, now.value))
 
 const mainWords = computed(() => {
   const s = step.value
@@ -288,7 +285,7 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
           </ul>
           <p class="quiet small next-line">
             <span v-if="following">Next: {{ following.title }} ({{ minutes(following.minutes) }})</span>
-            <span v-if="uncapped !== undefined" class="act strong">head open to the air for {{ uncapped }} min</span>
+            <span v-if="uncapped" :class="{ 'act strong': uncapped.late }">{{ uncapped.words }}</span>
           </p>
           <details v-if="card.state === 'open'" class="fold">
             <summary>What if I stop here?</summary>

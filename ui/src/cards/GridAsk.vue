@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Problem, Schemas } from '../api/client'
 import { bare, volume, type VolumeUnit } from '../units/format'
 import BottlePad from './BottlePad.vue'
 import SyringePad from './SyringePad.vue'
+import { asPlanned } from './asPlanned'
 
 /** Channels down, columns across: volumes are tapped on a syringe, the rest is ticked. */
 const props = defineProps<{
@@ -13,7 +15,7 @@ const props = defineProps<{
   unit: VolumeUnit
   locked: boolean
 }>()
-const emit = defineEmits<{ enter: [cell: string, value: string] }>()
+const emit = defineEmits<{ enter: [cell: string, value: string]; enterAll: [cells: Record<string, string>] }>()
 
 interface Cell {
   id: string
@@ -50,6 +52,8 @@ const refused = computed(() => {
   const codes = rows.value.flatMap((r) => r.cells).filter((c) => c.kind === 'CODE')
   return props.problem?.errors?.find((e) => codes.some((c) => c.id === e.field))?.detail
 })
+/** What is left, as planned; a code is always read. Worth a tap of its own from two cells on. */
+const left = computed(() => asPlanned(props.step))
 const columns = computed(
   () =>
     `minmax(44px, 60px) repeat(${props.step.ask.columns.length}, minmax(0, 1fr)) ${volumes.value ? 'var(--sum)' : ''}`,
@@ -119,6 +123,13 @@ function words(cell: Cell): string {
         }}</span
       >
     </div>
+    <BButton
+      v-if="!locked && (volumes || !step.hold) && Object.keys(left).length > 1"
+      variant="outline-secondary"
+      class="all"
+      @click="emit('enterAll', left)"
+      >{{ volumes ? 'All as planned' : 'All of them' }}</BButton
+    >
     <p v-if="refused" class="act strong refused" role="alert">{{ refused }}</p>
     <BottlePad
       v-if="bottleFor"
@@ -183,6 +194,10 @@ function words(cell: Cell): string {
   background: var(--plate);
   color: var(--text);
   font-weight: 700;
+}
+.all {
+  align-self: flex-end;
+  min-height: 48px;
 }
 .refused {
   font-size: 1.1rem;

@@ -152,6 +152,7 @@ function sent(event: Event) {
       :unit="unit"
       :locked="locked"
       @enter="(c, v) => emit('enter', c, v)"
+      @enter-all="(cells) => emit('enterAll', cells)"
     />
     <div v-else-if="step.ask.kind === 'Words'" class="words">
       <label for="words">{{ sentence(step.ask.words) }}</label>

@@ -250,6 +250,10 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
           {{ minutes(plan.times.waiting) }} · ready <b>{{ dayAndTime(plan.times.ready, zone) }}</b> if you begin now,
           more if the check asks for it
         </p>
+        <p v-if="plan.times.uncapped.bare + plan.times.uncapped.onCloth > 0" class="small">
+          the head off its dock: {{ minutes(plan.times.uncapped.onCloth) }} on a wet cloth, at most
+          <b>{{ minutes(plan.times.uncapped.bare) }} in the air</b>
+        </p>
         <HoldWarning
           v-if="machineId"
           :machine="machineId"

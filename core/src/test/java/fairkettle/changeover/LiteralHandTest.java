@@ -15,6 +15,7 @@ import fairkettle.machine.Profiles;
 import fairkettle.machine.VesselKind;
 import fairkettle.machine.WasteLines;
 import fairkettle.procedure.Step;
+import fairkettle.procedure.Uncapped;
 import fairkettle.routine.Routine;
 import fairkettle.routine.Routines;
 import java.util.ArrayList;
@@ -53,6 +54,18 @@ class LiteralHandTest {
                         found.entrySet().stream()
                                 .map(e -> e.getValue() + " × " + e.getKey() + "   e.g. " + example.get(e.getKey()))
                                 .toList()))
+                .isEmpty();
+    }
+
+    @Test
+    void noPlanLeavesAHeadInTheAirForLongerThanItsLimit() {
+        assertThat(RouteTest.everyPlan()
+                        .filter(p -> !p.job().neverInked())
+                        .filter(p -> Uncapped.of(
+                                                p.plan().procedure().startState(),
+                                                p.plan().procedure().steps())
+                                        .bare()
+                                > Uncapped.BARE_LIMIT))
                 .isEmpty();
     }
 

@@ -6,6 +6,8 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.time.Instant;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -39,9 +41,7 @@ class BackIT {
                 + tablet.post("/api/machines/" + machine + "/works", "{\"work\": \"POSITION_FAULT\", \"channels\": []}")
                         .get("card");
         tablet.open("/cards/" + card);
-        tablet.atStep("off");
-        tablet.click(".main");
-        tablet.atStep("rail");
+        new CardHand(kettle, tablet, Path.of("unused"), "SUB").quicklyUntil(card, "rail");
         long since =
                 count("select extract(epoch from since)::bigint from upkeep where routine = 'rail' and machine_id = "
                         + machine);
@@ -80,7 +80,8 @@ class BackIT {
                             .get("card");
         }
         tablet.open("/cards/" + cards[0]);
-        tablet.atStep("off");
+        tablet.atStep("ready");
+        tablet.fillStep(cards[0], "ready", "SUB");
         tablet.script("""
             const slow = window.fetch
             window.fetch = async (r) => { await new Promise((go) => setTimeout(go, 400)); return slow(r) }
@@ -89,7 +90,51 @@ class BackIT {
             """, "/cards/" + cards[1]);
         tablet.until(_ -> count("select steps_done from card where id = " + cards[0]) == 1);
         assertThat(count("select steps_done from card where id = " + cards[1])).isZero();
-        tablet.atStep("off");
+        tablet.atStep("ready");
+    }
+
+    @Test
+    void aMachineIsTaughtFromTheStepThatTurnedOutWrong() throws IOException, SQLException {
+        long machine = free(3);
+        var card = ""
+                + tablet.post("/api/machines/" + machine + "/works", "{\"work\": \"POSITION_FAULT\", \"channels\": []}")
+                        .get("card");
+        tablet.open("/cards/" + card);
+        new CardHand(kettle, tablet, Path.of("unused"), "SUB").quicklyUntil(card, "free");
+        tablet.sees("A carriage that has power is never pushed");
+        tablet.press("Not so on this machine?");
+        tablet.sees("How is it on this machine?");
+        tablet.choose("#handling-freeing", "LOCK_GEAR");
+        tablet.sees("until the lock sinks");
+        picture("teach");
+        assertThat(tablet.accessibilityViolations()).isEmpty();
+        tablet.press("It is so on this machine");
+        tablet.sees("This one is freed by its lock gear, without power");
+        picture("taught");
+        tablet.open("/machines/" + machine + "#handling");
+        tablet.settles();
+        picture("handling");
+        assertThat(tablet.accessibilityViolations()).isEmpty();
+    }
+
+    @Test
+    void aWrongRefillIsUndoneByOneTapWhereItWasMade() throws IOException, SQLException {
+        var line = refillable();
+        tablet.open("/machines/" + line[0]);
+        tablet.click("[aria-label='Refill " + line[1] + "']");
+        tablet.type("#refill-poured", "0,5");
+        long before = count("select count(*) from refill");
+        tablet.press("It is in");
+        tablet.sees("Written down.");
+        assertThat(count("select count(*) from refill")).isEqualTo(before + 1);
+        picture("undo");
+        tablet.press("Undo");
+        tablet.until(_ ->
+                count("select count(*) from entry e where e.kind = 'strike' and e.contra_of = (select max(entry_id)"
+                                        + " from refill)")
+                                == 1
+                        || count("select count(*) from refill") == before);
+        assertThat(tablet.showsNow("Written down.")).isFalse();
     }
 
     @Test
@@ -97,6 +142,22 @@ class BackIT {
         tablet.open("/changeover?machine=6&to=SUBLIMATION");
         tablet.sees("While it is away");
         picture("away");
+    }
+
+    /** A machine, and a channel of it that has room for ink and a bottle on the shelf. */
+    @SuppressWarnings("unchecked")
+    private static String[] refillable() throws SQLException {
+        for (long id = 1; id <= kettle.query("select max(id) from machine"); id++) {
+            var page = tablet.fetch("/api/machines/" + id + "/refills");
+            if (page.get("why") == null && page.get("lines") instanceof List<?> lines) {
+                for (var each : (List<Map<String, Object>>) lines) {
+                    if (((Number) each.get("room")).doubleValue() > 1 && !((List<?>) each.get("bottles")).isEmpty()) {
+                        return new String[] {"" + id, (String) each.get("channel")};
+                    }
+                }
+            }
+        }
+        throw new AssertionError("no machine of the demo takes ink");
     }
 
     private static long free(int offset) throws SQLException {

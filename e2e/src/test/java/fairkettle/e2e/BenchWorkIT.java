@@ -82,7 +82,7 @@ class BenchWorkIT {
         tablet.until(d -> d.findElements(By.cssSelector(".each .tick.done")).size() == 2);
         tablet.click(".main");
         tablet.atStep("prime");
-        hand.quicklyUntil(card, "on");
+        hand.quicklyUntil(card, "look");
         hand.fill();
         tablet.click(".main");
         tablet.sees("Flush the white line");

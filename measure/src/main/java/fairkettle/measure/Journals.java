@@ -159,6 +159,14 @@ public final class Journals {
                                         .formatted(step.get("id").asString(), i));
                     }
                 }
+                case "Tally" -> {
+                    for (int i = 0; i < ask.get("items").size(); i++) {
+                        kettle.post(
+                                card + "/enter",
+                                "{\"step\": \"%s\", \"cell\": \"part/%d\", \"value\": \"2\"}"
+                                        .formatted(step.get("id").asString(), i));
+                    }
+                }
                 case "Choice" ->
                     kettle.post(
                             card + "/enter",

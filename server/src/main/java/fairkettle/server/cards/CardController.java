@@ -104,6 +104,7 @@ class CardController {
             ComparisonJson comparison,
             Instant createdAt,
             @Nullable Instant uncappedSince,
+            @Nullable Instant clothSince,
             String power,
             List<ChannelStageJson> stages,
             Map<String, Integer> lastPicks,
@@ -367,6 +368,7 @@ class CardController {
                 comparison(kept, machine),
                 kept.createdAt(),
                 uncappedSince(card),
+                clothSince(card),
                 card.state().value(Facet.POWER, null),
                 kept.changeover() ? stages(card) : List.of(),
                 asks(card, Ask.Picks.class::isInstance)
@@ -431,6 +433,20 @@ class CardController {
                 .map(StepRun::finishedAt)
                 .findFirst()
                 .orElse(null);
+    }
+
+    /** When the wet cloth that the head stands on was laid. */
+    private static @Nullable Instant clothSince(Card card) {
+        return card.state().value(Facet.HEAD_REST, null).equals("on a wet cloth")
+                ? card.runs().stream()
+                        .filter(r -> r.status() == StepRun.Status.DONE)
+                        .filter(r -> r.step().effects().stream()
+                                .anyMatch(e -> e.facet() == Facet.HEAD_REST
+                                        && e.value().equals("on a wet cloth")))
+                        .map(StepRun::finishedAt)
+                        .reduce((_, last) -> last)
+                        .orElse(null)
+                : null;
     }
 
     private static StepJson step(Card card, MachineState state, StepRun run, List<Cards.Note> notes) {

@@ -104,6 +104,12 @@ public class CardService {
             case Answer.Refused(var reason) -> throw Problem.refused(reason, List.of());
             case Answer.NotSo(var reason, var _) -> throw Problem.refused(reason, List.of());
         };
+        if (planned.plan().padAfter() > 1) { // why: found out at the charge, it would be a drained machine that waits
+            throw Problem.refused(
+                    "Its waste pad does not take what this puts into it: it would stand at %.0f %%. Change the pad first, and say so on the machine’s page."
+                            .formatted(100 * planned.plan().padAfter()),
+                    List.of());
+        }
         var title = "%s → %s".formatted(planned.plan().from(), planned.plan().to());
         var card = Card.of(planned.plan().procedure().reminding(defects.of(machine.id())), clock.instant());
         var family = planned.plan().family();

@@ -9,6 +9,7 @@ import fairkettle.changeover.TradeOff;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
 import fairkettle.machine.Chips;
+import fairkettle.procedure.Uncapped;
 import fairkettle.safety.Caution;
 import fairkettle.safety.School;
 import fairkettle.server.promises.Promises;
@@ -121,7 +122,13 @@ class ChangeoverController {
      * @param ready the earliest time it may take promised work, if begun now; @param missed what is promised before
      *     that
      */
-    record TimesJson(long handsOn, long machine, long waiting, Instant ready, List<Promises.Promise> missed) {}
+    record TimesJson(
+            long handsOn,
+            long machine,
+            long waiting,
+            Instant ready,
+            List<Promises.Promise> missed,
+            Uncapped uncapped) {}
 
     record PartJson(String name, int steps, int minutes, long machineMinutes, long waitMinutes) {}
 
@@ -191,7 +198,9 @@ class ChangeoverController {
                         times.machine().toMinutes(),
                         times.waiting().toMinutes(),
                         ready(plan),
-                        promises.before(wish.machine(), ready(plan))),
+                        promises.before(wish.machine(), ready(plan)),
+                        Uncapped.of(
+                                plan.procedure().startState(), plan.procedure().steps())),
                 plan.cost(),
                 plan.total(),
                 plan.badly(),

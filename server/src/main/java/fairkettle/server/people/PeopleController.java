@@ -48,7 +48,7 @@ class PeopleController {
     }
 
     record OwnJson(
-            @Nullable @Valid List<ShopSettings.OpenDay> week,
+            @Nullable List<ShopSettings.@Valid OpenDay> week,
             @NotNull Set<Skill> leaves) {}
 
     /** Their own hours, and what they leave to others. */

@@ -78,11 +78,11 @@ class ProfileController {
             @NotBlank(message = "Give it a name of your own.") @Size(max = 60, message = "At most 60 letters.")
             String name,
 
-            @NotNull @Valid List<MeasuredJson> measured,
+            @NotNull List<@Valid MeasuredJson> measured,
             @NotNull Map<String, Millilitres> draws,
             @Nullable Millilitres padCapacity) {}
 
-    record CorrectJson(@NotNull @Valid List<MeasuredJson> measured) {}
+    record CorrectJson(@NotNull List<@Valid MeasuredJson> measured) {}
 
     /** @param channel null for all of them */
     record MeasuredJson(

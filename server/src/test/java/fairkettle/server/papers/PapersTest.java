@@ -34,7 +34,7 @@ class PapersTest {
                         .getContentAsByteArray());
         assertThat(card)
                 .contains("Free the carriage")
-                .contains("Hold: Unplugged at the wall")
+                .contains("Hold: No cord is in the machine")
                 .contains("______ of")
                 .contains("Wait: rest after power cleaning, 12 h")
                 .doesNotContain("?caps");

@@ -1,0 +1,38 @@
+package fairkettle.procedure;
+
+import java.util.List;
+
+/**
+ * How long a head is to stand off its dock, by the minutes of the steps. Nobody in the trade gives a figure for a bare
+ * head: the rule is never in the air, always on a wet cloth. The limit is ours.
+ *
+ * @param bare the longest stretch in the air, in minutes
+ * @param onCloth minutes on a wet cloth, altogether
+ */
+public record Uncapped(int bare, int onCloth) {
+
+    /** Minutes in the air that no plan exceeds. */
+    public static final int BARE_LIMIT = 20;
+
+    public static Uncapped of(MachineState start, List<Step> steps) {
+        var state = start;
+        int longest = 0;
+        int stretch = 0;
+        int onCloth = 0;
+        for (var step : steps) {
+            state = state.with(step.effects());
+            boolean free = "free".equals(state.value(Facet.CARRIAGE, null));
+            boolean cloth = "on a wet cloth".equals(state.value(Facet.HEAD_REST, null));
+            long minutes = step.minutes()
+                    + (step.pause() == null ? 0 : step.pause().min().toMinutes());
+            if (free && cloth) {
+                onCloth += (int) minutes;
+                stretch = 0;
+            } else {
+                stretch = free ? stretch + (int) minutes : 0;
+            }
+            longest = Math.max(longest, stretch);
+        }
+        return new Uncapped(longest, onCloth);
+    }
+}

@@ -1,0 +1,28 @@
+import { describe, expect, it } from 'vitest'
+import { uncappedWords } from './uncapped'
+
+const at = '2026-11-30T09:00:00Z'
+const after = (minutes: number) => new Date(at).getTime() + minutes * 60_000
+
+describe('a head off its dock', () => {
+  it('says nothing while it is docked', () => {
+    expect(uncappedWords({}, after(5))).toBeUndefined()
+    expect(uncappedWords(undefined, after(5))).toBeUndefined()
+  })
+
+  it('counts the minutes in the air, and says before the limit what to do', () => {
+    expect(uncappedWords({ uncappedSince: at }, after(4))?.words).toBe('head open to the air for 4 min')
+    expect(uncappedWords({ uncappedSince: at }, after(15))?.words).toContain('lay a wet cloth under it')
+  })
+
+  it('is calm on a wet cloth, and wants it wet again every half hour', () => {
+    const card = { uncappedSince: at, clothSince: at }
+    expect(uncappedWords(card, after(12))).toEqual({ words: 'head on its wet cloth for 12 min', late: false })
+    expect(uncappedWords(card, after(31))).toEqual({
+      words: 'head on its wet cloth for 31 min: wet it again',
+      late: true,
+    })
+    expect(uncappedWords(card, after(45))?.late).toBe(false)
+    expect(uncappedWords(card, after(60))?.late).toBe(true)
+  })
+})
