@@ -221,8 +221,8 @@ const { run: changePad } = oneAtATime(async () => {
           />
           <FactsPlate :machine="machine" :zone="zone" />
           <MeasuresPlate :machine="machine" :unit="unit" @saved="reload" />
-          <details id="handling" class="plate handling">
-            <summary><h2>How hands get at it</h2></summary>
+          <details id="handling" class="fold" :open="route.hash === '#handling'">
+            <summary>How hands get at it</summary>
             <HandlingForm :machine="id" @taught="reload" />
           </details>
           <PatternPlate :machine="machine" @saved="reload" />

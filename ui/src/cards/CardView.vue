@@ -344,7 +344,7 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
         </section>
         <section v-if="open">
           <h2>The machine says …</h2>
-          <MachineSays />
+          <MachineSays class="says" />
         </section>
         <section>
           <h2>Planned and real</h2>
@@ -489,6 +489,15 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
   font-size: 1.15rem;
   max-width: 40em;
   margin-bottom: 14px;
+}
+.says {
+  margin-top: 8px;
+}
+.teach {
+  display: block;
+  padding: 0;
+  margin: -8px 0 10px;
+  min-height: 36px;
 }
 .notice {
   margin-bottom: 12px;

@@ -98,7 +98,7 @@ class ClinicIT {
         assertThat(tablet.overflow()).isLessThanOrEqualTo(0);
         tablet.size(1280, 800);
         tablet.press("Open the card");
-        tablet.sees("Unplug it");
+        tablet.sees("Gloves on, towels counted");
         assertThat(tablet.consoleErrors()).isEmpty();
     }
 
