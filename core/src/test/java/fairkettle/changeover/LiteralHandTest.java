@@ -19,11 +19,8 @@ import fairkettle.procedure.Uncapped;
 import fairkettle.routine.Routine;
 import fairkettle.routine.Routines;
 import java.util.ArrayList;
-import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -80,7 +77,7 @@ class LiteralHandTest {
                             || profile.handling().wasteLines() != WasteLines.NONE);
             if (there) {
                 var card = TreatmentCard.of(treatment, profile.codes().subList(0, 2), profile, profile.built());
-                assertThat(LiteralHand.carryOut(profile, profile, running(profile), card.steps()))
+                assertThat(LiteralHand.carryOut(profile, profile, LiteralHand.Start.running(profile), card.steps()))
                         .as("%s on a %s", treatment, profile.name())
                         .isEmpty();
             }
@@ -94,7 +91,7 @@ class LiteralHandTest {
             var family = profile.built() == Family.FILM ? Family.FILM : Family.SUBLIMATION;
             if (work != BenchWork.ROUTINE && work.concerns(profile, family)) {
                 var card = BenchCard.of(work, work.channels(profile), profile, family);
-                assertThat(LiteralHand.carryOut(profile, profile, running(profile), card.steps()))
+                assertThat(LiteralHand.carryOut(profile, profile, LiteralHand.Start.running(profile), card.steps()))
                         .as("%s on a %s", work, profile.name())
                         .isEmpty();
             }
@@ -114,7 +111,7 @@ class LiteralHandTest {
             assertThat(LiteralHand.carryOut(
                             profile,
                             profile,
-                            running(profile),
+                            LiteralHand.Start.running(profile),
                             BenchCard.of(routine, channels, profile, family).steps()))
                     .as("%s on a %s", routine.id(), profile.name())
                     .isEmpty();
@@ -160,33 +157,10 @@ class LiteralHandTest {
         return List.copyOf(longest.values());
     }
 
-    private static LiteralHand.Start running(Profile profile) {
-        var held = new HashMap<ChannelCode, Map<VesselKind, Double>>();
-        profile.channels().forEach(c -> {
-            var vessels = new EnumMap<VesselKind, Double>(VesselKind.class);
-            c.path()
-                    .forEach(v -> vessels.put(
-                            v.kind(), v.capacity().mL() * (v.kind() == c.first().kind() ? .8 : 1)));
-            held.put(c.code(), vessels);
-        });
-        return new LiteralHand.Start(true, false, held);
-    }
-
     private static List<LiteralHand.Fault> faults(RouteTest.Planned planned, List<Step> steps) {
         var job = planned.job();
-        var held = new HashMap<ChannelCode, Map<VesselKind, Double>>();
-        job.profile().channels().forEach(c -> {
-            var vessels = new EnumMap<VesselKind, Double>(VesselKind.class);
-            c.path()
-                    .forEach(v -> vessels.put(
-                            v.kind(), job.now(c.code()).level(v.kind()).mL()));
-            held.put(c.code(), vessels);
-        });
         return LiteralHand.carryOut(
-                job.profile(),
-                job.built().fitted(planned.plan().fit()),
-                new LiteralHand.Start(!job.neverInked() && !job.parked(), job.neverInked(), held),
-                steps);
+                job.profile(), job.built().fitted(planned.plan().fit()), LiteralHand.Start.of(job), steps);
     }
 
     @Test
@@ -195,7 +169,7 @@ class LiteralHandTest {
         Stream.of(fairkettle.machine.CarriageFreeing.values()).forEach(way -> {
             var other = profile.handled(profile.handling().freed(way));
             var card = TreatmentCard.of(Treatment.WIPE, other.codes(), other, Family.SUBLIMATION);
-            assertThat(LiteralHand.carryOut(other, other, running(other), card.steps()).stream()
+            assertThat(LiteralHand.carryOut(other, other, LiteralHand.Start.running(other), card.steps()).stream()
                             .filter(f -> !f.words().contains("no menu")) // keys and lamps alone have none
                             .toList())
                     .as(way.name())

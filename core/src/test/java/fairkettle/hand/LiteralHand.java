@@ -1,5 +1,6 @@
 package fairkettle.hand;
 
+import fairkettle.changeover.Job;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.PanelKind;
@@ -41,6 +42,8 @@ public final class LiteralHand {
         BROKEN,
         /** ink runs where no vessel is, or onto bare hands */
         SPILT,
+        /** where no hand gets to as it stands */
+        UNREACHABLE,
         /** asks for what nobody can see */
         UNKNOWABLE,
         /** a sentence that this hand has not been taught: somebody has to decide what it means */
@@ -50,7 +53,35 @@ public final class LiteralHand {
     public record Fault(Harm harm, String step, String words) {}
 
     /** @param held mL in each vessel; @param boxed true for a machine as it comes, taped */
-    public record Start(boolean powered, boolean boxed, Map<ChannelCode, Map<VesselKind, Double>> held) {}
+    public record Start(boolean powered, boolean boxed, Map<ChannelCode, Map<VesselKind, Double>> held) {
+
+        /** The machine of a job as it stands there. */
+        public static Start of(Job job) {
+            var held = new HashMap<ChannelCode, Map<VesselKind, Double>>();
+            job.profile().channels().forEach(c -> {
+                var vessels = new EnumMap<VesselKind, Double>(VesselKind.class);
+                c.path()
+                        .forEach(v -> vessels.put(
+                                v.kind(), job.now(c.code()).level(v.kind()).mL()));
+                held.put(c.code(), vessels);
+            });
+            return new Start(!job.neverInked() && !job.parked(), job.neverInked(), held);
+        }
+
+        /** A machine that runs, its first vessels filled to four fifths. */
+        public static Start running(Profile profile) {
+            var held = new HashMap<ChannelCode, Map<VesselKind, Double>>();
+            profile.channels().forEach(c -> {
+                var vessels = new EnumMap<VesselKind, Double>(VesselKind.class);
+                c.path()
+                        .forEach(v -> vessels.put(
+                                v.kind(),
+                                v.capacity().mL() * (v.kind() == c.first().kind() ? .8 : 1)));
+                held.put(c.code(), vessels);
+            });
+            return new Start(true, false, held);
+        }
+    }
 
     /** Minutes in which a head may stand in the air. */
     private static final int BARE = 20;
@@ -385,12 +416,12 @@ public final class LiteralHand {
                 docked = false;
             }
             case "old-out", "bulk-out", "bulk-off", "off-inlet" -> {
-                wanted(!docked || !cord, Harm.IMPOSSIBLE, "nobody reaches the cartridges");
+                wanted(!docked || !cord, Harm.UNREACHABLE, "nobody reaches the cartridges");
                 wanted(gloves, Harm.SPILT, "bare hands");
                 cartridgesOut = true;
             }
             case "click-in", "makers-in" -> {
-                wanted(!docked, Harm.IMPOSSIBLE, "the carriage is parked: nobody reaches its slots");
+                wanted(!docked, Harm.UNREACHABLE, "the carriage is parked: nobody reaches its slots");
                 wanted(gloves, Harm.SPILT, "bare hands");
                 cartridgesOut = false;
                 clicked = true;
@@ -616,7 +647,7 @@ public final class LiteralHand {
         wanted(gloves, Harm.SPILT, "bare hands");
         wanted(
                 tank.kind() != VesselKind.CARTRIDGE || !docked || cartridgesOut,
-                Harm.UNKNOWABLE,
+                Harm.UNREACHABLE,
                 "nobody reaches the fill hole of %s in a parked carriage".formatted(code));
         double all = doses.stream().mapToDouble(d -> d).sum();
         if (built) {

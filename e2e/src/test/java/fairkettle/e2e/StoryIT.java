@@ -43,7 +43,7 @@ class StoryIT {
         tablet.open("/changeover?machine=6&to=SUBLIMATION");
         tablet.sees("May be done");
         tablet.sees("0.5 % old ink left");
-        assertThat(tablet.find(".figures").getText()).contains("K black").contains("0.494 %");
+        assertThat(tablet.find(".figures").getText()).contains("K black").contains("0.499 %");
         var usual = tablet.find(".whole .big").getText();
         slideTo(7);
         tablet.sees("0.25 % old ink cannot be reached in channel K");
