@@ -226,9 +226,9 @@ public final class Planner {
                         .toList();
     }
 
-    private List<String> acknowledgements() {
+    private List<String> acknowledgements(Work w) {
         var all = new ArrayList<String>();
-        if (!job.family().makers() && job.wish().purpose() != Purpose.PARK) {
+        if (!w.asTheMakerMeantIt() && job.wish().purpose() != Purpose.PARK) {
             all.add(Caution.WARRANTY.say());
         }
         all.addAll(agreements(job));
@@ -293,7 +293,7 @@ public final class Planner {
                 from,
                 w.route == Route.PARK ? "parked on fluid" : job.family().label(),
                 job.wish().purity(),
-                acknowledgements(),
+                acknowledgements(w),
                 w.plans,
                 fluid,
                 Bottles.cheapest(fluid.over(job.stock().fluid()), terms.fluid()),

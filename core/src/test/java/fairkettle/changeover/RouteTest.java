@@ -88,6 +88,23 @@ class RouteTest {
     }
 
     @Test
+    void theSameInkIsFedAnotherWayAndThatEndsTheWarrantyToo() {
+        var profile = Profiles.named("small-cartridge");
+        var wish = Wish.change(Family.MAKERS_DYE, "own", 0.02);
+        assertThat(Planner.plan(Shops.job(profile, Fit.asBuilt(profile), DYE, wish), terms(Map.of())))
+                .isInstanceOfSatisfying(
+                        Answer.NotSo.class,
+                        no -> assertThat(no.instead())
+                                .contains("To feed it another way", "refillable cartridges", "bulk feed"));
+        var plan = planned(Planner.plan(
+                Shops.job(profile, Fit.asBuilt(profile), DYE, wish.by(Route.REFILLABLES)), terms(Map.of())));
+        assertThat(plan.fit().feed()).isEqualTo(Feed.REFILLABLE);
+        assertThat(plan.channels()).noneMatch(c -> c.doing() == ChannelPlan.Doing.KEEP);
+        assertThat(plan.acknowledgements()).isNotEmpty();
+        assertThat(ids(plan)).contains("warranty", "click-in");
+    }
+
+    @Test
     void lightSlotsBecomeWhite() {
         var plan = planned(
                 Planner.plan(Shops.job(Profiles.named("six-ink-tank"), DYE, Family.FILM, 0.005), terms(Map.of())));
