@@ -191,10 +191,12 @@ final class Charging {
                         "It will not hold. Bring the bottles below the head, empty this line, and renew its joint"
                                 + " before the machine is left alone.",
                         step("tighten", "Dry it, seat it again")
-                                .say("Power off at the machine’s key first. Tube home to the stop, nut hand-tight, seal"
-                                        + " whole; no force. Then towels and ten minutes again.")
-                                .minutes(5)
-                                .care(Caution.FORCE, Caution.INK)
+                                .say("Off by its key, cord out; carriage free and cover off as at the beginning, screws"
+                                        + " counted. Tube home to the stop, nut hand-tight, seal whole; no force. Cover"
+                                        + " and the same screws back, cord in, on, until it has parked. Then towels and"
+                                        + " ten minutes again.")
+                                .minutes(15)
+                                .care(Caution.ELECTRICITY, Caution.FORCE, Caution.INK)
                                 .ask(new Ask.Ticks(List.of("seated again", "dry towel under it")))
                                 .build()))
                 .build();

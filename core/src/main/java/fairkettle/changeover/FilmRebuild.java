@@ -52,7 +52,12 @@ final class FilmRebuild {
                         .care(Caution.FORCE, Caution.HEAD_RISK)
                         .needs(Facet.POWER, "unplugged")
                         .needs(Facet.CARRIAGE, "free")
-                        .ask(new Ask.Ticks(List.of("bar lies flat", "head has passed it, to the left"), true))
+                        .ask(new Ask.Ticks(
+                                List.of(
+                                        "bar lies flat",
+                                        "wet cloth lifted out",
+                                        "head has passed it, to the left, onto the cloth again"),
+                                true))
                         .then(Facet.BAR, "flat")
                         .build(),
                 end("bar-right", "Star-wheel bar: free its right end", "no spring at this end"),
@@ -83,7 +88,9 @@ final class FilmRebuild {
                         .care(Caution.FORCE, Caution.HEAD_RISK)
                         .needs(Facet.POWER, "unplugged")
                         .needs(Facet.CARRIAGE, "free")
-                        .ask(new Ask.Ticks(List.of("bar lies flat", "head is back over the middle"), true))
+                        .ask(new Ask.Ticks(
+                                List.of("bar lies flat", "wet cloth lifted out", "head is back, onto the cloth again"),
+                                true))
                         .then(Facet.BAR, "flat")
                         .build(),
                 step("rollers-off", "Pull the bar straight out")

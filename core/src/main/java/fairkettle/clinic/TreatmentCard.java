@@ -441,8 +441,8 @@ public final class TreatmentCard {
 
     private static Step cartridgeOff(String names, List<ChannelCode> channels) {
         return step("off-inlet", "Take off what sits on the inlet of " + names)
-                .say("Cartridge unclipped, or damper lifted straight up, over the tray; one channel at a time, outlet"
-                        + " up.")
+                .say("Cartridge unclipped; or, where a cover lies over it, that off first, its screws counted, then the"
+                        + " damper straight up. Over the tray, one channel at a time, outlet up.")
                 .minutes(2 * channels.size())
                 .care(Caution.INK, Caution.SQUIRT, Caution.FORCE)
                 .needs(Facet.POWER, "unplugged")
@@ -452,7 +452,8 @@ public final class TreatmentCard {
 
     private static Step cartridgeOn(String names, List<ChannelCode> channels) {
         return step("on-inlet", "Back onto the inlet of " + names)
-                .say("Each in its own place, until it clicks or sits without a gap.")
+                .say("Each in its own place, until it clicks or sits without a gap. A cover that came off goes back"
+                        + " with as many screws.")
                 .minutes(channels.size())
                 .hold("Each is back in its own place.")
                 .care(Caution.FORCE)
