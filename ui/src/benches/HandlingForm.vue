@@ -5,6 +5,7 @@ import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import { useServer } from '../api/useServer'
 import Choice from '../shell/Choice.vue'
 import TextInput from '../shell/TextInput.vue'
+import KitFields from './KitFields.vue'
 import { draftOf, taughtBy, type Draft, type Matter } from './handling'
 
 /** How hands get at a machine that is like its profile but not it: put right here, and every card says so at once. */
@@ -86,6 +87,7 @@ async function teach() {
       <label for="handling-lines">Waste lines</label>
       <Choice id="handling-lines" v-model="draft.wasteLines" :options="choice(handling.lines)" />
     </section>
+    <KitFields v-if="about('KIT')" v-model="draft.kit" :usual="handling.kits" />
     <div v-if="problem" class="act strong" role="alert">
       {{ problem.detail }}
       <div v-for="e in problem.errors ?? []" :key="e.detail">{{ e.detail }}</div>

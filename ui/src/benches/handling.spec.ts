@@ -15,6 +15,21 @@ const handling: Schemas['HandlingJson'] = {
   screws: [{ which: 'head cover', count: 5 }],
   wasteLines: 'NONE',
   lines: [],
+  kit: {
+    ribbon: 'JOINED',
+    chamber: 'NO_MARK',
+    bracket: 'STICKS',
+    constantHead: false,
+    valve: true,
+    plugs: true,
+    sponge: false,
+    bunged: false,
+    first: 30,
+    second: 20,
+    tilt: 30,
+  },
+  parts: [],
+  kits: [],
   taught: { ways: { CHECK: { say: 'Its second key.', seconds: 3 } } },
 }
 
@@ -28,6 +43,7 @@ describe('teaching a machine', () => {
       ways: { CHECK: { say: 'Its second key.', seconds: 3 } },
       screws: undefined,
       wasteLines: undefined,
+      kit: undefined,
     })
   })
 
@@ -46,6 +62,26 @@ describe('teaching a machine', () => {
     expect(taughtBy(draft, handling).screws?.[0]?.count).toBeNaN()
   })
 
+  it('teaches a kit whose tanks have no priming chamber, and so no doses', () => {
+    const draft = draftOf(handling)
+    draft.kit.chamber = 'NONE'
+    draft.kit.constantHead = true
+    expect(taughtBy(draft, handling).kit).toEqual({
+      ...handling.kit,
+      chamber: 'NONE',
+      constantHead: true,
+      first: 0,
+      second: 0,
+      tilt: 0,
+    })
+  })
+
+  it('takes a dose that is typed with a comma', () => {
+    const draft = draftOf(handling)
+    draft.kit.first = '17,5'
+    expect(taughtBy(draft, handling).kit?.first).toBe(17.5)
+  })
+
   it('says nothing of what is as it was', () => {
     expect(taughtBy(draftOf(handling), handling)).toEqual({
       ...handling.taught,
@@ -53,6 +89,7 @@ describe('teaching a machine', () => {
       panel: undefined,
       screws: undefined,
       wasteLines: undefined,
+      kit: undefined,
     })
   })
 })

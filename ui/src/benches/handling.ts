@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client'
+import { numberOf } from '../units/typed'
 
 export type Matter = NonNullable<Schemas['StepJson']['restsOn']>[number]
 type Handling = Schemas['HandlingJson']
@@ -11,7 +12,25 @@ export interface Draft {
   ways: { act: Act; label: string; say: string; seconds: string }[]
   screws: { which: string; count: string }[]
   wasteLines: Handling['wasteLines']
+  kit: KitDraft
 }
+
+export type Kit = Handling['kit']
+
+/** A kit as it stands in the form: its figures as they are typed. */
+export type KitDraft = Omit<Kit, 'first' | 'second' | 'tilt'> & { first: string; second: string; tilt: string }
+
+export const kitDraft = (kit: Kit): KitDraft => ({
+  ...kit,
+  first: String(kit.first),
+  second: String(kit.second),
+  tilt: String(kit.tilt),
+})
+
+const kitOf = (draft: KitDraft): Kit =>
+  draft.chamber === 'NONE'
+    ? { ...draft, first: 0, second: 0, tilt: 0 }
+    : { ...draft, first: numberOf(draft.first), second: numberOf(draft.second), tilt: numberOf(draft.tilt) }
 
 export function draftOf(handling: Handling): Draft {
   return {
@@ -25,6 +44,7 @@ export function draftOf(handling: Handling): Draft {
     })),
     screws: handling.screws.map((s) => ({ which: s.which, count: String(s.count) })),
     wasteLines: handling.wasteLines,
+    kit: kitDraft(handling.kit),
   }
 }
 
@@ -44,5 +64,6 @@ export function taughtBy(draft: Draft, handling: Handling): Schemas['TeachJson']
     ways,
     screws: JSON.stringify(draft.screws) === JSON.stringify(before.screws) ? handling.taught.screws : screws,
     wasteLines: draft.wasteLines === before.wasteLines ? handling.taught.wasteLines : draft.wasteLines,
+    kit: JSON.stringify(draft.kit) === JSON.stringify(before.kit) ? handling.taught.kit : kitOf(draft.kit),
   }
 }

@@ -4,7 +4,7 @@ import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, type Schemas } from '../api/client'
 import { serverNow, useShop } from '../shell/shop'
-import { bare, countdown, dayAndTime, minutes, type VolumeUnit } from '../units/format'
+import { bare, countdown, dayAndTime, minutes, span, type VolumeUnit } from '../units/format'
 import HandlingForm from '../benches/HandlingForm.vue'
 import StrikeDialog from '../log/StrikeDialog.vue'
 import MachineSays from './MachineSays.vue'
@@ -51,7 +51,7 @@ const uncapped = computed(() => uncappedWords(card.value, now.value))
 const mainWords = computed(() => {
   const s = step.value
   if (!s) return ''
-  if (s.pause && !s.waitStarted) return `Start: ${s.pause.label}, ${minutes(s.pause.minutes)}`
+  if (s.pause && !s.waitStarted) return `Start: ${s.pause.label}, ${span(s.pause.seconds)}`
   if (waitLeft.value !== undefined && waitLeft.value > 0) return `${countdown(waitLeft.value)} to go`
   if (s.id === 'sign-off') return 'Sign off'
   return s.ask.kind === 'Acknowledge' ? 'Agreed' : 'Done'
@@ -107,6 +107,14 @@ const asItWas = computed(() => {
     .flatMap((s) => s.notes.filter((n) => n.picture).map((n) => ({ title: s.title, picture: n.picture })))
     .reverse()
 })
+
+/** Nobody was at the tablet when it began. */
+const AGO = [1, 2, 5, 10, 20, 30, 60, 120, 360, 720]
+const earlier = ref(false)
+async function beganAgo(ago: number) {
+  earlier.value = false
+  if (step.value) await acts.beginWait(step.value.id, ago)
+}
 
 /** A sentence that is not true of this machine is put right where it was read. */
 const teaching = ref(false)
@@ -256,6 +264,20 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             }}</BButton>
             <BButton v-else variant="outline-secondary" class="main" :disabled="busy" @click="strike(step!.id)"
               >Strike it out</BButton
+            >
+            <BButton
+              v-if="!locked && step.pause && !step.waitStarted"
+              variant="outline-secondary"
+              :disabled="busy"
+              @click="earlier = true"
+              >It began earlier</BButton
+            >
+            <BButton
+              v-if="!locked && mainWaits && step.pause?.machine"
+              variant="outline-secondary"
+              :disabled="busy"
+              @click="acts.finish(step!.id, 'the machine was done')"
+              >The machine is done</BButton
             >
             <BButton
               v-for="branch in locked ? [] : step.branches"
@@ -408,6 +430,13 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
       </aside>
     </div>
 
+    <BModal v-model="earlier" title="How long ago did it begin?" no-footer centered>
+      <div class="ago">
+        <BButton v-for="m in AGO" :key="m" variant="outline-secondary" size="lg" @click="beganAgo(m)">{{
+          minutes(m)
+        }}</BButton>
+      </div>
+    </BModal>
     <BModal v-model="teaching" title="How is it on this machine?" no-footer centered>
       <HandlingForm v-if="card && step && teaching" :machine="card.machine" :matters="step.restsOn" @taught="taught" />
     </BModal>
@@ -440,6 +469,12 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
 </template>
 
 <style scoped>
+.ago {
+  display: grid;
+  gap: 10px;
+  grid-template-columns: repeat(auto-fill, minmax(110px, 1fr));
+}
+
 .stages {
   list-style: none;
   margin: 0;

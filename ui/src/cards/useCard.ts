@@ -49,7 +49,8 @@ export function useCard(id: () => number) {
       act((path) => api.POST('/api/cards/{card}/skip', { ...path, body: { step, reason } })),
     fail: (step: string, branch: string) =>
       act((path) => api.POST('/api/cards/{card}/fail', { ...path, body: { step, branch } })),
-    beginWait: (step: string) => act((path) => api.POST('/api/cards/{card}/wait', { ...path, body: { step } })),
+    beginWait: (step: string, minutesAgo?: number) =>
+      act((path) => api.POST('/api/cards/{card}/wait', { ...path, body: { step, minutesAgo } })),
     strike: (step: string) => act((path) => api.POST('/api/cards/{card}/strike', { ...path, body: { step } })),
     note: (step: string, words: string) =>
       act((path) => api.POST('/api/cards/{card}/notes', { ...path, body: { step, words } })),

@@ -13,6 +13,7 @@ import { FAMILIES, familyName } from '../units/families'
 import { dayAndTime, minutes, money, percent, volume, type VolumeUnit } from '../units/format'
 import ChannelFigures from './ChannelFigures.vue'
 import MoneyPlate from './MoneyPlate.vue'
+import HandlingForm from '../benches/HandlingForm.vue'
 import PapersPlate from './PapersPlate.vue'
 import PurityPlate from './PurityPlate.vue'
 import SchoolsFollowed from './SchoolsFollowed.vue'
@@ -189,6 +190,18 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
           </button>
           <span v-for="words in plan.acknowledgements" :key="words" class="tag">{{ words }}</span>
         </div>
+        <section v-if="plan.first.length" class="notice" role="status" aria-label="First">
+          <div>
+            <b>First, before a screw is touched.</b>
+            <div v-for="line in plan.first" :key="line">{{ line }}</div>
+          </div>
+        </section>
+        <details v-if="plan.kit.length" class="fold">
+          <summary>Bulk feed: {{ plan.kit[0] }}, {{ plan.kit[1] }} …</summary>
+          <p class="small">{{ plan.kit.join(' · ') }}</p>
+          <b>Not your kit?</b>
+          <HandlingForm :machine="machine.id" :matters="['KIT']" @taught="ask" />
+        </details>
         <p class="fitness">
           <b aria-hidden="true">{{ '●'.repeat(plan.fitness.stars) + '○'.repeat(5 - plan.fitness.stars) }}</b>
           <span class="visually-hidden">{{ plan.fitness.stars }} of 5.</span>

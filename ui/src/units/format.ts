@@ -52,6 +52,11 @@ export function minutes(total: number): string {
   return whole % 60 === 0 ? `${hours} h` : `${hours} h ${whole % 60} min`
 }
 
+/** "30 s", "12 min", "6 h 41 min". */
+export function span(seconds: number): string {
+  return seconds < 120 && seconds % 60 !== 0 ? `${Math.round(seconds)} s` : minutes(seconds / 60)
+}
+
 /** What is left of a wait: "1:52" under ten minutes, "6 h 41 min" above. */
 export function countdown(milliseconds: number): string {
   const seconds = Math.max(0, Math.ceil(milliseconds / 1000))

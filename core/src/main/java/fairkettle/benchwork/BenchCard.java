@@ -130,7 +130,7 @@ public final class BenchCard {
                                         + profile.handling()
                                                 .panel()
                                                 .how(Panel.Act.CLEANING)
-                                                .say())
+                                                .words())
                                 .minutes(2)
                                 .hold("The waste tubes are back.")
                                 .care(Caution.NO_POWER_OFF)
@@ -162,7 +162,7 @@ public final class BenchCard {
                 .build());
         steps.add(step("tubes-back", "Waste tubes back, one cleaning")
                 .say("Now the machine’s own cleaning. "
-                        + profile.handling().panel().how(Panel.Act.CLEANING).say())
+                        + profile.handling().panel().how(Panel.Act.CLEANING).words())
                 .minutes(2)
                 .hold("The waste tubes are back.")
                 .care(Caution.NO_POWER_OFF)
@@ -268,15 +268,6 @@ public final class BenchCard {
                         .build());
     }
 
-    private static Step lowered() {
-        return step("lower", "Raised bottles down")
-                .say("Before a joint is opened, or it squirts.")
-                .minutes(2)
-                .hold("No bottle stands above the head.")
-                .care(Caution.SQUIRT)
-                .build();
-    }
-
     private static Step motion(String routine, String title, String say, int minutes) {
         return step(routine, title)
                 .say(say)
@@ -288,11 +279,13 @@ public final class BenchCard {
     }
 
     private static List<Step> inlets(List<ChannelCode> channels, Profile profile, Family family) {
-        return List.of(
-                UsualSteps.ready(family),
-                lowered(),
-                UsualSteps.free(profile),
-                UsualSteps.wetCloth(family),
+        var steps = new ArrayList<Step>();
+        steps.add(UsualSteps.ready(family));
+        steps.addAll(UsualSteps.lowered(profile));
+        steps.add(UsualSteps.free(profile));
+        steps.addAll(UsualSteps.inletBared(profile));
+        steps.add(UsualSteps.wetCloth(family));
+        steps.addAll(List.of(
                 step("open", "Bring the inlets to light")
                         .say("Cartridges or dampers off over a cloth, one channel at a time, so that nothing is"
                                 + " mixed up.")
@@ -326,10 +319,10 @@ public final class BenchCard {
                         .care(Caution.FORCE)
                         .fulfils("bay-filter")
                         .build(),
-                UsualSteps.clothOut(),
-                UsualSteps.towelsOut(),
-                on(profile),
-                UsualSteps.check(profile));
+                UsualSteps.clothOut()));
+        steps.addAll(UsualSteps.inletCovered(profile));
+        steps.addAll(List.of(UsualSteps.towelsOut(), on(profile), UsualSteps.check(profile)));
+        return steps;
     }
 
     private static List<Step> underHeads(Profile profile, Family family) {
@@ -374,7 +367,7 @@ public final class BenchCard {
                 .care(Caution.HEAD_RISK)
                 .build());
         steps.add(UsualSteps.ready(family));
-        steps.add(lowered());
+        steps.addAll(UsualSteps.lowered(profile));
         steps.add(UsualSteps.free(profile));
         steps.add(UsualSteps.coversOff(profile));
         steps.add(UsualSteps.headOut(profile));
@@ -453,7 +446,7 @@ public final class BenchCard {
             steps.add(UsualSteps.ready(family));
         }
         if (routine.cautions().contains(Caution.SQUIRT)) {
-            steps.add(lowered());
+            steps.addAll(UsualSteps.lowered(profile));
         }
         if (inside) {
             steps.add(UsualSteps.free(profile));

@@ -52,7 +52,8 @@ public final class LineFlush {
                 UsualSteps.off(),
                 UsualSteps.coversOff(profile),
                 step("lower", "Bottle of %s below the head".formatted(names))
-                        .say("Else it runs as soon as the line is open.")
+                        .say("Else it runs as soon as the line is open. Where ink stands in a tank that cannot be"
+                                + " lowered, its cap stays shut instead.")
                         .minutes(2)
                         .hold("The bottle stands below the head.")
                         .care(Caution.SQUIRT)
@@ -62,7 +63,10 @@ public final class LineFlush {
                         .say("Old slot labels mislead: a slot that was grey may carry white today. Pull at the line"
                                 + " and read the label on the bottle that moves.")
                         .minutes(n)
-                        .ask(Ask.Each.matching("Which bottle hangs at the end of this line?", codes))
+                        .ask(Ask.Each.matching(
+                                "Which bottle hangs at the end of this line?",
+                                codes,
+                                profile.codes().stream().map(ChannelCode::code).toList()))
                         .build(),
                 step("joint", "Joint off at the damper")
                         .say("Towel under it."
@@ -153,11 +157,11 @@ public final class LineFlush {
                 UsualSteps.towelsOut(),
                 UsualSteps.on(profile),
                 step("fill-key", "Ink through, then two cleanings")
-                        .say(profile.handling().panel().how(Panel.Act.CHARGE).say() + " Then: "
+                        .say(profile.handling().panel().how(Panel.Act.CHARGE).words() + " Then: "
                                 + profile.handling()
                                         .panel()
                                         .how(Panel.Act.CLEANING)
-                                        .say()
+                                        .words()
                                 + " What comes first judges nothing.")
                         .minutes(2)
                         .restsOn(Handling.Matter.CHARGE, Handling.Matter.CLEANING)

@@ -8,6 +8,7 @@ import fairkettle.procedure.Ask;
 import fairkettle.procedure.Branch;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.Step;
+import fairkettle.procedure.UsualSteps;
 import fairkettle.safety.Caution;
 import java.util.ArrayList;
 import java.util.List;
@@ -130,17 +131,15 @@ final class Beginning {
         }
         var steps = new ArrayList<Step>();
         steps.add(step("bench", "Cover the bench, gloves on")
-                .say("Waste bottle first, then cloth, tray and towels. No bottle is opened before this.")
+                .say("Waste bottle first, labelled, at hand; then cloth under the machine, tray on it, and towels"
+                        + " folded lengthwise: write down how many. A towel left inside tears the head off. No"
+                        + " bottle is opened before this.")
                 .minutes(5)
-                .hold("Gloves are on before the first wet step, and a spare pair lies ready: one always tears.")
+                .hold("Gloves are on, a spare pair lies ready: one always tears.")
                 .with("waste bottle", "old cloth and tray", "6 folded towels", "2 pairs of gloves")
                 .care(care.toArray(Caution[]::new))
                 .needs(Facet.WARRANTY, "acknowledged")
-                .ask(new Ask.Ticks(List.of(
-                        "waste bottle at hand, labelled",
-                        "cloth under the machine, tray on it",
-                        "six towels, counted",
-                        "gloves on, spare pair ready")))
+                .ask(new Ask.Tally("Laid out", UsualSteps.TOWELS, null))
                 .then(Facet.BENCH, "prepared")
                 .then(Facet.GLOVES, "on")
                 .build());

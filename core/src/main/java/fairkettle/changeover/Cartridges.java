@@ -6,7 +6,9 @@ import static fairkettle.procedure.Step.step;
 
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Architecture;
+import fairkettle.machine.BulkKit;
 import fairkettle.machine.Chips;
+import fairkettle.machine.Handling;
 import fairkettle.machine.Panel;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Branch;
@@ -14,6 +16,7 @@ import fairkettle.procedure.Facet;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Pause;
 import fairkettle.procedure.Step;
+import fairkettle.procedure.UsualSteps;
 import fairkettle.safety.Caution;
 import fairkettle.safety.School;
 import java.time.Duration;
@@ -235,17 +238,23 @@ final class Cartridges {
     }
 
     private static Step park(List<fairkettle.ink.ChannelCode> codes) {
-        return park("lid-down", codes);
+        return parked("lid-down", codes)
+                .hold("As many towels are out as were laid out.")
+                .ask(new Ask.Tally("Out again", UsualSteps.TOWELS, "bench"))
+                .build();
     }
 
     static Step park(String id, List<fairkettle.ink.ChannelCode> codes) {
-        return step(id, "Lid down, let it park")
+        return parked(id, codes).build();
+    }
+
+    private static Step.Builder parked(String id, List<fairkettle.ink.ChannelCode> codes) {
+        return step(id, "Nothing left inside, lid down, let it park")
                 .say("The carriage goes home by itself and caps the head.")
                 .minutes(1)
                 .needs(Facet.CARTRIDGE, codes, "clicked in")
                 .needs(Facet.POWER, "on")
-                .then(Facet.CARRIAGE, "docked")
-                .build();
+                .then(Facet.CARRIAGE, "docked");
     }
 
     /** What comes out is capped, plugged, labelled and stored; nothing, where a new machine never had any in. */
@@ -367,14 +376,14 @@ final class Cartridges {
         }
         steps.add(menu());
         if (bulk) {
-            steps.add(step("bulk-off", "Take the bulk feed off")
-                    .say("Cartridges out together with their ribbon, upright, into a tray. Bracket off the machine."
-                            + " Outlets capped.")
+            var off = step("bulk-off", "Take the bulk feed off")
+                    .say("Cartridges out together with their ribbon, upright, into a tray. Outlets capped."
+                            + (w.handling().kit().bracket() == BulkKit.Bracket.NONE ? "" : " Bracket off the machine."))
                     .minutes(6)
                     .care(Caution.INK, Caution.SQUIRT)
-                    .needs(Facet.CARRIAGE, "free")
-                    .needs(Facet.VENT, codes, "plugged")
-                    .needs(Facet.VALVE, "shut")
+                    .restsOn(Handling.Matter.KIT)
+                    .needs(Facet.CARRIAGE, "free");
+            steps.add(BulkFeed.needsShut(w, off)
                     .ask(new Ask.Grid(w.before.codes(), List.of(ticks("out"), ticks("capped"))))
                     .then(Facet.OLD_CARTRIDGE, w.before.codes(), "stored")
                     .then(Facet.VENT, codes, "open")

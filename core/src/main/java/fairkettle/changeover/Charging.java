@@ -12,6 +12,7 @@ import fairkettle.procedure.Facet;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Pause;
 import fairkettle.procedure.Step;
+import fairkettle.procedure.UsualSteps;
 import fairkettle.safety.Caution;
 import fairkettle.safety.School;
 import java.time.Duration;
@@ -36,7 +37,7 @@ final class Charging {
                         minutes.initialCharge(),
                         "initial charge",
                         "Start the machine’s initial charge. "
-                                + panel.how(Panel.Act.CHARGE).say() + " Its first ink goes to the pad.");
+                                + panel.how(Panel.Act.CHARGE).words() + " Its first ink goes to the pad.");
             case POWER_CLEANING -> {
                 var steps = new ArrayList<>(steps(
                         w,
@@ -44,7 +45,7 @@ final class Charging {
                         minutes.powerCleaning(),
                         "power cleaning",
                         "Start one power cleaning. "
-                                + panel.how(Panel.Act.POWER_CLEANING).say()
+                                + panel.how(Panel.Act.POWER_CLEANING).words()
                                 + " It draws new ink through the whole path, and it brings the level down: the"
                                 + " tanks are full now. Say no to the check that is offered: purge sheets come"
                                 + " first."));
@@ -58,7 +59,7 @@ final class Charging {
                         3 * minutes.cleaning(),
                         "three cleanings",
                         "Start three light cleanings, one after the other. "
-                                + panel.how(Panel.Act.CLEANING).say()
+                                + panel.how(Panel.Act.CLEANING).words()
                                 + " Say no to the check that is offered between them.");
             case ONE_CLEANING ->
                 steps(
@@ -67,7 +68,7 @@ final class Charging {
                         minutes.cleaning(),
                         "cleaning",
                         "Start one light cleaning. "
-                                + panel.how(Panel.Act.CLEANING).say());
+                                + panel.how(Panel.Act.CLEANING).words());
         };
     }
 
@@ -156,7 +157,7 @@ final class Charging {
                 .then(Facet.FILL, codes, "topped up");
         var steps = new ArrayList<>(List.of(confirm.build(), charge.build()));
         if (opened(w)) {
-            steps.add(leaks());
+            steps.add(leaks(w));
         }
         if (cartridges) { // why: nobody reaches a fill hole while the carriage is parked
             steps.add(Cartridges.menu("top-menu"));
@@ -173,7 +174,7 @@ final class Charging {
         return !w.drained.isEmpty() || w.route == Route.FILM_REBUILD || w.route == Route.BULK_FEED;
     }
 
-    private static Step leaks() {
+    private static Step leaks(Work w) {
         return step("leaks", "Does every joint hold?")
                 .say("Ink stands in them now. A white towel under each, ten minutes; then look along tubes, dampers or"
                         + " cartridges, and the waste joint. A drop today is a puddle over night.")
@@ -190,15 +191,28 @@ final class Charging {
                         3,
                         "It will not hold. Bring the bottles below the head, empty this line, and renew its joint"
                                 + " before the machine is left alone.",
-                        step("tighten", "Dry it, seat it again")
-                                .say("Off by its key, cord out; carriage free and cover off as at the beginning, screws"
-                                        + " counted. Tube home to the stop, nut hand-tight, seal whole; no force. Cover"
-                                        + " and the same screws back, cord in, on, until it has parked. Then towels and"
-                                        + " ten minutes again.")
-                                .minutes(15)
-                                .care(Caution.ELECTRICITY, Caution.FORCE, Caution.INK)
-                                .ask(new Ask.Ticks(List.of("seated again", "dry towel under it")))
-                                .build()))
+                        again(w)))
                 .build();
+    }
+
+    /** Powerless and open as at the beginning, and closed with the same screws. */
+    private static Step[] again(Work w) {
+        var profile = w.job.profile();
+        boolean covered = w.opensCovers();
+        var steps = new ArrayList<>(List.of(Opening.free(w).build()));
+        if (covered) {
+            steps.add(UsualSteps.coversOff(profile));
+        }
+        steps.add(step("tighten", "Dry it, seat it again")
+                .say("Tube home to the stop, nut hand-tight, seal whole; no force.")
+                .minutes(6)
+                .care(Caution.FORCE, Caution.INK)
+                .ask(new Ask.Ticks(List.of("seated again", "dry towel under it")))
+                .build());
+        if (covered) {
+            steps.add(UsualSteps.coversOn(profile));
+        }
+        steps.add(UsualSteps.on(profile));
+        return steps.toArray(Step[]::new);
     }
 }

@@ -4,7 +4,6 @@ import static fairkettle.changeover.Work.ticks;
 import static fairkettle.changeover.Work.volumes;
 import static fairkettle.procedure.Step.step;
 
-import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Architecture;
 import fairkettle.machine.VesselKind;
@@ -64,9 +63,9 @@ final class Drawing {
                 .build());
         steps.add(pull(w, w.drained, "pull", "Pull until it brings only air", List.copyOf(w.way.drains()))
                 .needs(Facet.LINE, codes, "off")
-                .branch(nothingComes())
+                .branch(nothingComes(w.drained))
                 .build());
-        steps.add(step("dampers", w.snapIn() ? "Empty the heads over the tray" : "Empty the dampers over the tray")
+        var dampers = step("dampers", w.snapIn() ? "Empty the heads over the tray" : "Empty the dampers over the tray")
                 .say("At an angle, outlet down; shake until nothing drops. Let the spike drip into a towel.")
                 .minutes(2 * w.drained.size())
                 .care(Caution.INK, Caution.WASTE)
@@ -77,9 +76,9 @@ final class Drawing {
                         List.of(
                                 volumes("came out, about", w.drained, ChannelPlan::damper),
                                 new Column("no more drops", ColumnKind.AIR, List.of()))))
-                .moves(new Move.Draw(List.of(VesselKind.DAMPER, VesselKind.HEAD)))
-                .then(Facet.DAMPER, codes, "drained")
-                .build());
+                .moves(new Move.Draw(List.of(VesselKind.DAMPER, VesselKind.HEAD)));
+        w.drained.forEach(p -> dampers.then(Facet.DAMPER, List.of(p.before()), drainedTo(w, Facet.DAMPER, p)));
+        steps.add(dampers.build());
         return steps;
     }
 
@@ -94,14 +93,15 @@ final class Drawing {
                     plans,
                     p -> index < p.pulls().loads().size() ? p.pulls().loads().get(index) : Millilitres.ZERO));
         }
-        columns.add(new Column("then only air", ColumnKind.AIR, List.of()));
+        columns.add(new Column("gush, then air alone", ColumnKind.AIR, List.of()));
         int handling = (int) Math.ceil(plans.stream()
                 .mapToDouble(p -> (p.pulls().loads().size() + 1) * w.terms.minutesPerPull())
                 .sum());
         var codes = Work.codesBefore(plans);
         boolean back = w.route == Route.PARK && w.terms.follows(School.RETURN_INK, "clean");
-        return step(id, title)
-                .say("One syringe per colour. Pull slowly, empty each load "
+        var pull = step(id, title)
+                .say("One syringe per colour. Pull slowly, about five seconds for 10 mL: fast pulling draws air past"
+                        + " the ink. Empty each load "
                         + (back ? "back into its own bottle if it is clean and never mixed" : "into the waste bottle")
                         + " and tap what it held. Half a load is a load. Do not judge by the tank window: it"
                         + " is stained.")
@@ -117,36 +117,50 @@ final class Drawing {
                 .needs(Facet.GLOVES, "on")
                 .needs(Facet.SYRINGE, codes, "its own")
                 .ask(Work.gridBefore(plans, columns))
-                .moves(back ? new Move.DrawBack(reach) : new Move.Draw(reach))
-                .then(Facet.TANK, codes, "drained");
+                .moves(back ? new Move.DrawBack(reach) : new Move.Draw(reach));
+        plans.forEach(p -> pull.then(Facet.TANK, List.of(p.before()), drainedTo(w, Facet.TANK, p)));
+        return pull;
     }
 
-    static Branch nothingComes() {
-        return new Branch(
-                "nothing-comes",
-                "Nothing comes",
-                List.of(
-                        step("stop-pulling", "Stop pulling")
-                                .say("More force breaks seals. Look instead: cap open? adapter seated, seal not"
-                                        + " stretched? tube kinked?")
-                                .minutes(2)
-                                .care(Caution.FORCE)
-                                .ask(new Ask.Ticks(List.of(
-                                        "tank cap is open",
-                                        "adapter sits and is not stretched",
-                                        "no kink in the tube")))
-                                .build(),
-                        step("from-the-top", "Empty it from the top")
-                                .say("It is blocked. With a needle through the filling hole draw the tank empty"
-                                        + " from above, then push one syringe of air through, gently, over the"
-                                        + " tray.")
+    /** Of one channel: what holds it back, then out with its ink from above, as much as there was. */
+    static Branch[] nothingComes(List<ChannelPlan> plans) {
+        return plans.stream()
+                .map(p -> Branch.again(
+                        "nothing-comes-" + p.before(),
+                        "Nothing comes from " + p.before(),
+                        2,
+                        "Still blocked after two tries. Stop here: the line of this channel needs renewing before"
+                                + " anything else goes through.",
+                        stopPulling(List.of(
+                                "tank cap is open",
+                                "adapter pushed on, not screwed, with its notch; seal not stretched",
+                                "no kink in the tube")),
+                        step("from-the-top", "Empty " + p.before() + " from the top")
+                                .say("It is blocked. With a needle through the filling hole draw the tank empty from"
+                                        + " above, and tap how much that was; then push one syringe of air through,"
+                                        + " gently, over the tray.")
                                 .minutes(6)
-                                .care(Caution.SHARPS, Caution.PRESSURE)
+                                .care(Caution.SHARPS, Caution.PRESSURE, Caution.WASTE)
                                 .with("blunt needle")
-                                .build()),
-                2,
-                "Still blocked after two tries. Stop here: the line of this channel needs renewing before anything"
-                        + " else goes through.");
+                                .ask(Work.gridBefore(
+                                        List.of(p),
+                                        List.of(volumes(
+                                                "from above",
+                                                List.of(p),
+                                                q -> q.pulls().loads().stream()
+                                                        .reduce(Millilitres.ZERO, Millilitres::plus)))))
+                                .moves(new Move.Draw(List.of(VesselKind.TANK)))
+                                .build()))
+                .toArray(Branch[]::new);
+    }
+
+    static Step stopPulling(List<String> looks) {
+        return step("stop-pulling", "Stop pulling")
+                .say("More force breaks seals. Look instead.")
+                .minutes(2)
+                .care(Caution.FORCE)
+                .ask(new Ask.Ticks(looks))
+                .build();
     }
 
     static List<Step> rinse(Work w) {
@@ -163,12 +177,10 @@ final class Drawing {
 
     private static List<Step> rinseStage(Work w, String id, Way.Stage stage) {
         var steps = new ArrayList<Step>();
-        var codes = Work.codesBefore(w.drained);
         var inkRinsed = w.drained.stream()
                 .filter(p -> p.filled() && (w.route.rinsesFluidOut() || w.terms.follows(School.RINSE_WITH, "ink")))
                 .toList();
         var fluidRinsed = w.drained.stream().filter(p -> !inkRinsed.contains(p)).toList();
-        var done = new ArrayList<ChannelCode>();
         for (var group : List.of(fluidRinsed, inkRinsed)) {
             int most = group.stream()
                     .mapToInt(p -> rinseOf(p, stage).count())
@@ -183,66 +195,68 @@ final class Drawing {
                         group,
                         most,
                         liquid));
-                done.addAll(Work.codesBefore(group));
             }
         }
-        var rest = codes.stream().filter(c -> !done.contains(c)).toList();
-        if (!rest.isEmpty()) {
-            steps.add(step(done.isEmpty() ? id : id + "-none", "Rinse " + stage.name() + ": not needed")
-                    .say(done.isEmpty() ? "The purity aimed for is reached without." : "Not for these channels.")
-                    .minutes(0)
-                    .needs(stage.facet(), rest, "drained")
-                    .then(stage.facet(), rest, "rinsed")
-                    .build());
-        }
-        var chased = w.drained.stream()
-                .filter(p -> !rinseOf(p, stage).chaser().isZero())
-                .toList();
-        var chase = step(id + "-chaser", chased.isEmpty() ? "No chaser needed" : "Chase the fluid out with new ink")
-                .say(
-                        chased.isEmpty()
-                                ? "Nothing to chase out."
-                                : "The same way once more, with new ink. Fluid left in the path thins the first"
-                                        + " prints; this ink is waste.")
-                .minutes(chased.size())
-                .needs(stage.facet(), codes, "rinsed")
-                .then(stage.facet(), codes, "chased");
+        var chased = w.drained.stream().filter(p -> chases(p, stage)).toList();
         if (!chased.isEmpty()) {
-            chase.care(Caution.WASTE)
+            steps.add(step(id + "-chaser", "Chase the fluid out with new ink")
+                    .say("The same way once more, with new ink. Fluid left in the path thins the first prints; this"
+                            + " ink is waste.")
+                    .minutes(chased.size())
+                    .care(Caution.WASTE)
+                    .needs(stage.facet(), Work.codesBefore(chased), "rinsed")
                     .needs(Facet.BOTTLE, Work.codes(chased), "matched")
                     .needs(Facet.SYRINGE, Work.codesBefore(chased), "its own")
                     .ask(Work.gridBefore(chased, chasers(chased, stage)))
-                    .moves(new Move.Rinse(stage.reach(), Move.Liquid.NEW_INK));
+                    .moves(new Move.Rinse(stage.reach(), Move.Liquid.NEW_INK))
+                    .then(stage.facet(), Work.codesBefore(chased), "chased")
+                    .build());
         }
-        steps.add(chase.build());
         return steps;
+    }
+
+    private static boolean rinses(ChannelPlan plan, Way.Stage stage) {
+        return rinseOf(plan, stage).count() > 0;
+    }
+
+    private static boolean chases(ChannelPlan plan, Way.Stage stage) {
+        return !rinseOf(plan, stage).chaser().isZero();
+    }
+
+    /** How far vessels are once they are drained: where nothing is to be rinsed or chased, at the end. */
+    static String drainedTo(Work w, Facet facet, ChannelPlan plan) {
+        var stage = w.way.stages().stream().filter(s -> s.facet() == facet).findFirst();
+        return stage.filter(s -> rinses(plan, s)).isPresent()
+                ? "drained"
+                : stage.filter(s -> chases(plan, s)).isPresent() ? "rinsed" : "chased";
     }
 
     private static Step rinses(
             Work w, String id, Way.Stage stage, List<ChannelPlan> group, int most, Move.Liquid liquid) {
-        var codes = Work.codesBefore(group);
+        var rinsing = group.stream().filter(p -> rinses(p, stage)).toList();
+        var codes = Work.codesBefore(rinsing);
         String with = liquid == Move.Liquid.NEW_INK
                 ? "new ink"
                 : "cleaning fluid for " + w.family().label();
         var columns = IntStream.range(0, most)
                 .mapToObj(n -> volumes(
                         "rinse " + (n + 1),
-                        group,
+                        rinsing,
                         p -> n < rinseOf(p, stage).count() ? rinseOf(p, stage).volume() : Millilitres.ZERO))
                 .toList();
         var again = step(id + "-again", "One more rinse")
                 .say(stage.how())
                 .minutes(3)
                 .ask(Work.gridBefore(
-                        group,
+                        rinsing,
                         List.of(volumes(
-                                "one more", group, p -> rinseOf(p, stage).volume()))))
+                                "one more", rinsing, p -> rinseOf(p, stage).volume()))))
                 .moves(new Move.Rinse(stage.reach(), liquid))
                 .needs(stage.facet(), codes, "drained")
                 .build();
         var step = step(id, "Rinse " + stage.name())
                 .say("With " + with + ". " + stage.how() + " What comes out last must be clear.")
-                .minutes((int) Math.ceil(group.stream()
+                .minutes((int) Math.ceil(rinsing.stream()
                         .mapToDouble(p -> rinseOf(p, stage).count() * w.terms.minutesPerRinse())
                         .sum()))
                 .care(Caution.WASTE, Caution.INK)
@@ -251,20 +265,20 @@ final class Drawing {
                 .needs(Facet.TANK_CAP, codes, "open")
                 .needs(Facet.GLOVES, "on")
                 .needs(Facet.SYRINGE, codes, "its own")
-                .ask(Work.gridBefore(group, columns))
+                .ask(Work.gridBefore(rinsing, columns))
                 .moves(new Move.Rinse(stage.reach(), liquid))
                 .branch(new Branch(
                         "not-clear",
                         "It is not clear",
                         List.of(again),
                         3,
-                        "Three more rinses did not clear it. Renew the line of the channel that stays dark."))
-                .then(stage.facet(), codes, "rinsed");
+                        "Three more rinses did not clear it. Renew the line of the channel that stays dark."));
+        rinsing.forEach(p -> step.then(stage.facet(), List.of(p.before()), chases(p, stage) ? "rinsed" : "chased"));
         if (w.before.architecture() != Architecture.BULK) {
             step.needs(Facet.LINE, codes, "off");
         }
         if (liquid == Move.Liquid.NEW_INK) {
-            step.needs(Facet.BOTTLE, Work.codes(group), "matched");
+            step.needs(Facet.BOTTLE, Work.codes(rinsing), "matched");
         }
         return step.build();
     }

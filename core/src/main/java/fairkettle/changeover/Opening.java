@@ -13,7 +13,6 @@ import fairkettle.safety.Caution;
 import fairkettle.safety.School;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 
 /** Opening a machine down to its dampers, and putting everything back in the reverse order. */
 final class Opening {
@@ -21,25 +20,7 @@ final class Opening {
     private Opening() {}
 
     static List<Step> up(Work w) {
-        var way = w.handling().freeing();
-        var free = step("free-carriage", "Free the carriage, unplug")
-                .say("This one is freed " + way.label() + ". " + way.goesWrong()
-                        + " A carriage that has power is never pushed: it loses its place. Lid propped.")
-                .minutes(4)
-                .care(Caution.ELECTRICITY, Caution.MOVING_PARTS, Caution.LID, Caution.FORCE)
-                .hold("No cord is in the machine before hands go in.")
-                .restsOn(Handling.Matter.FREEING)
-                .ask(new Ask.Ticks(
-                        Stream.concat(way.acts().stream(), Stream.of("lid propped"))
-                                .toList(),
-                        true))
-                .needs(Facet.BENCH, "prepared")
-                .needs(Facet.TRANSIT, "cleared")
-                .then(Facet.CARRIAGE, "free")
-                .then(Facet.POWER, "unplugged");
-        if (way.underPower()) {
-            free.needs(Facet.POWER, "on");
-        }
+        var free = free(w).needs(Facet.BENCH, "prepared").needs(Facet.TRANSIT, "cleared");
         if (!Planner.agreements(w.job).isEmpty()) {
             free.needs(Facet.ONE_WAY, "agreed to");
         }
@@ -71,6 +52,13 @@ final class Opening {
         return steps;
     }
 
+    /** In this machine’s own way; where it moves under power, power has to be there. */
+    static Step.Builder free(Work w) {
+        var way = w.handling().freeing();
+        var free = UsualSteps.free(way);
+        return way.underPower() ? free.needs(Facet.POWER, "on") : free;
+    }
+
     private static Step screwsOut(Work w) {
         var screws = w.handling().screws();
         var out = step("screws-out", screws.isEmpty() ? "Lid up" : "Screws out, cover off")
@@ -100,7 +88,9 @@ final class Opening {
                         "screws-in",
                         screws.isEmpty() ? "Everything back under the lid" : "Cover back, the same screws in")
                 .say("In the reverse order of your photograph: flat cables in, cover, levers and springs back"
-                        + (screws.isEmpty() ? "." : ", then the screws, kind by kind."))
+                        + (screws.isEmpty()
+                                ? "."
+                                : ", then the screws, kind by kind: what came off last goes on first."))
                 .minutes(8)
                 .needs(Facet.LINE, codes, "joined")
                 .needs(Facet.COVERS, "off")
@@ -128,6 +118,7 @@ final class Opening {
         if (w.headWet()) {
             steps.add(UsualSteps.clothOut());
         }
+        steps.add(UsualSteps.towelsOut("bench"));
         steps.add(screwsIn(w, codes));
         steps.add(step("close", "Look once before closing")
                 .say("What stays inside ends up in the gears.")
@@ -136,10 +127,7 @@ final class Opening {
                 .needs(Facet.COVERS, "on")
                 .care(Caution.LID)
                 .ask(new Ask.Ticks(List.of(
-                        "flat cables seated",
-                        "levers back, transport lever not left forward",
-                        "six towels counted out again",
-                        "prop eased, lid shut")))
+                        "flat cables seated", "levers back, transport lever not left forward", "prop eased, lid shut")))
                 .build());
         return steps;
     }

@@ -24,6 +24,7 @@ import org.jspecify.annotations.Nullable;
  * @param wasteBottle room needed in waste bottles, headroom included
  * @param padAfter share of the pad that will be full
  * @param fitness how well this machine suits the purpose
+ * @param kit what is in the box of its bulk feed; empty where it gets or has none
  */
 public record Plan(
         Route route,
@@ -49,6 +50,7 @@ public record Plan(
         Payback payback,
         Fitness fitness,
         List<Caution> cautions,
+        List<String> kit,
         Procedure procedure) {
 
     public Plan {
@@ -59,6 +61,7 @@ public record Plan(
         needs = List.copyOf(needs);
         cost = List.copyOf(cost);
         cautions = List.copyOf(cautions);
+        kit = List.copyOf(kit);
     }
 
     public Chips chips() {

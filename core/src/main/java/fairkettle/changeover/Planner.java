@@ -279,7 +279,7 @@ public final class Planner {
         var procedure = w.route.procedure(w);
         var steps = procedure.steps();
         var times = times(steps);
-        var needs = Kit.of(w);
+        var needs = Needs.of(w);
         var cost = cost(w, fluid, waste, pad, times, needs);
         var total = Money.sum(cost.stream().map(Plan.CostLine::amount).toList(), terms.currency());
         var from = String.join(
@@ -312,6 +312,9 @@ public final class Planner {
                         .distinct()
                         .sorted()
                         .toList(),
+                w.after.architecture() == Architecture.BULK || w.before.architecture() == Architecture.BULK
+                        ? w.handling().kit().parts()
+                        : List.of(),
                 procedure);
     }
 

@@ -70,7 +70,8 @@ final class Powering {
             step.restsOn(Handling.Matter.FREEING);
         }
         if (w.after.architecture() == Architecture.BULK) {
-            step.hold("Valve open, every vent open: a shut one makes a vacuum, and that looks like a clog.");
+            step.hold((w.handling().kit().valve() ? "Valve open, every" : "Every")
+                    + " vent open: a shut one makes a vacuum, and that looks like a clog.");
         }
         var looks = w.job.profile().handling().panel().screen()
                 ? List.of("cord in the machine", "cord in the wall", "screen ready, carriage parked")

@@ -215,7 +215,7 @@ public enum Route {
         Charge charge(Job job, Terms terms, Fit becoming) {
             return job.profile().architecture() == Architecture.CARTRIDGE
                     ? Charge.THREE_CLEANINGS
-                    : powerUnlessSpared(terms);
+                    : powerUnlessSpared(job, terms);
         }
 
         @Override
@@ -281,7 +281,7 @@ public enum Route {
 
         @Override
         Charge charge(Job job, Terms terms, Fit becoming) {
-            return becoming.chips() == Chips.IGNORED ? powerUnlessSpared(terms) : Charge.THREE_CLEANINGS;
+            return becoming.chips() == Chips.IGNORED ? powerUnlessSpared(job, terms) : Charge.THREE_CLEANINGS;
         }
 
         @Override
@@ -554,7 +554,7 @@ public enum Route {
 
     /** How the filled path is charged: usually by a power cleaning, unless the shop spares them. */
     Charge charge(Job job, Terms terms, Fit becoming) {
-        return powerUnlessSpared(terms);
+        return powerUnlessSpared(job, terms);
     }
 
     /** Whether what holds the old ink is taken off with it, so that nothing is drawn out. */
@@ -577,8 +577,10 @@ public enum Route {
         return false;
     }
 
-    private static Charge powerUnlessSpared(Terms terms) {
-        return terms.follows(School.POWER_CLEANING, "spare") ? Charge.THREE_CLEANINGS : Charge.POWER_CLEANING;
+    /** Three light cleanings do it where cartridges were primed; an empty line takes more than they draw. */
+    private static Charge powerUnlessSpared(Job job, Terms terms) {
+        boolean empty = job.profile().channels().getFirst().has(VesselKind.TUBE);
+        return !empty && terms.follows(School.POWER_CLEANING, "spare") ? Charge.THREE_CLEANINGS : Charge.POWER_CLEANING;
     }
 
     /** Tanks are filled where they stand, before or after the power comes on, as the machine's guide has it. */

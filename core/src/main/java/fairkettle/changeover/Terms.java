@@ -95,13 +95,11 @@ public record Terms(
         return own == null ? new Money(supply.usualPrice(), currency()) : own;
     }
 
-    /** The machine, its carriage freed as the shop does it. */
+    /** The machine, its carriage freed as the shop does it, where this machine lets itself be freed so. */
     public Profile freed(Profile profile) {
-        return switch (position(School.CARRIAGE).id()) {
-            case "gear" -> profile.handled(profile.handling().freed(CarriageFreeing.LOCK_GEAR));
-            case "power" -> profile.handled(profile.handling().freed(CarriageFreeing.CORD_AS_IT_UNDOCKS));
-            default -> profile;
-        };
+        var own = profile.handling().freeing();
+        boolean lifts = follows(School.CARRIAGE, "power") && own.underPower() && own != CarriageFreeing.ARROWS;
+        return lifts ? profile.handled(profile.handling().freed(CarriageFreeing.CORD_AS_IT_UNDOCKS)) : profile;
     }
 
     boolean follows(School school, String position) {

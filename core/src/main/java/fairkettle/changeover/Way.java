@@ -53,8 +53,7 @@ record Way(
             Facet.DAMPER);
     static final Stage OUTLET = new Stage(
             "the whole line, through the outlet",
-            "Into the filling chamber; pull through the cartridge’s outlet with the notched adapter into the waste"
-                    + " bottle.",
+            "Into the tank; pull through the cartridge’s outlet with the notched adapter into the waste" + " bottle.",
             List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE),
             Facet.TANK);
 

@@ -63,7 +63,8 @@ public final class TreatmentCard {
         return switch (treatment) {
             case PURGE_SHEET ->
                 List.of(step("print", "Print a purge sheet of " + names)
-                        .say("Plain paper, matt preset. Look at it while it comes: strong from top to foot, no bare"
+                        .say(UsualSteps.carrier(channels)
+                                + " Matt preset. Look at it while it comes: strong from top to foot, no bare"
                                 + " bands, its own colour. What you see goes into the case.")
                         .minutes(2)
                         .moves(new Move.Print(channels, draws.sheet()))
@@ -75,7 +76,7 @@ public final class TreatmentCard {
                                 + profile.handling()
                                         .panel()
                                         .how(Panel.Act.CLEANING)
-                                        .say() + " One, not two: the check after it decides.")
+                                        .words() + " One, not two: the check after it decides.")
                         .minutes(1)
                         .restsOn(Handling.Matter.CLEANING)
                         .care(Caution.NO_POWER_OFF)
@@ -94,7 +95,7 @@ public final class TreatmentCard {
                                         + profile.handling()
                                                 .panel()
                                                 .how(Panel.Act.POWER_CLEANING)
-                                                .say() + " Say no to the check that is offered.")
+                                                .words() + " Say no to the check that is offered.")
                                 .minutes(1)
                                 .restsOn(Handling.Matter.POWER_CLEANING)
                                 .care(Caution.NO_POWER_OFF)
@@ -198,7 +199,7 @@ public final class TreatmentCard {
                         cleaning("draw", "One light cleaning: does the new cap draw?", profile));
             case DRAW_AT_CARTRIDGE ->
                 joined(
-                        List.of(ready(family), free(profile), wetCloth(family), cartridgeOff(names, channels)),
+                        toInlet(names, channels, profile, family),
                         List.of(draw(
                                 "cartridge",
                                 "Draw at the outlet of " + names,
@@ -208,7 +209,7 @@ public final class TreatmentCard {
                                 "Over the tray, air hole open, its colour’s own syringe, an adapter with a notch: one"
                                         + " without seals on the plate. Slowly. Solid colour is right; a pale tube is"
                                         + " air.")),
-                        List.of(cartridgeOn(names, channels), clothOut(), towelsOut(), on(profile)));
+                        fromInlet(names, channels, profile));
             case PUSH_AT_VENT ->
                 List.of(
                         ready(family),
@@ -243,6 +244,12 @@ public final class TreatmentCard {
                                 .care(Caution.PRESSURE, Caution.FORCE, Caution.INK)
                                 .ask(volumes("lost: a puddle is about 1 mL, a wet towel 2", channels, LOST_WITH_PUSH))
                                 .moves(new Move.Draw(TO_DAMPER))
+                                .build(),
+                        step("blot", "Blot the foam under the path")
+                                .say("What ran past the towel stands in it: a dry cloth, pressed, not rubbed.")
+                                .minutes(2)
+                                .care(Caution.INK)
+                                .needs(Facet.POWER, "unplugged")
                                 .build(),
                         towelsOut(),
                         on(profile),
@@ -298,76 +305,56 @@ public final class TreatmentCard {
                         .fulfils("shake")
                         .build());
             case NEW_DAMPER ->
-                List.of(
-                        ready(family),
-                        step("lower", "Raised bottles down")
-                                .say("Before a joint is opened, or it squirts. A machine without raised bottles has"
-                                        + " none to lower.")
-                                .minutes(1)
-                                .hold("No bottle stands above the head.")
-                                .care(Caution.SQUIRT)
-                                .build(),
-                        free(profile),
-                        coversOff(profile),
-                        wetCloth(family),
-                        damper(names, channels),
-                        clothOut(),
-                        coversOn(profile),
-                        towelsOut(),
-                        on(profile),
-                        cleaning("after", "One light cleaning, to draw ink through the new one", profile));
+                joined(
+                        joined(List.of(ready(family)), UsualSteps.lowered(profile), List.of(free(profile))),
+                        List.of(coversOff(profile), wetCloth(family), damper(names, channels), clothOut()),
+                        List.of(
+                                coversOn(profile),
+                                towelsOut(),
+                                on(profile),
+                                cleaning("after", "One light cleaning, to draw ink through the new one", profile)));
             case FLUSH_LINE -> LineFlush.steps(channels, profile, family);
             case DRAW_AT_INLET ->
-                List.of(
-                        ready(family),
-                        free(profile),
-                        wetCloth(family),
-                        cartridgeOff(names, channels),
-                        step("board", "Where do the electronics lie?")
-                                .say("Dry, covered, away from the fluid.")
-                                .minutes(2)
-                                .hold("The board and its cable are covered and dry.")
-                                .care(Caution.BOARD)
-                                .build(),
-                        step("tool", "Does the tool fit this head?")
-                                .say("A tube of the wrong size spills onto the board. Read the model on the tool;"
-                                        + " hold the tube against the inlet before it goes on.")
-                                .minutes(1)
-                                .hold("Tool and tube are made for this machine.")
-                                .build(),
-                        step("inlet", "Draw fluid through the inlet of " + names)
-                                .say("The tube that fits, or fluid goes everywhere. Fluid on the inlet, *draw* it"
-                                        + " through from below. A push only as a last, light, resisted touch. Half"
-                                        + " gained is enough: stop, put it back.")
-                                .minutes(6 * channels.size())
-                                .with("syringe and tube that fits", family.label() + " fluid", "towel")
-                                .care(Caution.HEAD_RISK, Caution.PRESSURE, Caution.FORCE)
-                                .ask(volumes("fluid drawn", channels, FLUID_AT_INLET))
-                                .moves(new Move.Rinse(List.of(VesselKind.HEAD), Move.Liquid.FLUID))
-                                .branch(Branch.stop(
-                                        "sides",
-                                        "Liquid at the plate’s sides",
-                                        "The plate has parted: stop. This head is lost."))
-                                .build(),
-                        cartridgeOn(names, channels),
-                        clothOut(),
-                        towelsOut(),
-                        on(profile),
-                        cleaning("first", "First cleaning: its page judges nothing", profile),
-                        cleaning("second", "Second cleaning: the page after it counts", profile));
+                joined(
+                        toInlet(names, channels, profile, family),
+                        List.of(
+                                step("board", "Where do the electronics lie?")
+                                        .say("Dry, covered, away from the fluid.")
+                                        .minutes(2)
+                                        .hold("The board and its cable are covered and dry.")
+                                        .care(Caution.BOARD)
+                                        .build(),
+                                step("tool", "Does the tool fit this head?")
+                                        .say("A tube of the wrong size spills onto the board. Read the model on the"
+                                                + " tool; hold the tube against the inlet before it goes on.")
+                                        .minutes(1)
+                                        .hold("Tool and tube are made for this machine.")
+                                        .build(),
+                                step("inlet", "Draw fluid through the inlet of " + names)
+                                        .say("The tube that fits, or fluid goes everywhere. Fluid on the inlet,"
+                                                + " *draw* it through from below. A push only as a last, light,"
+                                                + " resisted touch. Half gained is enough: stop, put it back.")
+                                        .minutes(6 * channels.size())
+                                        .with("syringe and tube that fits", family.label() + " fluid", "towel")
+                                        .care(Caution.HEAD_RISK, Caution.PRESSURE, Caution.FORCE)
+                                        .ask(volumes("fluid drawn", channels, FLUID_AT_INLET))
+                                        .moves(new Move.Rinse(List.of(VesselKind.HEAD), Move.Liquid.FLUID))
+                                        .branch(Branch.stop(
+                                                "sides",
+                                                "Liquid at the plate’s sides",
+                                                "The plate has parted: stop. This head is lost."))
+                                        .build()),
+                        joined(
+                                fromInlet(names, channels, profile),
+                                List.of(
+                                        cleaning("first", "First cleaning: its page judges nothing", profile),
+                                        cleaning("second", "Second cleaning: the page after it counts", profile)),
+                                List.of()));
             case RENEW -> throw new IllegalArgumentException("Renewing is a changeover; it has a plan of its own.");
             case HEAD_OUT ->
                 joined(
+                        joined(List.of(ready(family)), UsualSteps.lowered(profile), List.of(free(profile))),
                         List.of(
-                                ready(family),
-                                step("lower", "Raised bottles down")
-                                        .say("Before a joint is opened, or it squirts. A machine without raised bottles"
-                                                + " has none to lower.")
-                                        .minutes(1)
-                                        .hold("No bottle stands above the head.")
-                                        .care(Caution.SQUIRT)
-                                        .build(),
-                                free(profile),
                                 coversOff(profile),
                                 step("worth", "Can this head be lost?")
                                         .say("One in twenty does not come back. Price of a head, price of the"
@@ -401,14 +388,16 @@ public final class TreatmentCard {
                                                 "Liquid at the plate’s sides",
                                                 "The plate has parted: stop. This head is lost."))
                                         .build()),
-                        UsualSteps.headIn(profile),
-                        List.of(
-                                wetCloth(family),
-                                clothOut(),
-                                coversOn(profile),
-                                towelsOut(),
-                                on(profile),
-                                UsualSteps.home()));
+                        joined(
+                                UsualSteps.headIn(profile),
+                                List.of(),
+                                List.of(
+                                        wetCloth(family),
+                                        clothOut(),
+                                        coversOn(profile),
+                                        towelsOut(),
+                                        on(profile),
+                                        UsualSteps.home())));
             case LOOK_AGAIN ->
                 List.of(step("look", "Look once more")
                         .say("With a lamp, hand on every vent and valve: one in fifteen was overlooked the first time.")
@@ -427,7 +416,7 @@ public final class TreatmentCard {
     /** What the machine does by itself, within a treatment. */
     private static Step cleaning(String id, String title, Profile profile) {
         return step(id, title)
-                .say(profile.handling().panel().how(Panel.Act.CLEANING).say()
+                .say(profile.handling().panel().how(Panel.Act.CLEANING).words()
                         + " Keep the page that comes, with its time on it.")
                 .minutes(1)
                 .care(Caution.NO_POWER_OFF)
@@ -441,8 +430,8 @@ public final class TreatmentCard {
 
     private static Step cartridgeOff(String names, List<ChannelCode> channels) {
         return step("off-inlet", "Take off what sits on the inlet of " + names)
-                .say("Cartridge unclipped; or, where a cover lies over it, that off first, its screws counted, then the"
-                        + " damper straight up. Over the tray, one channel at a time, outlet up.")
+                .say("Cartridge unclipped, or damper straight up, middle ones first. Over the tray, one channel at a"
+                        + " time, outlet up.")
                 .minutes(2 * channels.size())
                 .care(Caution.INK, Caution.SQUIRT, Caution.FORCE)
                 .needs(Facet.POWER, "unplugged")
@@ -452,14 +441,28 @@ public final class TreatmentCard {
 
     private static Step cartridgeOn(String names, List<ChannelCode> channels) {
         return step("on-inlet", "Back onto the inlet of " + names)
-                .say("Each in its own place, until it clicks or sits without a gap. A cover that came off goes back"
-                        + " with as many screws.")
+                .say("Each in its own place, until it clicks or sits without a gap.")
                 .minutes(channels.size())
                 .hold("Each is back in its own place.")
                 .care(Caution.FORCE)
                 .needs(Facet.LINE, channels, "off")
                 .then(Facet.LINE, channels, "joined")
                 .build();
+    }
+
+    /** Down to what sits on the inlets, through covers where there are any. */
+    private static List<Step> toInlet(String names, List<ChannelCode> channels, Profile profile, Family family) {
+        return joined(
+                List.of(ready(family), free(profile)),
+                UsualSteps.inletBared(profile),
+                List.of(wetCloth(family), cartridgeOff(names, channels)));
+    }
+
+    private static List<Step> fromInlet(String names, List<ChannelCode> channels, Profile profile) {
+        return joined(
+                List.of(cartridgeOn(names, channels), clothOut()),
+                UsualSteps.inletCovered(profile),
+                List.of(towelsOut(), on(profile)));
     }
 
     private static List<Step> joined(List<Step> first, List<Step> then, List<Step> last) {

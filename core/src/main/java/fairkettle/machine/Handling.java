@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param wasteLines that a hand reaches
  * @param powerFirst true if the machine's own start guide leads through filling with the power on
  * @param headsByUser true if the user snaps the heads in
+ * @param kit of a bulk feed: the one it has, or the one that its class usually gets
  */
 public record Handling(
         CarriageFreeing freeing,
@@ -20,7 +21,8 @@ public record Handling(
         List<Screws> screws,
         WasteLines wasteLines,
         boolean powerFirst,
-        boolean headsByUser) {
+        boolean headsByUser,
+        BulkKit kit) {
 
     public Handling {
         screws = List.copyOf(screws);
@@ -31,6 +33,7 @@ public record Handling(
         FREEING,
         SCREWS,
         WASTE_LINES,
+        KIT,
         CHECK,
         CLEANING,
         POWER_CLEANING,
@@ -49,9 +52,10 @@ public record Handling(
             @Nullable PanelKind panel,
             Map<Panel.Act, Panel.How> ways,
             @Nullable List<Screws> screws,
-            @Nullable WasteLines wasteLines) {
+            @Nullable WasteLines wasteLines,
+            @Nullable BulkKit kit) {
 
-        public static final Taught NOTHING = new Taught(null, null, Map.of(), null, null);
+        public static final Taught NOTHING = new Taught(null, null, Map.of(), null, null, null);
 
         public Taught {
             ways = Map.copyOf(ways);
@@ -66,11 +70,16 @@ public record Handling(
                 taught.screws() == null ? screws : taught.screws(),
                 taught.wasteLines() == null ? wasteLines : taught.wasteLines(),
                 powerFirst,
-                headsByUser);
+                headsByUser,
+                taught.kit() == null ? kit : taught.kit());
     }
 
     public Handling freed(CarriageFreeing way) {
-        return new Handling(way, panel, screws, wasteLines, powerFirst, headsByUser);
+        return new Handling(way, panel, screws, wasteLines, powerFirst, headsByUser, kit);
+    }
+
+    public Handling fed(BulkKit other) {
+        return new Handling(freeing, panel, screws, wasteLines, powerFirst, headsByUser, other);
     }
 
     /** What is otherwise than before, in sentences. */
@@ -100,6 +109,9 @@ public record Handling(
         }
         if (wasteLines != before.wasteLines) {
             words.add("waste lines: " + wasteLines.label());
+        }
+        if (!kit.equals(before.kit)) {
+            words.add("its bulk feed: " + String.join(", ", kit.parts()));
         }
         return words;
     }

@@ -58,7 +58,8 @@ public final class Profiles {
                             List.of(new Screws("head cover", 5)),
                             WasteLines.NONE,
                             false,
-                            false),
+                            false,
+                            BulkKit.Usual.JOINED.kit()),
                     new Capabilities("A4", true, false, false)),
             tank(
                     "wide-tank",
@@ -78,7 +79,8 @@ public final class Profiles {
                                     new Screws("the tiny one", 1)),
                             WasteLines.NONE,
                             false,
-                            false),
+                            false,
+                            BulkKit.Usual.JOINED.kit()),
                     new Capabilities("A3+", true, false, true)),
             tank(
                     "six-ink-tank",
@@ -94,7 +96,8 @@ public final class Profiles {
                             List.of(new Screws("front of the cover", 2)),
                             WasteLines.ONE,
                             true,
-                            false),
+                            false,
+                            BulkKit.Usual.JOINED.kit()),
                     new Capabilities("A4", true, true, true)),
             cartridge(
                     "small-cartridge",
@@ -104,7 +107,8 @@ public final class Profiles {
                     List.of(Chips.AUTO_RESET, Chips.BUTTON, Chips.IGNORED),
                     handled(
                             CarriageFreeing.CORD_AT_START,
-                            new Panel(PanelKind.SCREEN, Map.of(Panel.Act.UPDATE_MODE, UPDATE_KEYS))),
+                            new Panel(PanelKind.SCREEN, Map.of(Panel.Act.UPDATE_MODE, UPDATE_KEYS)),
+                            BulkKit.Usual.JOINED),
                     new Capabilities("A4", true, false, false)),
             cartridge(
                     "small-four-slot",
@@ -112,7 +116,7 @@ public final class Profiles {
                     "K C M Y",
                     59,
                     List.of(Chips.AUTO_RESET, Chips.BUTTON),
-                    handled(CarriageFreeing.LOCK_GEAR, Panel.of(PanelKind.SCREEN)),
+                    handled(CarriageFreeing.LOCK_GEAR, Panel.of(PanelKind.SCREEN), BulkKit.Usual.JOINED),
                     new Capabilities("A4", true, false, false)),
             cartridge(
                     "office-cartridge-four",
@@ -124,7 +128,8 @@ public final class Profiles {
                             CarriageFreeing.MENU,
                             new Panel(
                                     PanelKind.SCREEN,
-                                    Map.of(Panel.Act.CLEANING, SECOND_ENTRY, Panel.Act.CHIP_RESET, WHITE_BUTTON))),
+                                    Map.of(Panel.Act.CLEANING, SECOND_ENTRY, Panel.Act.CHIP_RESET, WHITE_BUTTON)),
+                            BulkKit.Usual.LEVEL_TANK),
                     new Capabilities("A4", true, false, true)),
             cartridge(
                     "wide-cartridge-four",
@@ -136,7 +141,8 @@ public final class Profiles {
                             CarriageFreeing.MENU,
                             new Panel(
                                     PanelKind.SCREEN,
-                                    Map.of(Panel.Act.CLEANING, SECOND_ENTRY, Panel.Act.CHIP_RESET, WHITE_BUTTON))),
+                                    Map.of(Panel.Act.CLEANING, SECOND_ENTRY, Panel.Act.CHIP_RESET, WHITE_BUTTON)),
+                            BulkKit.Usual.LEVEL_TANK),
                     new Capabilities("A3+", true, false, true)),
             cartridge(
                     "wide-cartridge-six",
@@ -144,7 +150,7 @@ public final class Profiles {
                     "K C M Y LC LM",
                     90,
                     List.of(Chips.AUTO_RESET, Chips.BUTTON, Chips.IGNORED),
-                    handled(CarriageFreeing.MENU_THEN_CORD, Panel.of(PanelKind.SCREEN)),
+                    handled(CarriageFreeing.MENU_THEN_CORD, Panel.of(PanelKind.SCREEN), BulkKit.Usual.LOOSE_DAMPERS),
                     new Capabilities("A3+", true, true, true)),
             film(
                     "film-rebuilt",
@@ -157,7 +163,8 @@ public final class Profiles {
                             List.of(new Screws("cover screws", 11)),
                             WasteLines.ONE,
                             false,
-                            false),
+                            false,
+                            BulkKit.Usual.JOINED.kit()),
                     new Capabilities("A3+", true, true, true)),
             film(
                     "film-dual-head",
@@ -170,7 +177,8 @@ public final class Profiles {
                             List.of(new Screws("cover screws", 11)),
                             WasteLines.WHITE_AND_COLOURS,
                             false,
-                            false),
+                            false,
+                            BulkKit.Usual.JOINED.kit()),
                     new Capabilities("roll, 33 cm", false, true, true)),
             film(
                     "garment",
@@ -183,7 +191,8 @@ public final class Profiles {
                             List.of(new Screws("plate over the head: loosened, not taken out", 2)),
                             WasteLines.NONE,
                             false,
-                            false),
+                            false,
+                            BulkKit.Usual.JOINED.kit()),
                     new Capabilities("garment, 40 cm", false, true, true)),
             snapIn());
 
@@ -249,8 +258,9 @@ public final class Profiles {
     }
 
     /** A cartridge machine’s covers come off for a rebuild alone. */
-    private static Handling handled(CarriageFreeing freeing, Panel panel) {
-        return new Handling(freeing, panel, List.of(new Screws("cover screws", 9)), WasteLines.NONE, false, false);
+    private static Handling handled(CarriageFreeing freeing, Panel panel, BulkKit.Usual kit) {
+        return new Handling(
+                freeing, panel, List.of(new Screws("cover screws", 9)), WasteLines.NONE, false, false, kit.kit());
     }
 
     private static Profile film(
@@ -288,7 +298,8 @@ public final class Profiles {
                         List.of(),
                         WasteLines.NONE,
                         true,
-                        true),
+                        true,
+                        BulkKit.Usual.JOINED.kit()),
                 List.of(),
                 new Capabilities("A4", true, true, false),
                 null);

@@ -37,9 +37,9 @@ public sealed interface Ask {
             this(question, items, answers, false);
         }
 
-        /** What is written on a thing is read, and must be its own name. */
-        public static Each matching(String question, List<String> items) {
-            return new Each(question, items, items, true);
+        /** What is written on a thing is read, among all that could be read there, and must be its own name. */
+        public static Each matching(String question, List<String> items, List<String> names) {
+            return new Each(question, items, names, true);
         }
     }
 

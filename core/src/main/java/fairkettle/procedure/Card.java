@@ -2,6 +2,7 @@ package fairkettle.procedure;
 
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Handling;
 import fairkettle.procedure.CardAct.BeginWait;
 import fairkettle.procedure.CardAct.Enter;
 import fairkettle.procedure.CardAct.Fail;
@@ -13,6 +14,7 @@ import fairkettle.procedure.Outcome.Refused;
 import fairkettle.procedure.Outcome.Went;
 import fairkettle.procedure.StepRun.Status;
 import fairkettle.safety.Caution;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -31,6 +33,8 @@ import org.jspecify.annotations.Nullable;
  * @param branches how often each branch was taken, by "step/branch"
  */
 public record Card(List<Condition> start, List<StepRun> runs, List<String> done, Map<String, Integer> branches) {
+
+    private static final int LONGEST_AGO = 24 * 60; // minutes
 
     public Card {
         start = List.copyOf(start);
@@ -144,7 +148,7 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
             case Finish finish -> finish(run.get(), finish, around, who, now);
             case Skip skip -> skip(run.get(), skip, who, now);
             case Fail fail -> fail(run.get(), fail, now);
-            case BeginWait _ -> beginWait(run.get(), around, now);
+            case BeginWait begin -> beginWait(run.get(), begin.minutesAgo(), around, now);
             case Strike _ -> strike(run.get());
             case CardAct.StopWait _ ->
                 run.get().isOpen() && run.get().waitStarted() != null
@@ -177,7 +181,7 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
         }
         var reasons = new ArrayList<>(missing(run.step().id()));
         reasons.addAll(Entries.missing(run, around, finish.accept(), this::run));
-        waitReason(run, now).ifPresent(reasons::add);
+        waitReason(run, finish.accept(), now).ifPresent(reasons::add);
         padReason(run.step(), around).ifPresent(reasons::add);
         fireReason(run, around).ifPresent(reasons::add);
         if (!reasons.isEmpty()) {
@@ -189,25 +193,63 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
         return new Went(new Card(start, closed.runs, order, branches).withNextOpened(now), true);
     }
 
-    /** Steps that are open, in the words of others of the same name: what was taught is said at once. */
+    /**
+     * Steps that nobody has touched, as they are told now: what was taught is said at once. Those that rest on a kit
+     * come and go with its parts, as far as the work has not gone past them.
+     */
     public Card retold(List<Step> others) {
-        return new Card(
-                start,
-                runs.stream()
-                        .map(run -> others.stream()
-                                .filter(o -> run.isOpen()
-                                        && run.entries().isEmpty()
-                                        && !run.step().restsOn().isEmpty()
-                                        && o.id().equals(run.step().id()))
-                                .findFirst()
-                                .map(run::toldAs)
-                                .orElse(run))
-                        .toList(),
-                done,
-                branches);
+        if (others.isEmpty()) {
+            return this;
+        }
+        var told = new ArrayList<StepRun>();
+        for (var run : runs) {
+            var other =
+                    others.stream().filter(o -> o.id().equals(run.step().id())).findFirst();
+            boolean open = run.isOpen() && run.entries().isEmpty();
+            if (!open || run.step().restsOn().isEmpty()) {
+                told.add(run);
+            } else if (other.isPresent()) {
+                told.add(ofKit(run.step()) ? run.replacedBy(other.get()) : run.toldAs(other.get()));
+            } else if (!ofKit(run.step())) {
+                told.add(run);
+            }
+        }
+        for (int i = 0; i < others.size(); i++) {
+            if (ofKit(others.get(i)) && at(told, others.get(i)) < 0) {
+                place(told, others, i);
+            }
+        }
+        return new Card(start, told, done, branches);
     }
 
-    private static Optional<Reason> waitReason(StepRun run, Instant now) {
+    private static boolean ofKit(Step step) {
+        return step.restsOn().contains(Handling.Matter.KIT);
+    }
+
+    private static int at(List<StepRun> runs, Step step) {
+        for (int i = 0; i < runs.size(); i++) {
+            if (runs.get(i).step().id().equals(step.id())) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    /** Before the step that follows it, unless that was done. */
+    private static void place(List<StepRun> told, List<Step> others, int which) {
+        for (var follower : others.subList(which + 1, others.size())) {
+            int at = at(told, follower);
+            if (at >= 0) {
+                if (told.get(at).isOpen()) {
+                    told.add(at, StepRun.open(others.get(which)));
+                }
+                return;
+            }
+        }
+    }
+
+    /** A machine knows better than a table when it is done; a rest is over when it is over. */
+    private static Optional<Reason> waitReason(StepRun run, @Nullable String accept, Instant now) {
         var wait = run.step().pause();
         if (wait == null) {
             return Optional.empty();
@@ -216,11 +258,12 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
             return Optional.of(new Reason("Start the wait first: %s.".formatted(wait.label()), null, null));
         }
         var over = run.waitOver().orElseThrow();
-        if (now.isBefore(over)) {
-            long minutes = Math.ceilDiv(java.time.Duration.between(now, over).toSeconds(), 60);
-            return Optional.of(new Reason("%s: %d min to go.".formatted(sentence(wait.label()), minutes), null, null));
+        if (!now.isBefore(over) || wait.machine() && accept != null) {
+            return Optional.empty();
         }
-        return Optional.empty();
+        var left = Duration.between(now, over);
+        return Optional.of(
+                new Reason("%s: %s to go.".formatted(sentence(wait.label()), Pause.words(left)), null, null));
     }
 
     /** A cleaning that would overflow the pad is refused before it is begun. */
@@ -340,15 +383,17 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
                         ? StepRun.open(run.step())
                         : run);
         int index = at;
+        var prefix = key + "~" + (taken + 1) + "/";
+        var within = branch.get().steps().stream().map(Step::id).toList();
         for (var step : branch.get().steps()) {
-            all.add(index++, StepRun.open(step.withId(key + "~" + (taken + 1) + "/" + step.id())));
+            all.add(index++, StepRun.open(step.within(prefix, within)));
         }
         var counts = new HashMap<>(branches);
         counts.put(key, taken + 1);
         return new Went(new Card(start, all, done, counts).withNextOpened(now), true);
     }
 
-    private Outcome beginWait(StepRun run, Surroundings around, Instant now) {
+    private Outcome beginWait(StepRun run, int minutesAgo, Surroundings around, Instant now) {
         if (run.waitStarted() != null) {
             return new Went(this, false);
         }
@@ -359,7 +404,11 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
         var missing = new ArrayList<>(missing(run.step().id()));
         padReason(run.step(), around).ifPresent(missing::add);
         fireReason(run, around).ifPresent(missing::add);
-        return missing.isEmpty() ? new Went(with(run.opened(now).waiting(now)), true) : new Refused(missing);
+        if (minutesAgo < 0 || minutesAgo > LONGEST_AGO) {
+            return Refused.because("It began up to a day ago: say how many minutes.", null);
+        }
+        var since = now.minus(Duration.ofMinutes(minutesAgo));
+        return missing.isEmpty() ? new Went(with(run.opened(now).waiting(since)), true) : new Refused(missing);
     }
 
     private Outcome strike(StepRun run) {

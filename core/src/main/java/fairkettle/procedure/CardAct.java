@@ -17,7 +17,12 @@ public sealed interface CardAct {
 
     record Fail(String step, String branch) implements CardAct {}
 
-    record BeginWait(String step) implements CardAct {}
+    /** @param minutesAgo how long ago it began, where nobody was at the tablet then */
+    record BeginWait(String step, int minutesAgo) implements CardAct {
+        public BeginWait(String step) {
+            this(step, 0);
+        }
+    }
 
     /** The wait was begun by mistake. */
     record StopWait(String step) implements CardAct {}

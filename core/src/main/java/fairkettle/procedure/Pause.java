@@ -11,6 +11,13 @@ import org.jspecify.annotations.Nullable;
  */
 public record Pause(String label, Duration min, @Nullable Duration max, boolean machine) {
 
+    /** "45 s", "12 min". */
+    public static String words(Duration time) {
+        return time.toSeconds() < 60
+                ? time.toSeconds() + " s"
+                : Math.ceilDiv(time.toSeconds(), 60) + " min";
+    }
+
     public Pause {
         if (min.isNegative() || (max != null && max.compareTo(min) < 0)) {
             throw new IllegalArgumentException(

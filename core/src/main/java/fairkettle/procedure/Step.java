@@ -68,9 +68,13 @@ public record Step(
         return new Builder(id, title);
     }
 
-    Step withId(String other) {
+    /** In a branch, under a name of its own; what it counts against within the branch is the branch’s own step. */
+    Step within(String prefix, List<String> branch) {
+        var counted = ask instanceof Ask.Tally(var what, var parts, var against) && branch.contains(against)
+                ? new Ask.Tally(what, parts, prefix + against)
+                : ask;
         return new Step(
-                other,
+                prefix + id,
                 part,
                 title,
                 say,
@@ -82,7 +86,7 @@ public record Step(
                 cautions,
                 needs,
                 effects,
-                ask,
+                counted,
                 move,
                 pause,
                 branches,

@@ -76,6 +76,10 @@ public record StepRun(
         return new StepRun(step.toldAs(other), status, entries, openedAt, waitStarted, finishedAt, by, reason);
     }
 
+    StepRun replacedBy(Step other) {
+        return new StepRun(other.inPart(step.part()), status, entries, openedAt, waitStarted, finishedAt, by, reason);
+    }
+
     StepRun opened(Instant now) {
         return openedAt != null ? this : new StepRun(step, status, entries, now, waitStarted, finishedAt, by, reason);
     }

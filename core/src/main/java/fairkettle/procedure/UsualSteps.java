@@ -5,6 +5,7 @@ import static fairkettle.procedure.Step.step;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Architecture;
 import fairkettle.machine.CarriageFreeing;
 import fairkettle.machine.Channel;
 import fairkettle.machine.Handling;
@@ -20,7 +21,8 @@ public final class UsualSteps {
     /** Loose parts of a head and its base. */
     private static final List<String> LOOSE = List.of("screws", "springs", "clips: no spare exists", "caps and covers");
 
-    private static final List<String> TOWELS = List.of("towels");
+    /** What is counted where a bench is made ready. */
+    public static final List<String> TOWELS = List.of("towels");
 
     private UsualSteps() {}
 
@@ -38,13 +40,17 @@ public final class UsualSteps {
                 .build();
     }
 
-    /** As many as were laid out. */
     public static Step towelsOut() {
+        return towelsOut("ready");
+    }
+
+    /** As many as were laid out. @param laid the step that counted them in */
+    public static Step towelsOut(String laid) {
         return step("towel-out", "Every towel out again")
                 .say("Before anything moves and before a lid is shut.")
                 .minutes(1)
                 .hold("As many towels are out as were laid out.")
-                .ask(new Ask.Tally("Out again", TOWELS, "ready"))
+                .ask(new Ask.Tally("Out again", TOWELS, laid))
                 .build();
     }
 
@@ -57,7 +63,7 @@ public final class UsualSteps {
     public static Step.Builder free(CarriageFreeing way) {
         return step("free", "Free the carriage, unplug")
                 .say("This one is freed " + way.label() + ". " + way.goesWrong()
-                        + " A carriage that has power is never pushed: it loses its place.")
+                        + " A carriage that has power is never pushed: it loses its place. The lid is propped.")
                 .minutes(4)
                 .care(Caution.ELECTRICITY, Caution.MOVING_PARTS, Caution.LID, Caution.FORCE)
                 .hold("No cord is in the machine before hands go in.")
@@ -91,6 +97,28 @@ public final class UsualSteps {
                 .needs(Facet.POWER, "unplugged")
                 .then(Facet.HEAD_REST, "on a wet cloth")
                 .build();
+    }
+
+    /** Bottles that hang above the head squirt when a joint is opened; only film machines have them. */
+    public static List<Step> lowered(Profile profile) {
+        return profile.architecture() != Architecture.FILM
+                ? List.of()
+                : List.of(step("lower", "Raised bottles down")
+                        .say("Before a joint is opened, or it squirts.")
+                        .minutes(2)
+                        .hold("No bottle stands above the head.")
+                        .care(Caution.SQUIRT)
+                        .build());
+    }
+
+    /** What a sheet is printed on. White on white paper shows nothing. */
+    public static String carrier(List<ChannelCode> channels) {
+        boolean white = channels.stream().anyMatch(ChannelCode::white);
+        boolean colour = channels.stream().anyMatch(c -> !c.white());
+        return white
+                ? (colour ? "Colours on plain paper; white" : "White")
+                        + " on dark paper, or on clear film over something dark: on white paper it shows nothing."
+                : "On plain paper.";
     }
 
     public static Step clothOut() {
@@ -164,6 +192,19 @@ public final class UsualSteps {
                     .ask(new Ask.Tally("In", kinds(profile), "covers-off"));
         }
         return on.build();
+    }
+
+    /** Covers lie over dampers, and none over cartridges or heads that are snapped in. */
+    public static List<Step> inletBared(Profile profile) {
+        return inletIsCovered(profile) ? List.of(coversOff(profile)) : List.of();
+    }
+
+    public static List<Step> inletCovered(Profile profile) {
+        return inletIsCovered(profile) ? List.of(coversOn(profile)) : List.of();
+    }
+
+    private static boolean inletIsCovered(Profile profile) {
+        return profile.architecture() == Architecture.TANK || profile.architecture() == Architecture.FILM;
     }
 
     /** Screws by kind, with how many a machine of this profile has: "the tiny one (1)". */

@@ -18,7 +18,6 @@ public enum School {
                     "profile",
                     "As the profile says, by menu where there is one",
                     "the machine parks itself where it cannot be hurt"),
-            new Position("gear", "Turn the lock gear by hand", "needs no power and no timing"),
             new Position(
                     "power",
                     "Lift the power as it leaves the dock",
@@ -117,13 +116,6 @@ public enum School {
             new Position("white", "Yes for white", "its filter has caught the same sediment"),
             new Position("all", "Yes for every line", "dampers cost less than heads"),
             new Position("keep", "Keep them", "a young damper after a preventive flush may stay")),
-    BULK_DOSES(
-            "Which bulk kit: how much into the priming chamber?",
-            new Position(
-                    "twenty",
-                    "20 mL, tilt 30 s, then 10 mL",
-                    "the larger kit; the level mark decides, the amount is where to start"),
-            new Position("fifteen", "15 mL, tilt 20 s, then 8 mL", "the smaller kit with narrow chambers")),
     ALIGN(
             "Align when?",
             new Position("now", "Now, on a clean check", "everything that moved the carriage moved the head"),

@@ -126,8 +126,13 @@ class LiteralHandTest {
         var missed = new ArrayList<String>();
         for (var p : ONE_OF_EACH) {
             var spoiled = mutation.of(p.plan().procedure().steps());
-            boolean meant = mutation != Mutation.A_SCREEN_THAT_IS_NOT_THERE
-                    || !p.job().profile().handling().panel().screen();
+            var handling = p.job().profile().handling();
+            boolean meant = switch (mutation) {
+                case A_SCREEN_THAT_IS_NOT_THERE -> !handling.panel().screen();
+                case NOT_UNPLUGGED ->
+                    handling.freeing().underPower() || !p.job().neverInked(); // else no cord is in
+                default -> true;
+            };
             if (meant && spoiled.isPresent()) {
                 tried++;
                 if (faults(p, spoiled.get()).isEmpty()) {

@@ -78,7 +78,7 @@ class RouteTest {
         var bulk = planned(
                 Planner.plan(Shops.job(profile, Fit.asBuilt(profile), DYE, wish.by(Route.BULK_FEED)), terms(Map.of())));
         assertThat(bulk.fit().feed()).isEqualTo(Feed.BULK);
-        assertThat(bulk.needs()).extracting(Plan.Need::what).contains(Supply.BULK_KIT, Supply.INLINE_DAMPER);
+        assertThat(bulk.needs()).extracting(Plan.Need::what).contains(Supply.BULK_KIT);
         assertThat(Planner.plan(
                         Shops.job(Profiles.named("small-tank"), DYE, Family.SUBLIMATION, 0.005)
                                 .wishing(wish.by(Route.BULK_FEED)),
@@ -369,7 +369,7 @@ class RouteTest {
         assertThat(followed)
                 .extracting(Followed::school)
                 .contains(School.RINSE_WITH, School.WAIT_AFTER_POWER_CLEANING, School.CARRIAGE)
-                .doesNotContain(School.BULK_DOSES);
+                .doesNotContain(School.TANK_HEIGHT);
         assertThat(followed)
                 .filteredOn(f -> f.school() == School.RINSE_WITH)
                 .first()

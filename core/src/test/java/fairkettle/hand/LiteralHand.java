@@ -3,6 +3,8 @@ package fairkettle.hand;
 import fairkettle.changeover.Job;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Architecture;
+import fairkettle.machine.BulkKit;
 import fairkettle.machine.PanelKind;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Vessel;
@@ -104,8 +106,10 @@ public final class LiteralHand {
     private boolean coversOff;
     private boolean taped;
     private boolean gloves;
+    private boolean laid; // towels, counted; they are in the machine once hands are
     private boolean towels;
     private boolean valveShut;
+    private boolean stopped;
     private boolean headOut;
     private boolean cableOut;
     private boolean barUp;
@@ -172,6 +176,9 @@ public final class LiteralHand {
             wanted(!words.matches("(?s).*\\b(its|the) screen\\b.*"), Harm.IMPOSSIBLE, "there is no screen");
             wanted(!words.contains("replacement menu"), Harm.IMPOSSIBLE, "there is no menu");
         }
+        if (after.architecture() == Architecture.BULK) {
+            readKit(words);
+        }
         if (before.headsByUser()) {
             wanted(!words.matches("(?s).*\\b\\d+ screws\\b.*"), Harm.IMPOSSIBLE, "no screw holds anything");
         }
@@ -180,8 +187,35 @@ public final class LiteralHand {
         }
     }
 
+    /** What is not in the box can be neither cut nor shut. */
+    private void readKit(String words) {
+        var kit = before.handling().kit();
+        var box = words.replaceAll("this kit has [^.]*\\.", ""); // says what is there and what is not
+        lacks(kit.looseDampers(), box, "inline damper", "cut through", "where to cut");
+        lacks(kit.valve(), box, "valve open", "shut the valve", "valve is");
+        lacks(kit.plugs(), box, "solid plug", "vent plugged", "plug the vents");
+        lacks(kit.chamber() == BulkKit.Chamber.MARK, box, "level mark", "at the mark");
+        lacks(kit.priming(), box, "priming chamber", "priming plug", "filling chamber");
+        lacks(kit.constantHead(), box, "constant-head", "large bubble");
+        lacks(kit.sponge(), box, "sponge", "free side");
+        lacks(kit.bracket() != BulkKit.Bracket.NONE, box, "the bracket on", "hang the bracket");
+        lacks(kit.bracket() == BulkKit.Bracket.STICKS, box, "face wiped");
+        lacks(kit.bunged(), box, "bungs");
+    }
+
+    private void lacks(boolean there, String words, String... parts) {
+        for (var part : parts) {
+            wanted(there || !words.contains(part), Harm.IMPOSSIBLE, "this kit has none: “%s”".formatted(part));
+        }
+    }
+
     private static String items(Step step) {
-        return step.ask() instanceof Ask.Ticks ticks ? String.join(" ", ticks.items()) : "";
+        return switch (step.ask()) {
+            case Ask.Ticks ticks -> String.join(" ", ticks.items());
+            case Ask.Grid grid ->
+                String.join(" ", grid.columns().stream().map(Ask.Column::label).toList());
+            default -> "";
+        };
     }
 
     // ---- hands -----------------------------------------------------------------------------------------------------
@@ -225,6 +259,7 @@ public final class LiteralHand {
             "mark-ribbon",
             "bracket",
             "inline",
+            "push-on",
             "route",
             "slack",
             "plug",
@@ -316,9 +351,9 @@ public final class LiteralHand {
             case "bench", "ready" -> {
                 gloves = true;
                 count(step);
-                towels |= id.equals("ready");
+                laid = true;
             }
-            case "free-carriage", "free", "change-unplug" -> freed(step);
+            case "free" -> freed(step);
             case "off" -> {
                 cord = false;
                 on = false;
@@ -347,6 +382,7 @@ public final class LiteralHand {
             case "towel-out" -> {
                 same(step);
                 towels = false;
+                laid = false;
             }
             case "caps-open" -> {
                 inside("caps are opened");
@@ -416,6 +452,11 @@ public final class LiteralHand {
                 docked = false;
             }
             case "old-out", "bulk-out", "bulk-off", "off-inlet" -> {
+                towels |= laid;
+                wanted(
+                        stopped || before.architecture() != Architecture.BULK || id.equals("off-inlet"),
+                        Harm.SPILT,
+                        "nothing keeps the ink from running");
                 wanted(!docked || !cord, Harm.UNREACHABLE, "nobody reaches the cartridges");
                 wanted(gloves, Harm.SPILT, "bare hands");
                 cartridgesOut = true;
@@ -426,8 +467,20 @@ public final class LiteralHand {
                 cartridgesOut = false;
                 clicked = true;
             }
-            case "on-inlet", "starters-in", "hang" -> cartridgesOut = false;
+            case "hang" -> {
+                inside("cartridges are hung");
+                wanted(!docked, Harm.UNREACHABLE, "the carriage is parked: nobody reaches its slots");
+                wanted(stopped, Harm.SPILT, "nothing keeps the ink from running");
+                cartridgesOut = false;
+            }
+            case "on-inlet", "starters-in" -> cartridgesOut = false;
             case "lid-down", "top-parked" -> {
+                if (step.ask() instanceof Ask.Tally) {
+                    same(step);
+                    towels = false;
+                    laid = false;
+                }
+                wanted(!towels, Harm.BROKEN, "towels lie inside");
                 wanted(!cartridgesOut, Harm.AIR, "it parks without cartridges");
                 wanted(clicked || refitted || !id.equals("lid-down"), Harm.AIR, "no cartridge has clicked");
                 wanted(on, Harm.IMPOSSIBLE, "it parks under power alone");
@@ -435,12 +488,17 @@ public final class LiteralHand {
             }
             case "shut", "back-shut" -> {
                 if (step.ask() instanceof Ask.Grid) { // of a bulk feed; of inlets it means that they are covered
-                    valveShut = true;
-                    plugged.addAll(after.codes());
+                    var done = (step.title() + items(step)).toLowerCase(Locale.ROOT);
+                    valveShut |= done.contains("valve");
+                    stopped = true;
+                    if (done.contains("plug")) {
+                        plugged.addAll(after.codes());
+                    }
                 }
             }
             case "vents-open", "vents-free" -> {
                 valveShut = false;
+                stopped = false;
                 plugged.clear();
             }
             case "soak", "towel-in" -> inside("something is laid under the head");
@@ -466,7 +524,7 @@ public final class LiteralHand {
                     "swap",
                     "swap-back",
                     "clear" -> inside("hands work in it");
-            case "wipe", "flush", "push", "inlet", "cartridge" -> inside("hands work at the head");
+            case "blot", "wipe", "flush", "push", "inlet", "cartridge" -> inside("hands work at the head");
             default -> {
                 if (!LOOKS.contains(id) && step.move() instanceof Move.Nothing && !LOOKS.contains(stem(id))) {
                     fault(Harm.UNKNOWN, "what does “%s” mean for the hands?".formatted(step.title()));
@@ -501,6 +559,7 @@ public final class LiteralHand {
     }
 
     private void inside(String what) {
+        towels |= laid;
         wanted(!cord, Harm.UNSAFE, what + " under power");
         wanted(gloves || before.codes().isEmpty(), Harm.SPILT, what + " with bare hands");
     }

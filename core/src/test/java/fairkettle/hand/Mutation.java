@@ -17,13 +17,12 @@ import java.util.stream.Stream;
 public enum Mutation {
     NO_GLOVES(without("bench")),
     TAPE_LEFT_IN(without("transit")),
-    CARRIAGE_NOT_FREED(without("free-carriage")),
-    NOT_UNPLUGGED(ticks("free-carriage", t -> t.filter(i -> !i.startsWith("cord out")))),
-    CORD_BEFORE_THE_REST(
-            ticks("free-carriage", t -> Stream.concat(Stream.of("cord out of the wall, then out of the machine"), t))),
-    FREED_LAST(later("free-carriage", "screws-out")),
+    CARRIAGE_NOT_FREED(without("free")),
+    NOT_UNPLUGGED(ticks("free", t -> t.filter(i -> !i.startsWith("cord out")))),
+    CORD_BEFORE_THE_REST(ticks("free", Mutation::cordFirst)),
+    FREED_LAST(later("free", "screws-out")),
     CLOTH_FORGOTTEN(without("wet-cloth")),
-    CLOTH_BEFORE_IT_IS_FREE(earlier("wet-cloth", "free-carriage")),
+    CLOTH_BEFORE_IT_IS_FREE(earlier("wet-cloth", "free")),
     CLOTH_LEFT_IN(without("cloth-out")),
     CLOTH_SHUT_IN(later("cloth-out", "screws-in")),
     CLOTH_OUT_TOO_EARLY(unless("new-parts", slow("cloth-out", 45))), // a new head has no ink that dries
@@ -58,6 +57,8 @@ public enum Mutation {
     BAR_LEFT_LOOSE(without("rollers-off")),
     WASTE_LINE_LEFT_OPEN(without("waste-bottle")),
     VENTS_LEFT_PLUGGED(without("vents-open")),
+    CARRIED_WITH_NOTHING_SHUT(where("hang", without("shut"))),
+    A_PART_THAT_IS_NOT_IN_THE_BOX(says("route", "Shut the valve at the level mark of the constant-head tank.")),
     A_SCREEN_THAT_IS_NOT_THERE(says("caps-open", "Wait until the screen shows it.")),
     A_SENTENCE_NOBODY_KNOWS(renamed("caps-open"));
 
@@ -114,6 +115,11 @@ public enum Mutation {
         return steps -> at(steps, id) < 0 ? spoil.apply(steps) : Optional.empty();
     }
 
+    private static Function<List<Step>, Optional<List<Step>>> where(
+            String id, Function<List<Step>, Optional<List<Step>>> spoil) {
+        return steps -> at(steps, id) < 0 ? Optional.empty() : spoil.apply(steps);
+    }
+
     private static Function<List<Step>, Optional<List<Step>>> twice(String id) {
         return steps -> {
             int at = at(steps, id);
@@ -155,15 +161,21 @@ public enum Mutation {
     }
 
     private static Function<List<Step>, Optional<List<Step>>> ticks(String id, UnaryOperator<Stream<String>> change) {
-        return changed(
-                id,
-                step -> step.ask() instanceof Ask.Ticks(var items, var order)
-                        ? with(
-                                step,
-                                step.say(),
-                                new Ask.Ticks(change.apply(items.stream()).toList(), order),
-                                step.move())
-                        : step);
+        return changed(id, step -> {
+            if (!(step.ask() instanceof Ask.Ticks(var items, var order))) {
+                return step;
+            }
+            var other = change.apply(items.stream()).toList();
+            return other.equals(items) ? step : with(step, step.say(), new Ask.Ticks(other, order), step.move());
+        });
+    }
+
+    /** Where the carriage comes out under power; a gear is turned without. */
+    private static Stream<String> cordFirst(Stream<String> acts) {
+        var all = acts.toList();
+        return all.stream().anyMatch(a -> a.matches(".*(menu|printing|cleaning started|on again|arrow).*"))
+                ? Stream.concat(Stream.of("cord out of the wall, then out of the machine"), all.stream())
+                : all.stream();
     }
 
     private static Function<List<Step>, Optional<List<Step>>> counts(String id) {
@@ -182,7 +194,7 @@ public enum Mutation {
     }
 
     private static Function<List<Step>, Optional<List<Step>>> says(String id, String words) {
-        var no = Pattern.compile("screen");
+        var no = Pattern.compile(words.contains("screen") ? "screen" : "large bubble");
         return steps -> steps.stream().noneMatch(s -> no.matcher(s.say()).find())
                 ? changed(id, step -> with(step, step.say() + " " + words, step.ask(), step.move()))
                         .apply(steps)

@@ -199,8 +199,29 @@ class CardTest {
                         .reasons()
                         .getFirst()
                         .message())
-                .isEqualTo("Cleaning: 1 min to go.");
+                .isEqualTo("Cleaning: 1 s to go.");
         assertThat(after(new CardAct.Finish("clean", null), NINE.plusSeconds(300)))
+                .isInstanceOf(Outcome.Went.class);
+    }
+
+    @Test
+    void aWaitThatBeganWhileNobodyWasAtTheTabletIsSaidToHaveBegunThen() {
+        throughTheCap();
+        go(new CardAct.Finish("pull", null));
+        assertThat(refusal(new CardAct.BeginWait("clean", 1441)).getFirst().message())
+                .contains("up to a day ago");
+        go(new CardAct.BeginWait("clean", 5));
+        assertThat(after(new CardAct.Finish("clean", null), NINE)).isInstanceOf(Outcome.Went.class);
+    }
+
+    @Test
+    void aMachineThatIsDoneBeforeItsTimeIsSaidToBeDone() {
+        throughTheCap();
+        go(new CardAct.Finish("pull", null));
+        go(new CardAct.BeginWait("clean"));
+        assertThat(refusal(new CardAct.Finish("clean", null)).getFirst().message())
+                .isEqualTo("Cleaning: 5 min to go.");
+        assertThat(after(new CardAct.Finish("clean", "the machine was done"), NINE.plusSeconds(60)))
                 .isInstanceOf(Outcome.Went.class);
     }
 

@@ -1,5 +1,7 @@
 package fairkettle.server.benches;
 
+import fairkettle.ink.Millilitres;
+import fairkettle.machine.BulkKit;
 import fairkettle.machine.CarriageFreeing;
 import fairkettle.machine.Handling;
 import fairkettle.machine.Panel;
@@ -45,7 +47,49 @@ class HandlingController {
             List<Screws> screws,
             WasteLines wasteLines,
             List<LinesJson> lines,
+            KitJson kit,
+            List<String> parts,
+            List<UsualKitJson> kits,
             TeachJson taught) {}
+
+    /** What is in the box of a bulk feed; {@code tilt} in seconds. */
+    record KitJson(
+            BulkKit.@NotNull Ribbon ribbon,
+            BulkKit.@NotNull Chamber chamber,
+            BulkKit.@NotNull Bracket bracket,
+            boolean constantHead,
+            boolean valve,
+            boolean plugs,
+            boolean sponge,
+            boolean bunged,
+            @NotNull Millilitres first,
+            @NotNull Millilitres second,
+
+            @Min(value = 0, message = "0 to 300 s.") @Max(value = 300, message = "0 to 300 s.")
+            int tilt) {
+
+        static KitJson of(BulkKit kit) {
+            return new KitJson(
+                    kit.ribbon(),
+                    kit.chamber(),
+                    kit.bracket(),
+                    kit.constantHead(),
+                    kit.valve(),
+                    kit.plugs(),
+                    kit.sponge(),
+                    kit.bunged(),
+                    kit.first(),
+                    kit.second(),
+                    kit.tilt());
+        }
+
+        BulkKit kit() {
+            return new BulkKit(
+                    ribbon, chamber, bracket, constantHead, valve, plugs, sponge, bunged, first, second, tilt);
+        }
+    }
+
+    record UsualKitJson(BulkKit.Usual id, String label, KitJson kit) {}
 
     /** @param acts what the hands do, one after the other */
     record FreeingJson(CarriageFreeing id, String label, List<String> acts, String goesWrong, String nextStart) {}
@@ -71,7 +115,8 @@ class HandlingController {
             @Nullable @Size(max = 12, message = "At most twelve kinds of screws.")
             List<@Valid ScrewsJson> screws,
 
-            @Nullable WasteLines wasteLines) {
+            @Nullable WasteLines wasteLines,
+            @Nullable @Valid KitJson kit) {
 
         static TeachJson of(Handling.Taught taught) {
             var how = new EnumMap<Panel.Act, TaughtWayJson>(Panel.Act.class);
@@ -86,7 +131,8 @@ class HandlingController {
                             : screws.stream()
                                     .map(s -> new ScrewsJson(s.which(), s.count()))
                                     .toList(),
-                    taught.wasteLines());
+                    taught.wasteLines(),
+                    taught.kit() == null ? null : KitJson.of(taught.kit()));
         }
 
         Handling.Taught taught() {
@@ -101,7 +147,8 @@ class HandlingController {
                             : screws.stream()
                                     .map(s -> new Screws(s.which().strip(), s.count()))
                                     .toList(),
-                    wasteLines);
+                    wasteLines,
+                    kit == null ? null : kit.kit());
         }
     }
 
@@ -156,6 +203,11 @@ class HandlingController {
                 handling.wasteLines(),
                 Stream.of(WasteLines.values())
                         .map(l -> new LinesJson(l, l.label()))
+                        .toList(),
+                KitJson.of(handling.kit()),
+                handling.kit().parts(),
+                Stream.of(BulkKit.Usual.values())
+                        .map(u -> new UsualKitJson(u, u.label(), KitJson.of(u.kit())))
                         .toList(),
                 TeachJson.of(machine.taught()));
     }

@@ -27,6 +27,8 @@ import fairkettle.server.web.Ahead;
 import fairkettle.server.web.Problem;
 import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -168,7 +170,7 @@ class CardController {
 
     record ColumnJson(String label, String kind, List<Millilitres> expected) {}
 
-    record PauseJson(String label, long minutes, @Nullable Long maxMinutes, boolean machine) {}
+    record PauseJson(String label, long seconds, @Nullable Long maxSeconds, boolean machine) {}
 
     /** @param stops the work ends there, with these words; null if it comes back to the step */
     record BranchJson(
@@ -221,6 +223,13 @@ class CardController {
     record FailJson(@NotBlank String step, @NotBlank String branch) {}
 
     record StepRef(@NotBlank String step) {}
+
+    /** @param minutesAgo how long ago it began; null for now */
+    record BeginWaitJson(
+            @NotBlank String step,
+
+            @Nullable @Min(value = 0, message = "0 to 1440 min.") @Max(value = 1440, message = "0 to 1440 min.")
+            Integer minutesAgo) {}
 
     record NoteOn(
             @NotBlank String step,
@@ -284,8 +293,8 @@ class CardController {
     }
 
     @PostMapping("/api/cards/{card}/wait")
-    CardJson beginWait(@PathVariable long card, @Valid @RequestBody StepRef act) {
-        return act(card, new CardAct.BeginWait(act.step()));
+    CardJson beginWait(@PathVariable long card, @Valid @RequestBody BeginWaitJson act) {
+        return act(card, new CardAct.BeginWait(act.step(), act.minutesAgo() == null ? 0 : act.minutesAgo()));
     }
 
     @PostMapping("/api/cards/{card}/strike")
@@ -468,8 +477,8 @@ class CardController {
                         ? null
                         : new PauseJson(
                                 pause.label(),
-                                pause.min().toMinutes(),
-                                pause.max() == null ? null : pause.max().toMinutes(),
+                                pause.min().toSeconds(),
+                                pause.max() == null ? null : pause.max().toSeconds(),
                                 pause.machine()),
                 step.branches().stream()
                         .map(b -> new BranchJson(

@@ -284,13 +284,14 @@ public class CardService {
         var title = run.step().title();
         switch (act) {
             case CardAct.Enter _, CardAct.Strike _, CardAct.TakeBack _, CardAct.StopWait _ -> {}
-            case CardAct.BeginWait _ ->
+            case CardAct.BeginWait(var _, var ago) ->
                 write(
                         "wait",
                         kept,
                         machine,
                         run,
-                        "“%s”: the wait has begun".formatted(title),
+                        "“%s”: the wait %s"
+.formatted(title, ago == 0 ? "has begun" : "began %d min earlier".formatted(ago)),
                         Consequences.ofWait(run));
             case CardAct.Skip(var _, var reason) ->
                 write(

@@ -13,10 +13,12 @@ import fairkettle.procedure.Uncapped;
 import fairkettle.safety.Caution;
 import fairkettle.safety.School;
 import fairkettle.server.promises.Promises;
+import fairkettle.server.shelf.WasteBottles;
 import fairkettle.server.shop.Shop;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
@@ -30,12 +32,15 @@ class ChangeoverController {
     private final Changeovers changeovers;
     private final Promises promises;
     private final Shop shop;
+    private final WasteBottles waste;
     private final Clock clock;
 
-    ChangeoverController(Changeovers changeovers, Promises promises, Shop shop, Clock clock) {
+    ChangeoverController(
+            Changeovers changeovers, Promises promises, Shop shop, WasteBottles waste, Clock clock) {
         this.changeovers = changeovers;
         this.promises = promises;
         this.shop = shop;
+        this.waste = waste;
         this.clock = clock;
     }
 
@@ -74,6 +79,8 @@ class ChangeoverController {
             List<OtherWayJson> otherWays,
             List<FollowedJson> schools,
             List<String> cautions,
+            List<String> kit,
+            List<String> first,
             List<PartJson> parts) {}
 
     record ChoiceJson(Route id, String label) {}
@@ -209,7 +216,28 @@ class ChangeoverController {
                 otherWays(plan),
                 schools(wish, plan),
                 plan.cautions().stream().map(Caution::say).toList(),
+                plan.kit(),
+                first(plan),
                 parts(plan));
+    }
+
+    /** What will not do, and has to be got before the first screw. */
+    private List<String> first(Plan plan) {
+        var first = new ArrayList<String>();
+        if (plan.padAfter() > 1) {
+            first.add("A new waste pad: with this it would be %d %% full. No card is made before it is in."
+                    .formatted(Math.round(plan.padAfter() * 100)));
+        }
+        var room = waste.room();
+        if (room.isPresent() && room.get().compareTo(plan.wasteBottle()) < 0) {
+            first.add("An empty waste bottle: this wants room for %s mL, and there is %s mL."
+                    .formatted(plan.wasteBottle(), room.get()));
+        }
+        long missing = Shopping.of(plan).stream().filter(l -> l.buy() > 0).count();
+        if (missing > 0) {
+            first.add("%d thing%s to buy: see the list.".formatted(missing, missing == 1 ? "" : "s"));
+        }
+        return first;
     }
 
     private List<FollowedJson> schools(Changeovers.Wish wish, Plan plan) {

@@ -14,6 +14,7 @@ import fairkettle.server.web.Problem;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -71,6 +72,14 @@ public class WasteBottles {
                 .fetchOptional(WASTE_BOTTLE.ID)
                 .<Place>map(Place.Waste::new)
                 .orElse(Place.Outside.WASTE_BOTTLE);
+    }
+
+    /** What the bottle in use for liquid still takes; empty if none is in use. */
+    public Optional<Millilitres> room() {
+        return all().stream()
+                .filter(b -> b.kind().equals(LIQUID) && b.closedOn() == null)
+                .map(b -> b.capacity().over(b.holds()))
+                .findFirst();
     }
 
     /** A new bottle; the one in use so far is closed. */

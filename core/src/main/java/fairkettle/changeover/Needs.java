@@ -9,9 +9,9 @@ import java.util.List;
 import java.util.Map;
 
 /** What has to lie ready beside ink and fluid, computed from the route and the number of channels. */
-final class Kit {
+final class Needs {
 
-    private Kit() {}
+    private Needs() {}
 
     static List<Plan.Need> of(Work w) {
         var need = new EnumMap<Supply, Integer>(Supply.class);
@@ -71,9 +71,14 @@ final class Kit {
             need.put(Supply.CAPS_AND_PLUGS, channels);
         }
         if (w.route == Route.BULK_FEED) {
+            var kit = w.handling().kit();
             need.put(Supply.BULK_KIT, 1);
-            need.put(Supply.INLINE_DAMPER, channels);
-            need.put(Supply.SOLID_PLUG, channels);
+            if (kit.looseDampers()) {
+                need.put(Supply.INLINE_DAMPER, channels);
+            }
+            if (kit.plugs()) {
+                need.put(Supply.SOLID_PLUG, channels);
+            }
             need.put(Supply.ELBOW, channels);
         }
         if (w.route == Route.FILM_REBUILD) {
