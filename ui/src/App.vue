@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { onMounted } from 'vue'
+import { computed, onMounted } from 'vue'
+import { useRoute } from 'vue-router'
 import Hatches from './drawings/Hatches.vue'
 import AppBand from './shell/AppBand.vue'
 import HobBar from './shell/HobBar.vue'
@@ -8,6 +9,10 @@ import UndoBar from './log/UndoBar.vue'
 import { loadShop } from './shell/shop'
 import './shell/theme'
 
+const route = useRoute()
+/** One step and nothing else on the screen: a rehearsal, or a card for somebody who does it the first time. */
+const alone = computed(() => Boolean(route.meta.alone) || route.query.alone === '1')
+
 onMounted(loadShop)
 useLive(() => ['shop'], loadShop)
 </script>
@@ -15,7 +20,7 @@ useLive(() => ['shop'], loadShop)
 <template>
   <a href="#main" class="skip-link">To the content</a>
   <Hatches />
-  <AppBand />
+  <AppBand v-if="!alone" />
   <div v-if="disconnected" class="lost" role="status">
     No connection to the kettle. What you see may be old; it catches up by itself.
   </div>
@@ -23,7 +28,7 @@ useLive(() => ['shop'], loadShop)
     <RouterView />
   </main>
   <UndoBar />
-  <HobBar />
+  <HobBar v-if="!alone" />
 </template>
 
 <style scoped>

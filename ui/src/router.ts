@@ -47,6 +47,12 @@ export const router = createRouter({
       meta: { title: 'Practice' },
     },
     {
+      path: '/practice/rehearsal/:machine(\\d+)?',
+      name: 'rehearsal',
+      component: () => import('./practice/RehearsalView.vue'),
+      meta: { title: 'Rehearsal', alone: true },
+    },
+    {
       path: '/practice/questions/:drill',
       name: 'drill',
       component: () => import('./practice/DrillView.vue'),

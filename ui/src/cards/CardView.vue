@@ -108,6 +108,9 @@ const asItWas = computed(() => {
     .reverse()
 })
 
+/** For somebody who does it the first time: one step, one hold, nothing else. */
+const alone = computed(() => route.query.alone === '1')
+
 /** Nobody was at the tablet when it began. */
 const AGO = [1, 2, 5, 10, 20, 30, 60, 120, 360, 720]
 const earlier = ref(false)
@@ -173,8 +176,8 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
   <div class="page card-page">
     <p v-if="!card && problem" class="notice" role="alert">{{ problem.detail }}</p>
     <p v-else-if="!card || !step" class="quiet loading">Fetching the card …</p>
-    <div v-else class="columns">
-      <nav aria-label="Steps" class="steps">
+    <div v-else class="columns" :class="{ alone }">
+      <nav v-if="!alone" aria-label="Steps" class="steps">
         <RouterLink :to="`/machines/${card.machine}`" class="name machine">{{ card.machineName }}</RouterLink>
         <div class="quiet small">{{ card.title }}</div>
         <StepBeads :steps="card.steps" :current="step.id" @look="looked = $event" />
@@ -236,6 +239,12 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             </svg>
             <div><b>Hold here.</b> {{ step.hold }}</div>
           </div>
+          <dl v-if="alone && step.words.length" class="small terms">
+            <template v-for="w in step.words" :key="w.term">
+              <dt>{{ w.term }}</dt>
+              <dd>{{ w.words }}</dd>
+            </template>
+          </dl>
           <StepAsk
             :step="step"
             :lots="card.lots"
@@ -309,10 +318,20 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             <span v-if="following">Next: {{ following.title }} ({{ minutes(following.minutes) }})</span>
             <span v-if="uncapped" :class="{ 'act strong': uncapped.late }">{{ uncapped.words }}</span>
           </p>
-          <details v-if="card.state === 'open'" class="fold">
+          <details v-if="card.state === 'open'" class="fold" :open="alone">
             <summary>What if I stop here?</summary>
             <p v-for="line in card.stopHere" :key="line">{{ line }}</p>
           </details>
+          <p class="small ways">
+            <RouterLink :to="{ query: alone ? {} : { alone: '1' } }" replace>{{
+              alone ? 'The whole card' : 'One step alone, in a beginner’s words'
+            }}</RouterLink>
+            <RouterLink
+              v-if="!card.steps.some((s) => s.status === 'done')"
+              :to="{ path: '/practice/rehearsal', query: { card: card.id } }"
+              >Rehearse it first</RouterLink
+            >
+          </p>
           <input
             ref="photoInput"
             type="file"
@@ -326,7 +345,7 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
         </div>
       </section>
 
-      <aside aria-label="Beside the step">
+      <aside v-if="!alone" aria-label="Beside the step">
         <section v-if="open && step.tools.length">
           <h2>In your hands</h2>
           <ul class="list">
@@ -469,6 +488,26 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
 </template>
 
 <style scoped>
+.columns.alone {
+  grid-template-columns: minmax(0, 900px);
+  justify-content: center;
+}
+
+.ways {
+  display: flex;
+  gap: 20px;
+  margin: 4px 0 0;
+}
+
+.terms dt {
+  float: left;
+  margin-right: 8px;
+}
+
+.terms dt::after {
+  content: ':';
+}
+
 .ago {
   display: grid;
   gap: 10px;

@@ -310,6 +310,11 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
           <BButton variant="primary" size="lg" class="w-100" :disabled="beginning" @click="begin"
             >Make it a card</BButton
           >
+          <RouterLink
+            class="btn btn-outline-secondary w-100 rehearse"
+            :to="{ path: `/practice/rehearsal/${machine.id}`, query: route.query }"
+            >Rehearse it first</RouterLink
+          >
           <MoneyPlate :plan="plan" />
         </div>
         <h2>To buy</h2>
@@ -341,6 +346,10 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
 </template>
 
 <style scoped>
+.rehearse {
+  margin-top: 10px;
+}
+
 .head {
   display: flex;
   gap: 18px;

@@ -13,9 +13,7 @@ public record Pause(String label, Duration min, @Nullable Duration max, boolean 
 
     /** "45 s", "12 min". */
     public static String words(Duration time) {
-        return time.toSeconds() < 60
-                ? time.toSeconds() + " s"
-                : Math.ceilDiv(time.toSeconds(), 60) + " min";
+        return time.toSeconds() < 60 ? time.toSeconds() + " s" : Math.ceilDiv(time.toSeconds(), 60) + " min";
     }
 
     public Pause {

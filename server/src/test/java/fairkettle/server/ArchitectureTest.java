@@ -32,7 +32,8 @@ class ArchitectureTest {
         "fairkettle.round..",
         "fairkettle.clinic..",
         "fairkettle.benchwork..",
-        "fairkettle.practice.."
+        "fairkettle.practice..",
+        "fairkettle.hand.."
     };
 
     private final JavaClasses all = new ClassFileImporter()
@@ -68,7 +69,7 @@ class ArchitectureTest {
     @Test
     void theCoresPackagesHaveNoCycles() {
         slices().matching(
-                        "fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|benchwork|clinic|practice)..")
+                        "fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|benchwork|clinic|practice|hand)..")
                 .should()
                 .beFreeOfCycles()
                 .check(all);

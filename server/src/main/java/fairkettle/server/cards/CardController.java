@@ -2,6 +2,7 @@ package fairkettle.server.cards;
 
 import fairkettle.changeover.Purpose;
 import fairkettle.changeover.Route;
+import fairkettle.hand.Glossary;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Chips;
@@ -141,7 +142,8 @@ class CardController {
             @Nullable String reason,
             List<Outcome.Reason> missing,
             List<NoteJson> notes,
-            List<Handling.Matter> restsOn) {}
+            List<Handling.Matter> restsOn,
+            List<Glossary.Term> words) {}
 
     /**
      * @param kind Done, Ticks, Each, Tally, Grid, Count, Lots, Comb, Acknowledge, Words, Choice, InOrder, Picks,
@@ -500,7 +502,8 @@ class CardController {
                 notes.stream()
                         .map(n -> new NoteJson(n.at(), n.person(), n.words(), n.picture()))
                         .toList(),
-                step.restsOn());
+                step.restsOn(),
+                run.isOpen() ? Glossary.terms(step) : List.of());
     }
 
     private static AskJson ask(Ask ask) {

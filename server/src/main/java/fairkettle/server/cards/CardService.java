@@ -291,7 +291,7 @@ public class CardService {
                         machine,
                         run,
                         "“%s”: the wait %s"
-.formatted(title, ago == 0 ? "has begun" : "began %d min earlier".formatted(ago)),
+                                .formatted(title, ago == 0 ? "has begun" : "began %d min earlier".formatted(ago)),
                         Consequences.ofWait(run));
             case CardAct.Skip(var _, var reason) ->
                 write(

@@ -35,8 +35,7 @@ class ChangeoverController {
     private final WasteBottles waste;
     private final Clock clock;
 
-    ChangeoverController(
-            Changeovers changeovers, Promises promises, Shop shop, WasteBottles waste, Clock clock) {
+    ChangeoverController(Changeovers changeovers, Promises promises, Shop shop, WasteBottles waste, Clock clock) {
         this.changeovers = changeovers;
         this.promises = promises;
         this.shop = shop;

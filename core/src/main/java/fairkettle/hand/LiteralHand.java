@@ -18,6 +18,7 @@ import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -32,24 +33,34 @@ public final class LiteralHand {
 
     public enum Harm {
         /** what the sentence speaks of is not there, or nothing comes */
-        IMPOSSIBLE,
+        IMPOSSIBLE("It cannot be done"),
         /** hands go in, or things move, with power where there must be none */
-        UNSAFE,
-        OVERFILLED,
+        UNSAFE("Somebody gets hurt"),
+        OVERFILLED("It runs over"),
         /** air is drawn into a path */
-        AIR,
+        AIR("Air is drawn in"),
         /** the head stands in the air for too long */
-        DRIED,
+        DRIED("The head dries"),
         /** something is left inside, or catches, or breaks */
-        BROKEN,
+        BROKEN("Something breaks"),
         /** ink runs where no vessel is, or onto bare hands */
-        SPILT,
+        SPILT("Ink runs out"),
         /** where no hand gets to as it stands */
-        UNREACHABLE,
+        UNREACHABLE("No hand gets there"),
         /** asks for what nobody can see */
-        UNKNOWABLE,
+        UNKNOWABLE("Nobody can see that"),
         /** a sentence that this hand has not been taught: somebody has to decide what it means */
-        UNKNOWN
+        UNKNOWN("Nobody knows what that means");
+
+        private final String label;
+
+        Harm(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
     }
 
     public record Fault(Harm harm, String step, String words) {}
@@ -121,7 +132,7 @@ public final class LiteralHand {
     private double bare;
     private String at = "";
 
-    private LiteralHand(Profile before, Profile after, Start start) {
+    LiteralHand(Profile before, Profile after, Start start) {
         this.before = before;
         this.after = after;
         cord = start.powered();
@@ -135,6 +146,102 @@ public final class LiteralHand {
         steps.forEach(hand::step);
         return hand.faults;
     }
+
+    /** The same bench once more, to try on it what will not be done. */
+    private LiteralHand(LiteralHand other) {
+        before = other.before;
+        after = other.after;
+        other.held.forEach((code, vessels) -> held.put(code, new EnumMap<>(vessels)));
+        other.onBench.forEach((code, vessels) -> onBench.put(code, new EnumMap<>(vessels)));
+        counted.putAll(other.counted);
+        tubesOff.addAll(other.tubesOff);
+        capsOpen.addAll(other.capsOpen);
+        plugged.addAll(other.plugged);
+        cord = other.cord;
+        on = other.on;
+        docked = other.docked;
+        cloth = other.cloth;
+        coversOff = other.coversOff;
+        taped = other.taped;
+        gloves = other.gloves;
+        laid = other.laid;
+        towels = other.towels;
+        valveShut = other.valveShut;
+        stopped = other.stopped;
+        headOut = other.headOut;
+        cableOut = other.cableOut;
+        barUp = other.barUp;
+        barLoose = other.barLoose;
+        refitted = other.refitted;
+        cartridgesOut = other.cartridgesOut;
+        clicked = other.clicked;
+        wasteOpen = other.wasteOpen;
+        bare = other.bare;
+    }
+
+    /** Does it, and knows what it did. */
+    List<Fault> does(Step step) {
+        faults.clear();
+        step(step);
+        return List.copyOf(faults);
+    }
+
+    /** What it would do, if it were done now. */
+    List<Fault> would(Step step) {
+        return new LiteralHand(this).does(step);
+    }
+
+    /** The bench as one looks at it. */
+    Scene scene() {
+        var open = new ArrayList<String>();
+        if (coversOff) {
+            open.add("covers off");
+        }
+        if (!tubesOff.isEmpty()) {
+            open.add("tubes off");
+        }
+        if (!capsOpen.isEmpty()) {
+            open.add("tank caps open");
+        }
+        if (towels || laid) {
+            open.add(towels ? "towels inside" : "towels on the bench");
+        }
+        if (valveShut) {
+            open.add("valve shut");
+        }
+        if (!plugged.isEmpty()) {
+            open.add("vents plugged");
+        }
+        if (cartridgesOut) {
+            open.add("cartridges out");
+        }
+        if (barLoose) {
+            open.add(barUp ? "bar up" : "bar loose, flat");
+        }
+        if (headOut) {
+            open.add("head out");
+        }
+        var tanks = new LinkedHashMap<ChannelCode, Double>();
+        now().channels()
+                .forEach(c -> tanks.put(
+                        c.code(),
+                        in(c.code(), c.first().kind()) / c.first().capacity().mL()));
+        return new Scene(
+                on ? "on" : cord ? "off, cord in" : "unplugged",
+                docked
+                        ? "docked"
+                        : cloth ? "off its dock, on a wet cloth" : "in the air, %d min".formatted(Math.round(bare)),
+                gloves,
+                open,
+                tanks);
+    }
+
+    /**
+     * @param head where it stands, and for how long in the air
+     * @param open what has to be put back or taken out
+     * @param tanks share of the first vessel that is full, 0 to 1
+     */
+    public record Scene(String power, String head, boolean gloves, List<String> open, Map<ChannelCode, Double> tanks) {}
 
     private boolean inked() {
         return held.values().stream().anyMatch(v -> v.getOrDefault(VesselKind.HEAD, 0.0) > 0);
