@@ -4,6 +4,7 @@ import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
+import DrillDrawing from './DrillDrawing.vue'
 import PortSetter from './PortSetter.vue'
 
 /** One question at a time; every answer says what happens then. */
@@ -52,6 +53,7 @@ const { run: finish, busy } = oneAtATime(async () => {
           role="img"
           aria-label="The colour on the page"
         ></div>
+        <DrillDrawing v-if="question.drawing" :drawing="question.drawing" />
         <h1 class="ask">{{ question.ask }}</h1>
         <PortSetter
           v-if="question.ports.length"

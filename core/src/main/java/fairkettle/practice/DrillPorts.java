@@ -167,6 +167,7 @@ final class DrillPorts {
                 work,
                 "",
                 List.of(new Answer("all of them right", flows), new Answer("one of them wrong", "See what it does.")),
-                List.of(ports));
+                List.of(ports),
+                null);
     }
 }

@@ -6,6 +6,7 @@ import fairkettle.clinic.Evidence;
 import fairkettle.clinic.Remedy;
 import fairkettle.clinic.Treatment;
 import fairkettle.ink.ChannelCode;
+import fairkettle.practice.Drawing;
 import fairkettle.practice.Drill;
 import fairkettle.practice.Sequence;
 import fairkettle.server.people.Who;
@@ -86,7 +87,51 @@ class PracticeController {
             String swatch,
             List<DrillAnswerJson> answers,
             int right,
-            List<DrillPortJson> ports) {}
+            List<DrillPortJson> ports,
+            @Nullable DrawingJson drawing) {}
+
+    /** What a question shows; one of the four is there. @param squares offsets in tenths of a millimetre */
+    record DrawingJson(
+            @Nullable CombsJson combs,
+            @Nullable List<Integer> squares,
+            @Nullable SyringeJson syringe,
+            @Nullable FeedingJson line) {
+
+        static DrawingJson of(Drawing drawing) {
+            return switch (drawing) {
+                case Drawing.Combs(var strokes, var blocks) ->
+                    new DrawingJson(
+                            new CombsJson(
+                                    strokes,
+                                    blocks.stream()
+                                            .map(b -> new BlockJson(b.label(), b.missing(), b.shifted()))
+                                            .toList()),
+                            null,
+                            null,
+                            null);
+                case Drawing.Squares(var offsets) -> new DrawingJson(null, offsets, null, null);
+                case Drawing.Syringe(var ink, var air, var bubbles) ->
+                    new DrawingJson(null, null, new SyringeJson(ink, air, bubbles), null);
+                case Drawing.Line(var f) ->
+                    new DrawingJson(
+                            null,
+                            null,
+                            null,
+                            new FeedingJson(
+                                    f.height(), f.vent(), f.valve(), f.damper().label(), f.pump()));
+            };
+        }
+    }
+
+    record CombsJson(int strokes, List<BlockJson> blocks) {}
+
+    record BlockJson(String label, List<Integer> missing, List<Integer> shifted) {}
+
+    /** Shares of its length, 0 to 1. */
+    record SyringeJson(double ink, double air, boolean bubbles) {}
+
+    /** @param height of the ink above the nozzles, mm */
+    record FeedingJson(int height, boolean vent, boolean valve, String damper, boolean pump) {}
 
     record DrillJson(Drill drill, String label, String say, List<DrillQuestionJson> questions) {}
 
@@ -225,7 +270,8 @@ class PracticeController {
                                     order.indexOf(0),
                                     q.ports().stream()
                                             .map(PracticeController::port)
-                                            .toList());
+                                            .toList(),
+                                    q.drawing() == null ? null : DrawingJson.of(q.drawing()));
                         })
                         .toList());
     }
