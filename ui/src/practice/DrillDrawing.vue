@@ -50,8 +50,8 @@ const tankTop = computed(() => surface.value - 22)
   </svg>
   <svg v-else-if="drawing.squares" class="drawn" viewBox="0 0 470 84" role="img" :aria-label="label">
     <g v-for="(offset, n) in drawing.squares" :key="n" :transform="`translate(${4 + n * 51.5} 4)`">
-      <rect x="0" y="0" width="42" :height="20 - offset * 0.35" class="half" />
-      <rect x="0" :y="20 + offset * 0.35" width="42" :height="22 - offset * 0.35" class="half" />
+      <rect x="0" y="0" width="42" :height="21 - offset * 0.6" class="half" />
+      <rect x="0" :y="21 + offset * 0.6" width="42" :height="21 - offset * 0.6" class="half" />
       <text x="21" y="66" text-anchor="middle" class="small-text">{{ n + 1 }}</text>
     </g>
   </svg>
@@ -82,7 +82,7 @@ const tankTop = computed(() => surface.value - 22)
     <text x="52" :y="tankTop - 4" class="small-text">{{ drawing.line.vent ? 'vent open' : 'vent plugged' }}</text>
     <path :d="`M100 ${tankTop + 54}H170V100H300`" class="line" />
     <path v-if="!drawing.line.valve" :d="`M128 ${tankTop + 44}l16 20m0-20l-16 20`" class="line thick" />
-    <text x="112" :y="tankTop + 40" class="small-text">valve {{ drawing.line.valve ? 'open' : 'shut' }}</text>
+    <text x="112" :y="tankTop + 74" class="small-text">valve {{ drawing.line.valve ? 'open' : 'shut' }}</text>
     <g v-if="drawing.line.damper !== 'none'">
       <rect
         x="214"
@@ -114,9 +114,12 @@ const tankTop = computed(() => surface.value - 22)
 .short {
   max-width: 460px;
 }
-.ink,
+.ink {
+  fill: #2b2b30;
+}
 .half {
   fill: #2b2b30;
+  fill-opacity: 0.62; /* where two lie over each other it is darker, as on paper */
 }
 .glass {
   fill: none;

@@ -127,7 +127,7 @@ function again() {
           </template>
         </dl>
         <BButton variant="primary" size="lg" class="main" @click="done"
-          >Done <span class="small">({{ minutes(step.minutes) }} in earnest)</span></BButton
+          >Done<span class="small">&nbsp;&nbsp;({{ minutes(step.minutes) }} in earnest)</span></BButton
         >
       </template>
       <footer v-if="before" class="bench small" aria-label="The simulated machine">

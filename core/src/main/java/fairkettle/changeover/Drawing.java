@@ -137,19 +137,11 @@ final class Drawing {
                                 "no kink in the tube")),
                         step("from-the-top", "Empty " + p.before() + " from the top")
                                 .say("It is blocked. With a needle through the filling hole draw the tank empty from"
-                                        + " above, and tap how much that was; then push one syringe of air through,"
-                                        + " gently, over the tray.")
+                                        + " above: what comes counts among its loads, in the step that follows. Then"
+                                        + " push one syringe of air through, gently, over the tray.")
                                 .minutes(6)
                                 .care(Caution.SHARPS, Caution.PRESSURE, Caution.WASTE)
                                 .with("blunt needle")
-                                .ask(Work.gridBefore(
-                                        List.of(p),
-                                        List.of(volumes(
-                                                "from above",
-                                                List.of(p),
-                                                q -> q.pulls().loads().stream()
-                                                        .reduce(Millilitres.ZERO, Millilitres::plus)))))
-                                .moves(new Move.Draw(List.of(VesselKind.TANK)))
                                 .build()))
                 .toArray(Branch[]::new);
     }

@@ -34,7 +34,7 @@ final class DrillLines {
         Stream.of(Outcome.values())
                 .filter(o -> o != right)
                 .limit(3)
-                .forEach(o -> answers.add(new Answer(o.words(), why(feeding, right))));
+                .forEach(o -> answers.add(new Answer(o.words(), "No. " + why(feeding, right))));
         return new Question("line-" + number, feeding.words(), answers, new Drawing.Line(feeding));
     }
 

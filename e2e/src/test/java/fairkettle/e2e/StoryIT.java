@@ -70,7 +70,7 @@ class StoryIT {
                     .contains("done"));
 
             // Nothing comes: the branch comes in, on both.
-            other.press("Nothing comes");
+            other.press("Nothing comes from K");
             tablet.sees("Stop pulling");
         }
 
