@@ -108,6 +108,14 @@ const asItWas = computed(() => {
     .reverse()
 })
 
+/** Where the day ends, if the work is longer than the day. */
+const today = computed(() => {
+  const [first, second] = card.value?.days ?? []
+  if (!first || (!second && first.mayStand)) return undefined
+  const later = new Date(first.from).getTime() - now.value > 60_000
+  return { ...first, later, next: second?.from ?? '', with: second?.first ?? '' }
+})
+
 /** For somebody who does it the first time: one step, one hold, nothing else. */
 const alone = computed(() => route.query.alone === '1')
 
@@ -317,6 +325,16 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
           <p class="quiet small next-line">
             <span v-if="following">Next: {{ following.title }} ({{ minutes(following.minutes) }})</span>
             <span v-if="uncapped" :class="{ 'act strong': uncapped.late }">{{ uncapped.words }}</span>
+          </p>
+          <p v-if="today" class="small" :class="{ 'act strong': !today.mayStand }">
+            <template v-if="today.later">
+              Goes on {{ dayAndTime(today.from, zone) }} with “{{ today.first }}”: what takes the head off its dock is
+              not begun before.
+            </template>
+            <template v-else-if="today.mayStand">
+              Today until “{{ today.last }}”; continue {{ dayAndTime(today.next, zone) }} with “{{ today.with }}”.
+            </template>
+            <template v-else> The day is too short for this: dock the head before you go. </template>
           </p>
           <details v-if="card.state === 'open'" class="fold" :open="alone">
             <summary>What if I stop here?</summary>

@@ -267,6 +267,12 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
           the head off its dock: {{ minutes(plan.times.uncapped.onCloth) }} on a wet cloth, at most
           <b>{{ minutes(plan.times.uncapped.bare) }} in the air</b>
         </p>
+        <ol v-if="plan.times.days.length > 1" class="small days" aria-label="Day by day">
+          <li v-for="d in plan.times.days" :key="d.from" :class="{ 'act strong': !d.mayStand }">
+            <b>{{ dayAndTime(d.from, zone) }}</b> {{ d.first === d.last ? d.first : `${d.first} … ${d.last}` }}
+            <span v-if="!d.mayStand">· longer than a day: the head would stand off its dock over night</span>
+          </li>
+        </ol>
         <HoldWarning
           v-if="machineId"
           :machine="machineId"

@@ -13,7 +13,12 @@ public final class StopHere {
         var state = card.state();
         var words = new ArrayList<String>();
         if (state.value(Facet.CARRIAGE, null).equals("free")) {
-            words.add("The head stands off its cap and dries within the hour: dock it before you go.");
+            words.add(
+                    state.value(Facet.HEAD_REST, null).equals("on a wet cloth")
+                            ? "The head stands on a wet cloth: wet it again within the hour. Over night it may not stay"
+                                    + " there: cloth out, close it, power on, and it docks itself."
+                            : "The head stands off its cap and dries: dock it, or lay a wet cloth under it, before you"
+                                    + " go.");
         }
         if (state.value(Facet.HEAD, null).equals("out")) {
             words.add("The head is out: over a wet cloth it keeps, dry it does not.");

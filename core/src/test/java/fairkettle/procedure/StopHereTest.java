@@ -24,7 +24,7 @@ class StopHereTest {
     void aHeadOffItsCapIsSaidFirst() {
         assertThat(standing(Condition.that(Facet.CARRIAGE, "free"), Condition.that(Facet.COVERS, "off"))
                         .getFirst())
-                .contains("dries within the hour");
+                .contains("dries: dock it");
     }
 
     @Test

@@ -1,5 +1,6 @@
 package fairkettle.server.cards;
 
+import fairkettle.changeover.Days;
 import fairkettle.changeover.Purpose;
 import fairkettle.changeover.Route;
 import fairkettle.hand.Glossary;
@@ -24,6 +25,7 @@ import fairkettle.server.changeover.WishQuery;
 import fairkettle.server.pictures.Pictures;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shop.Presets;
+import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Ahead;
 import fairkettle.server.web.Problem;
 import io.swagger.v3.oas.annotations.Parameter;
@@ -33,6 +35,7 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -61,15 +64,26 @@ class CardController {
     private final Shelf shelf;
     private final Passports passports;
     private final Presets presets;
+    private final Shop shop;
+    private final Clock clock;
 
     CardController(
-            CardService service, Cards cards, Machines machines, Shelf shelf, Passports passports, Presets presets) {
+            CardService service,
+            Cards cards,
+            Machines machines,
+            Shelf shelf,
+            Passports passports,
+            Presets presets,
+            Shop shop,
+            Clock clock) {
         this.service = service;
         this.cards = cards;
         this.machines = machines;
         this.shelf = shelf;
         this.passports = passports;
         this.presets = presets;
+        this.shop = shop;
+        this.clock = clock;
     }
 
     /** As in the plan's address: what is left out is as the machine has it. */
@@ -113,6 +127,7 @@ class CardController {
             Map<String, Integer> lastPicks,
             List<String> presets,
             List<String> stopHere,
+            List<Days.Day> days,
             @Nullable Long caseId) {}
 
     /** @param stage how far a channel has come, in words; @param at from 0, not started, to 5, verified */
@@ -393,7 +408,17 @@ class CardController {
                                 .toList()
                         : List.of(),
                 StopHere.of(card),
+                kept.open() ? daysLeft(card) : List.of(),
                 kept.kind() instanceof Cards.Treating t ? Long.valueOf(t.caseId()) : null);
+    }
+
+    /** What is left of it, over the days on which somebody is there. */
+    private List<Days.Day> daysLeft(Card card) {
+        return Days.of(
+                card.state(),
+                card.runs().stream().filter(StepRun::isOpen).map(StepRun::step).toList(),
+                shop.settings().hours(),
+                clock.instant());
     }
 
     private static boolean asks(Card card, Predicate<Ask> what) {

@@ -2,6 +2,7 @@ package fairkettle.server.changeover;
 
 import fairkettle.changeover.Answer;
 import fairkettle.changeover.ChannelPlan;
+import fairkettle.changeover.Days;
 import fairkettle.changeover.Plan;
 import fairkettle.changeover.Rinses;
 import fairkettle.changeover.Route;
@@ -16,7 +17,6 @@ import fairkettle.server.promises.Promises;
 import fairkettle.server.shelf.WasteBottles;
 import fairkettle.server.shop.Shop;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -134,6 +134,7 @@ class ChangeoverController {
             long waiting,
             Instant ready,
             List<Promises.Promise> missed,
+            List<Days.Day> days,
             Uncapped uncapped) {}
 
     record PartJson(String name, int steps, int minutes, long machineMinutes, long waitMinutes) {}
@@ -177,6 +178,7 @@ class ChangeoverController {
 
     private PlanJson plan(Changeovers.Wish wish, Plan plan) {
         var times = plan.times();
+        var days = days(plan);
         return new PlanJson(
                 plan.route(),
                 plan.route().label(),
@@ -203,8 +205,9 @@ class ChangeoverController {
                         times.handsOn().toMinutes(),
                         times.machine().toMinutes(),
                         times.waiting().toMinutes(),
-                        ready(plan),
-                        promises.before(wish.machine(), ready(plan)),
+                        days.getLast().until(),
+                        promises.before(wish.machine(), days.getLast().until()),
+                        days,
                         Uncapped.of(
                                 plan.procedure().startState(), plan.procedure().steps())),
                 plan.cost(),
@@ -267,15 +270,7 @@ class ChangeoverController {
         var sheet = plan.payback().newSheet();
         return List.of(
                 new OtherWayJson(
-                        "this changeover",
-                        plan.total(),
-                        sheet,
-                        (int) plan.times()
-                                        .waiting()
-                                        .plus(plan.times().handsOn())
-                                        .toDays()
-                                + 1,
-                        null),
+                        "this changeover", plan.total(), sheet, days(plan).size(), null),
                 way("a machine built for it", new Money(compared.dedicatedMachine(), money), sheet, 7, plan),
                 way(
                         "ordering prints",
@@ -302,17 +297,13 @@ class ChangeoverController {
                 more <= 0 ? Long.valueOf(0) : saved > 0 ? Long.valueOf((long) Math.ceil(more / saved)) : null);
     }
 
-    /** Hands work in opening hours; the machine and rests go on through the night. */
-    private Instant ready(Plan plan) {
-        var hours = shop.settings().hours();
-        var at = clock.instant();
-        for (var step : plan.procedure().steps()) {
-            at = hours.afterWork(at, Duration.ofMinutes(step.minutes()));
-            if (step.pause() != null) {
-                at = at.plus(step.pause().min());
-            }
-        }
-        return at;
+    /** Hands work in opening hours, the machine and rests go on through the night, and no head stands bare over it. */
+    private List<Days.Day> days(Plan plan) {
+        return Days.of(
+                plan.procedure().startState(),
+                plan.procedure().steps(),
+                shop.settings().hours(),
+                clock.instant());
     }
 
     private static List<PartJson> parts(Plan plan) {
