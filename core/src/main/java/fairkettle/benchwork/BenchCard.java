@@ -28,7 +28,7 @@ import java.util.List;
 public final class BenchCard {
 
     private static final Millilitres PULLED = Millilitres.parse("5");
-    private static final Millilitres PULLED_COLOUR = Millilitres.parse("3");
+    private static final Millilitres PULLED_COLOUR = Millilitres.parse("5");
     private static final Millilitres LOST_WITH_DAMPER = Millilitres.parse("3");
     private static final List<VesselKind> WHOLE =
             List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER, VesselKind.HEAD);
@@ -105,16 +105,29 @@ public final class BenchCard {
                 .hold("The head stands docked on its cap.")
                 .build());
         steps.add(step("pull", "Draw %s at the waste line".formatted(String.join(" and ", names)))
-                .say("With the white’s own syringe, slowly, let go, again. More minutes than any colour gets.")
+                .say("With the white’s own syringe, slowly, let go, again. More minutes than any colour gets. It is"
+                        + " good ink: shaken, it goes back into its own tank.")
                 .minutes(6 * n)
                 .with("white’s own syringe")
-                .care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE)
-                .ask(volumes("drawn", whites, PULLED))
-                .moves(new Move.Draw(WHOLE))
-                .branch(Branch.stop(
-                        "blocked",
-                        "Nothing moves",
-                        "Blocked: more force breaks the head. Stop, and open a case for this machine."))
+                .care(Caution.SLOW, Caution.PRESSURE)
+                .ask(volumes("drawn, and given back", whites, PULLED))
+                .branch(
+                        Branch.stop(
+                                "blocked",
+                                "Nothing moves",
+                                "Blocked: more force breaks the head. Stop, and open a case for this machine."),
+                        Branch.again(
+                                "soiled",
+                                "Colour or crumbs in it",
+                                3,
+                                "It is soiled each time: flush its line instead, or open a case.",
+                                step("soiled", "That goes to waste")
+                                        .say("Soiled white never goes back. What is drawn after it, clean, does.")
+                                        .minutes(2)
+                                        .care(Caution.WASTE)
+                                        .ask(volumes("to waste", whites, PULLED))
+                                        .moves(new Move.Draw(WHOLE))
+                                        .build()))
                 .build());
         steps.add(step("flow", "How did it come?")
                 .say("Resistance, ink, bubbles: the round is over when it comes evenly and loosens.")
@@ -143,22 +156,32 @@ public final class BenchCard {
                                         true))
                                 .build(),
                         step("pull-again", "Draw the white once more")
-                                .say("Slowly. Say in the next step how it comes now.")
+                                .say("Slowly, and back into its tank, shaken. Say in the next step how it comes now.")
                                 .minutes(6 * n)
-                                .care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE)
-                                .ask(volumes("drawn", whites, PULLED))
-                                .moves(new Move.Draw(WHOLE))
+                                .care(Caution.SLOW, Caution.PRESSURE)
+                                .ask(volumes("drawn, and given back", whites, PULLED))
                                 .build()))
                 .build());
         steps.add(step("colours", "Colours: only those that fail")
-                .say("One pull each, own syringe. A colour that was whole is left alone: enter 0 for it, and say so"
-                        + " when you are asked.")
-                .minutes(2 * colours.size())
-                .with("syringe per colour")
-                .care(Caution.SLOW, Caution.WASTE)
-                .skippable()
-                .ask(volumes("drawn", colours, PULLED_COLOUR))
-                .moves(new Move.Draw(WHOLE))
+                .say("By the last check. A colour that was whole is left alone.")
+                .minutes(1)
+                .ask(new Ask.Choice("Which colours fail?", List.of("none more")))
+                .branch(colours.stream()
+                        .map(c -> Branch.again(
+                                "fails-" + c,
+                                c + " fails",
+                                2,
+                                "Twice and no better: open a case for it.",
+                                step("pull-colour", "One pull of " + c)
+                                        .say("Own syringe, slowly, a little over 5 mL. Colour from the waste line never"
+                                                + " goes back.")
+                                        .minutes(3)
+                                        .with("syringe of " + c)
+                                        .care(Caution.SLOW, Caution.WASTE)
+                                        .ask(volumes("drawn", List.of(c), PULLED_COLOUR))
+                                        .moves(new Move.Draw(WHOLE))
+                                        .build()))
+                        .toArray(Branch[]::new))
                 .build());
         steps.add(step("tubes-back", "Waste tubes back, one cleaning")
                 .say("Now the machine’s own cleaning. "
@@ -190,11 +213,10 @@ public final class BenchCard {
                         2,
                         "Still not good: flush the line, or open a case. Do not powder it.",
                         step("pull-for-block", "Draw the white again")
-                                .say("Then the block again.")
+                                .say("Given back, shaken; then the block again.")
                                 .minutes(6 * n)
-                                .care(Caution.SLOW, Caution.WASTE)
-                                .ask(volumes("drawn", whites, PULLED))
-                                .moves(new Move.Draw(WHOLE))
+                                .care(Caution.SLOW)
+                                .ask(volumes("drawn, and given back", whites, PULLED))
                                 .build()))
                 .build());
         return steps;

@@ -69,7 +69,9 @@ public final class LineFlush {
                                 profile.codes().stream().map(ChannelCode::code).toList()))
                         .build(),
                 step("joint", "Joint off at the damper")
-                        .say("Towel under it."
+                        .say("Towel under it. Unclip the bundle. Tube in one hand, pliers on the damper’s body, and"
+                                + " wiggle: spare its membrane. The nut goes back on the tube’s end, its O-ring with"
+                                + " it."
                                 + (white
                                         ? " White lines have the wider bore: a narrow joint splits, or takes air."
                                         : ""))
@@ -131,7 +133,8 @@ public final class LineFlush {
                         .build(),
                 step("damper", "Damper: new, or the old one")
                         .say("Its filter has caught what the line gave off; with a line that was solid, a new one."
-                                + " Wet it with its ink before it goes on.")
+                                + " Swab its seat. Wet it with its ink before it goes on. Nut over the tube, O-ring"
+                                + " whole; hold the tube at the damper, press its top down until it sits.")
                         .minutes(8 * n)
                         .with("damper per channel")
                         .care(Caution.FORCE, Caution.INK)

@@ -165,14 +165,15 @@ final class Beginning {
         if (syringes(w)) {
             steps.add(step("syringes", "Lay out a syringe for every colour")
                     .say("Mark each with its code, and its needle and adapter too. A syringe that has met one"
-                            + " colour never meets another: it would carry it over.")
+                            + " colour never meets another: it would carry it over. An adapter is pushed on, not"
+                            + " screwed, has a notch, its seal is not stretched, and the tube fits it tightly.")
                     .minutes(3)
                     .with(
                             "syringe %s mL, one per colour"
                                     .formatted(w.terms.largest().size()),
                             "marker pen")
                     .needs(Facet.BENCH, "prepared")
-                    .ask(Work.gridBefore(w.plans, List.of(Work.ticks("marked"))))
+                    .ask(Work.gridBefore(w.plans, List.of(Work.ticks("marked"), Work.ticks("adapter fits"))))
                     .then(Facet.SYRINGE, Work.codesBefore(w.plans), "its own")
                     .then(Facet.SYRINGE, Work.codes(w.plans), "its own")
                     .build());

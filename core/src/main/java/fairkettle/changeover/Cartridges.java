@@ -128,6 +128,19 @@ final class Cartridges {
                     .then(Facet.CARTRIDGE, codes, "primed")
                     .build());
         }
+        if (w.terms.follows(School.OUTLET_PRIMING, "plunger")) {
+            return List.of(step("plunger", "Vent plugged, pull until the plunger falls")
+                    .say("A finger or its plug on the air hole; the syringe in the fill hole, pulled until it"
+                            + " resists, then let go: the plunger falls, and ink enters the middle chamber."
+                            + " Nothing is drawn out. The air hole is open again before it is fitted.")
+                    .minutes(2 * codes.size())
+                    .care(Caution.SLOW, Caution.PRESSURE)
+                    .needs(Facet.CARTRIDGE, codes, "filled")
+                    .needs(Facet.SYRINGE, codes, "its own")
+                    .ask(Work.grid(w.inked, List.of(ticks("plunger fell"), ticks("air hole open again"))))
+                    .then(Facet.CARTRIDGE, codes, "primed")
+                    .build());
+        }
         boolean back = w.terms.follows(School.RETURN_INK, "clean");
         return List.of(step("prime", "Draw at the outlet until ink shows")
                 .say("With the sprung valve held open by the adapter, slowly. "

@@ -7,12 +7,15 @@ import static fairkettle.procedure.Step.step;
 import fairkettle.ink.Family;
 import fairkettle.machine.Architecture;
 import fairkettle.machine.Channel;
+import fairkettle.machine.Handling;
+import fairkettle.machine.Panel;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Branch;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Pause;
 import fairkettle.procedure.Step;
+import fairkettle.procedure.UsualSteps;
 import fairkettle.safety.Caution;
 import fairkettle.safety.School;
 import java.time.Duration;
@@ -33,26 +36,20 @@ final class Commissioning {
         var draws = w.job.profile().draws();
         int sheets = w.inked.stream().mapToInt(ChannelPlan::sheets).max().orElse(1);
         var steps = new ArrayList<Step>();
+        if (w.job.neverInked() || w.route == Route.FILM_REBUILD) {
+            steps.add(connect(w));
+        }
+        boolean first = w.job.neverInked() && !w.dirty(); // no old ink is in its way: its own check comes first
         var purge = purge(w, "purge", sheets)
                 .needs(Facet.CHARGE, "charged")
                 .needs(Facet.POWER, "on")
                 .build();
         if (w.terms.follows(School.SHEETS_OR_CLEANINGS, "cleanings")) {
-            steps.add(step("clean", "One light cleaning")
-                    .say("Clean first, then look.")
-                    .minutes(1)
-                    .care(Caution.NO_POWER_OFF)
-                    .needs(Facet.CHARGE, "charged")
-                    .needs(Facet.POWER, "on")
-                    .moves(new Move.Clean(codes, draws.cleaning()))
-                    .waits(new Pause(
-                            "cleaning",
-                            Duration.ofMinutes(w.job.profile().minutes().cleaning()),
-                            null,
-                            true))
-                    .build());
+            steps.add(cleaning(w, "clean", "One light cleaning", "Clean first, then look."));
         }
-        steps.add(purge);
+        if (!first) {
+            steps.add(purge);
+        }
         var air = step("air-rest", "Let the air rise")
                 .say("Gaps that move are air. Standing lets it rise and dissolve; cleaning would draw in more.")
                 .minutes(0)
@@ -62,17 +59,22 @@ final class Commissioning {
         boolean film = w.family() == Family.FILM;
         steps.add(step("check", "Nozzle check")
                 .say((film ? "On dark or clear film: white on white paper shows nothing. " : "On plain paper. ")
-                        + "Tap every tooth that is missing. Compare with the check before, not with"
-                        + " perfection; the first one after fluid looks terrible and means nothing.")
+                        + "Tap every tooth that is missing. Compare with the check before, not with perfection.")
                 .minutes(2)
                 .ask(new Ask.Comb(codes, nozzles))
                 .moves(new Move.Print(codes, draws.nozzleCheck()))
                 .needs(Facet.CHARGE, "charged")
                 .needs(Facet.POWER, "on")
                 .needs(Facet.FILL, codes, "topped up")
+                .branch(Branch.again(
+                        "gaps-clean",
+                        "Gaps: one cleaning",
+                        2,
+                        "Two cleanings did not bring it back. Sheets and rest now: more cleaning only draws air.",
+                        cleaning(w, "clean-more", "One light cleaning", "Then the check again, on a fresh sheet.")))
                 .branch(new Branch(
                         "gaps",
-                        "Gaps left",
+                        "Gaps left: a sheet, and rest",
                         List.of(purge(w, "purge-more", 1).build(), air),
                         2,
                         "Two rounds of sheets and rest did not bring it back. Stop here and look for the cause"
@@ -142,6 +144,47 @@ final class Commissioning {
         return steps;
     }
 
+    private static Step cleaning(Work w, String id, String title, String say) {
+        var profile = w.job.profile();
+        return step(id, title)
+                .say(profile.handling().panel().how(Panel.Act.CLEANING).words() + " " + say)
+                .minutes(1)
+                .care(Caution.NO_POWER_OFF)
+                .restsOn(Handling.Matter.CLEANING)
+                .needs(Facet.CHARGE, "charged")
+                .needs(Facet.POWER, "on")
+                .moves(new Move.Clean(Work.codes(w.inked), profile.draws().cleaning()))
+                .waits(new Pause(
+                        "cleaning", Duration.ofMinutes(profile.minutes().cleaning()), null, true))
+                .build();
+    }
+
+    /** What sheets come through. */
+    private static Step connect(Work w) {
+        return step("connect", "Join it to its computer")
+                .say("Driver or cable, then its test page: that it prints at all is one question, that its colours are"
+                        + " right another. Mark a sheet’s corner, feed it, and see which side was printed: write it on"
+                        + " the tray.")
+                .minutes(10)
+                .needs(Facet.POWER, "on")
+                .ask(new Ask.Ticks(List.of(
+                        "driver of the maker, or the cable, in place",
+                        "paper kind and size set",
+                        "test page came",
+                        "printed side of the sheet written down")))
+                .branch(Branch.again(
+                        "not-found",
+                        "The computer does not find it",
+                        3,
+                        "By its cable, then: the network can wait.",
+                        step("cable", "Another way in")
+                                .say("The driver from the maker’s own site, not the system’s; then a data cable."
+                                        + " For the network it wants the house’s password: have it at hand.")
+                                .minutes(10)
+                                .build()))
+                .build();
+    }
+
     private static Step levels(Work w) {
         return step("levels", "Read the levels")
                 .say("Off the windows, in mL. They correct what was reckoned.")
@@ -163,7 +206,8 @@ final class Commissioning {
                 .mapToObj(n -> ticks("sheet " + (n + 1)))
                 .toList();
         return step(id, sheets == 1 ? "One purge sheet per channel" : sheets + " purge sheets per channel")
-                .say("Plain paper, one colour a sheet, fully covered. Watch whether gaps move and shrink as the"
+                .say(UsualSteps.carrier(Work.codes(w.inked))
+                        + " One colour a sheet, fully covered. Watch whether gaps move and shrink as the"
                         + " sheet goes.")
                 .minutes(w.inked.size() * sheets)
                 .ask(Work.grid(w.inked, columns))
@@ -192,8 +236,11 @@ final class Commissioning {
                 proof.say("On transfer paper, mirrored, pressed on a scrap. On paper the colours are dull and"
                                 + " black is brown: only the pressed proof counts.")
                         .care(Caution.HEAT)
-                        .ask(new Ask.Ticks(
-                                List.of("mirror is on", "pressed on a scrap", "colours right after pressing")))
+                        .ask(new Ask.Ticks(List.of(
+                                "link: the page came at all",
+                                "mirror is on",
+                                "pressed on a scrap",
+                                "ink: colours right after pressing")))
                         .build();
             case FILM -> {
                 if (w.route == Route.FILM_REBUILD) {
@@ -202,6 +249,7 @@ final class Commissioning {
                 yield proof.say("A block of white over each colour on film, powdered, cured, pressed on a scrap.")
                         .care(Caution.POWDER, Caution.HEAT)
                         .ask(new Ask.Ticks(List.of(
+                                "link: the page came at all",
                                 "white is solid, no lines",
                                 "powder sticks evenly",
                                 "cured and pressed: colours right")))

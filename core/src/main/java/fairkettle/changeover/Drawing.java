@@ -247,7 +247,9 @@ final class Drawing {
                 .needs(stage.facet(), codes, "drained")
                 .build();
         var step = step(id, "Rinse " + stage.name())
-                .say("With " + with + ". " + stage.how() + " What comes out last must be clear.")
+                .say("With " + with + ". " + stage.how()
+                        + " Air in the tubes is allowed now: new ink pushes it out later. What comes out"
+                        + " last must be clear.")
                 .minutes((int) Math.ceil(rinsing.stream()
                         .mapToDouble(p -> rinseOf(p, stage).count() * w.terms.minutesPerRinse())
                         .sum()))

@@ -26,11 +26,10 @@ final class Filling {
                 .hold("Both heads pass before any tank is opened.")
                 .needs(Facet.TRANSIT, "cleared")
                 .ask(new Ask.Ticks(List.of(
-                        "top label off both heads",
-                        "bottom tape off both heads",
-                        "letters equal the holders’",
-                        "one port: black; three ports: colour",
-                        "sprung catches pressed home")))
+                        "black head, one port: label off its top, tape off its nozzles",
+                        "black head: its letter is its holder’s; dropped in, cap risen, pressed home",
+                        "colour head, three ports: label off its top, tape off its nozzles",
+                        "colour head: its letter is its holder’s; dropped in, cap risen, pressed home")))
                 .then(Facet.HEADS, "fitted")
                 .build());
     }

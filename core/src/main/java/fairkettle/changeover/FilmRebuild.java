@@ -168,7 +168,10 @@ final class FilmRebuild {
                 .then(Facet.LINE, codes, "off")
                 .build());
         steps.add(step("new-lines", "New dampers and lines")
-                .say("Wider tube for white. No gap between adapter and damper: a cone that does not close draws air.")
+                .say("Elbows to the thin clear tubes of the colours, straight joints to the wider tubes of white: a"
+                        + " narrow joint splits a wide tube, or takes air. Sleeve half on the barb, cut just"
+                        + " above, a cone. No gap between adapter and damper: a cone that does not close draws"
+                        + " air.")
                 .minutes(5 * codes.size())
                 .care(Caution.FORCE)
                 .needs(Facet.REFIT, "refitted")

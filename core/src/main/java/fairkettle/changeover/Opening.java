@@ -101,7 +101,8 @@ final class Opening {
             in.care(Caution.SMALL_PARTS, Caution.FORCE)
                     .hold("As many of each kind are in as came out, before power.")
                     .restsOn(Handling.Matter.SCREWS)
-                    .ask(new Ask.Tally("Back in", UsualSteps.kinds(w.job.profile()), "screws-out"));
+                    .ask(new Ask.Tally(
+                            "Back in", UsualSteps.kinds(w.job.profile()).reversed(), "screws-out"));
         }
         return in.build();
     }

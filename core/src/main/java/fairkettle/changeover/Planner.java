@@ -21,6 +21,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /**
  * Works out a changeover: whether it may be, by which route, and every mL, minute and penny of it. A function of its
@@ -147,7 +148,7 @@ public final class Planner {
 
     /** The same ink by other cartridges, or from outside. */
     private String otherFeeds(Profile now) {
-        var feeds = java.util.stream.Stream.of(Route.REFILLABLES, Route.BULK_FEED)
+        var feeds = Stream.of(Route.REFILLABLES, Route.BULK_FEED)
                 .filter(r -> r.hindrance(job, now).isEmpty()
                         && r.becomes(job).feed() != job.fit().feed())
                 .map(r -> r.label().toLowerCase(java.util.Locale.ROOT))
@@ -212,16 +213,24 @@ public final class Planner {
                         : "";
     }
 
+    private static final String NOT_FOR_PIGMENT =
+            "Its head was made for dye: pigment settles in dampers and nozzles, and" + " clogs it sooner, for good.";
+
     /** What has to be agreed to beside the end of the warranty and the rules for food, each once. */
     static List<String> agreements(Job job) {
+        boolean pigment = job.family() == Family.MAKERS_PIGMENT && job.built().built() == Family.MAKERS_DYE;
         return job.wish().purpose() == Purpose.PARK
                 ? List.of()
-                : job.profile().codes().stream()
-                        .map(code -> Succession.of(
-                                job.holding(code), job.family(), job.wish().make()))
-                        .flatMap(s -> s instanceof Succession.Drain(var _, var words)
-                                ? words.stream()
-                                : java.util.stream.Stream.empty())
+                : Stream.concat(
+                                pigment ? Stream.of(NOT_FOR_PIGMENT) : Stream.of(),
+                                job.profile().codes().stream()
+                                        .map(code -> Succession.of(
+                                                job.holding(code),
+                                                job.family(),
+                                                job.wish().make()))
+                                        .flatMap(s -> s instanceof Succession.Drain(var _, var words)
+                                                ? words.stream()
+                                                : Stream.empty()))
                         .distinct()
                         .toList();
     }
@@ -428,7 +437,18 @@ public final class Planner {
             return new Plan.Fitness(5, "Any machine can rest on fluid.", "Damp the cap once a month.");
         }
         return switch (job.family()) {
-            case MAKERS_DYE, MAKERS_PIGMENT -> new Plan.Fitness(5, "What it was built for.", "A check a week.");
+            case MAKERS_DYE, MAKERS_PIGMENT ->
+                job.family() == job.built().built()
+                        ? new Plan.Fitness(5, "What it was built for.", "A check a week.")
+                        : job.family() == Family.MAKERS_PIGMENT
+                                ? new Plan.Fitness(
+                                        2,
+                                        "Its head was made for dye: pigment settles in it.",
+                                        "A check a day; never let it stand over a week-end.")
+                                : new Plan.Fitness(
+                                        4,
+                                        "Dye in a head made for pigment: it runs, and fades sooner.",
+                                        "A check a week.");
             case SUBLIMATION ->
                 w.after.architecture() == Architecture.CARTRIDGE
                         ? new Plan.Fitness(

@@ -136,6 +136,10 @@ public final class TreatmentCard {
                                         + " onto the pad, channel by channel, says which still give ink.")
                                 .minutes(1)
                                 .hold("The pad is out of the machine.")
+                                .ask(new Ask.Each(
+                                        "What did it leave on the pad?",
+                                        all.stream().map(ChannelCode::code).toList(),
+                                        List.of("a dot of its colour", "nothing", "I cannot tell")))
                                 .build(),
                         towelsOut(),
                         on(profile));
@@ -499,7 +503,9 @@ public final class TreatmentCard {
 
     private static Step damper(String names, List<ChannelCode> channels) {
         return step("damper", "New damper or filter for " + names)
-                .say("One channel at a time. Wet the new one with its ink before it goes on, or it takes air.")
+                .say("One channel at a time. Body held, never the membrane. Nut off, tube end bare, O-ring safe;"
+                        + " swab the seat. Wet the new one with its ink, or it takes air; nut over the tube, hold"
+                        + " the tube at the damper, press its top down until it sits.")
                 .minutes(12 * channels.size())
                 .with("damper per channel")
                 .care(Caution.INK, Caution.FORCE)

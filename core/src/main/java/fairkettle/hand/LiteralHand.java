@@ -441,6 +441,10 @@ public final class LiteralHand {
             "driver",
             "paper-side",
             "continue",
+            "connect",
+            "plunger",
+            "pull",
+            "pull-colour",
             "rollers-back",
             "note");
 
@@ -698,7 +702,7 @@ public final class LiteralHand {
     private void same(Step step) {
         if (step.ask() instanceof Ask.Tally(var _, var parts, var against) && against != null) {
             wanted(
-                    parts.equals(counted.get(against)),
+                    counted.containsKey(against) && Set.copyOf(parts).equals(Set.copyOf(counted.get(against))),
                     Harm.UNKNOWABLE,
                     "what is counted back was not counted at “%s”".formatted(against));
         }

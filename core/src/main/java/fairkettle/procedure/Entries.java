@@ -345,7 +345,7 @@ public final class Entries {
             if (counted.isEmpty()) {
                 reasons.add(new Reason("Count the %s.".formatted(part), cell, null));
             } else if (tally.against() != null) {
-                var out = others.apply(tally.against()).entry(cell).orElse("0");
+                var out = countedOf(others.apply(tally.against()), part);
                 if (!out.equals(counted.get())) {
                     reasons.add(new Reason(
                             "%s: %s came out, %s counted. Look inside before any power."
@@ -355,6 +355,12 @@ public final class Entries {
                 }
             }
         }
+    }
+
+    /** By its name: what came off last goes on first, so the order is another one. */
+    private static String countedOf(StepRun out, String part) {
+        int at = out.step().ask() instanceof Ask.Tally(var _, var parts, var _) ? parts.indexOf(part) : -1;
+        return out.entry("part/" + at).orElse("0");
     }
 
     /** "Empty" is a claim: when much less came out than was in, something holds it back, or the account was wrong. */

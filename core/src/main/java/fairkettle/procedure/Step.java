@@ -291,12 +291,13 @@ public record Step(
         }
 
         public Step build() {
+            boolean last = irreversible != null && hold == null && !skippable; // moment for second thoughts
             return new Step(
                     id,
                     "",
                     title,
                     say,
-                    hold,
+                    last ? "Up to here everything can still be put back as it was." : hold,
                     irreversible,
                     skippable,
                     minutes,

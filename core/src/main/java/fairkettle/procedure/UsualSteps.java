@@ -181,7 +181,7 @@ public final class UsualSteps {
     public static Step coversOn(Profile profile) {
         var screws = profile.handling().screws();
         var on = step("covers-on", screws.isEmpty() ? "Lid down" : "Cover back, the same screws in")
-                .say("In the reverse order of coming off.")
+                .say("In the reverse order of coming off: what came off last goes on first.")
                 .minutes(screws.isEmpty() ? 1 : 5)
                 .needs(Facet.COVERS, "off")
                 .then(Facet.COVERS, "on");
@@ -189,7 +189,7 @@ public final class UsualSteps {
             on.care(Caution.SMALL_PARTS, Caution.FORCE)
                     .hold("As many of each kind are in as came out.")
                     .restsOn(Handling.Matter.SCREWS)
-                    .ask(new Ask.Tally("In", kinds(profile), "covers-off"));
+                    .ask(new Ask.Tally("In", kinds(profile).reversed(), "covers-off"));
         }
         return on.build();
     }

@@ -72,6 +72,10 @@ public enum School {
     OUTLET_PRIMING(
             "Prime refillables at the outlet?",
             new Position("yes", "Yes, until ink shows", "air behind the valve starves the head at once"),
+            new Position(
+                    "plunger",
+                    "Vent plugged: pull, let go, the plunger falls",
+                    "nothing is drawn out: the ink that was poured fills the middle chamber"),
             new Position("fill", "Only fill", "quicker; the first cleanings do it if they can")),
     CHIPS_OUT(
             "Chips: take the old ones out?",
