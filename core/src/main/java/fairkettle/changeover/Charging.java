@@ -176,15 +176,15 @@ final class Charging {
 
     private static Step leaks(Work w) {
         return step("leaks", "Does every joint hold?")
-                .say("Ink stands in them now. A white towel under each, ten minutes; then look along tubes, dampers or"
-                        + " cartridges, and the waste joint. A drop today is a puddle over night.")
+                .say("Ink stands in them now. A white towel under each, ten minutes; then look along every joint that"
+                        + " was opened. A drop today is a puddle over night.")
                 .minutes(3)
                 .with("white towel")
                 .care(Caution.INK)
                 .hold("Every towel is dry.")
                 .needs(Facet.CHARGE, "charged")
                 .waits(new Pause("towels under the joints", Duration.ofMinutes(10), null, false))
-                .ask(new Ask.Ticks(List.of("no drop at a tube or damper", "no drop at the waste joint")))
+                .ask(new Ask.Ticks(joints(w)))
                 .branch(Branch.again(
                         "wet",
                         "One is wet",
@@ -193,6 +193,14 @@ final class Charging {
                                 + " before the machine is left alone.",
                         again(w)))
                 .build();
+    }
+
+    /** What was opened, and nothing else. */
+    private static List<String> joints(Work w) {
+        var inside = w.after.architecture() == Architecture.BULK
+                ? "no drop at a cartridge or along the ribbon"
+                : w.snapIn() ? "no drop at a tube or head" : "no drop at a tube or damper";
+        return w.route == Route.FILM_REBUILD ? List.of(inside, "no drop at the waste joint") : List.of(inside);
     }
 
     /** Powerless and open as at the beginning, and closed with the same screws. */

@@ -185,18 +185,35 @@ final class Commissioning {
                 .build();
     }
 
+    /** Where a window or a line shows what the account does not know. */
     private static Step levels(Work w) {
-        return step("levels", "Read the levels")
-                .say("Off the windows, in mL. They correct what was reckoned.")
-                .minutes(2)
-                .ask(Work.grid(
-                        w.inked,
-                        List.of(volumes(
-                                "level",
-                                w.inked,
-                                p -> w.after.channel(p.code()).first().capacity()))))
-                .moves(new Move.Reading())
+        return step("levels", "Do the levels agree?")
+                .say("Windows, lines, weight: whatever this machine shows. Where nothing shows, the account stands"
+                        + " by what was poured and printed.")
+                .minutes(1)
                 .needs(Facet.CHECK, "passed")
+                .ask(new Ask.Choice("They stand", List.of("as reckoned, or nothing shows")))
+                .branch(w.inked.stream()
+                        .map(p -> Branch.again(
+                                "stands-" + p.code(),
+                                p.code() + " stands elsewhere",
+                                2,
+                                "It was read twice. Believe the second.",
+                                step("read-" + p.code(), "Read " + p.code())
+                                        .say("In mL, as well as it shows. It corrects what was reckoned.")
+                                        .minutes(1)
+                                        .ask(Work.grid(
+                                                List.of(p),
+                                                List.of(volumes(
+                                                        "level",
+                                                        List.of(p),
+                                                        q -> w.after
+                                                                .channel(q.code())
+                                                                .first()
+                                                                .capacity()))))
+                                        .moves(new Move.Reading())
+                                        .build()))
+                        .toArray(Branch[]::new))
                 .then(Facet.RECORD, "read")
                 .build();
     }

@@ -297,7 +297,7 @@ public record Step(
                     "",
                     title,
                     say,
-                    last ? "Up to here everything can still be put back as it was." : hold,
+                    last ? "Look once more: up to here there is a way back." : hold,
                     irreversible,
                     skippable,
                     minutes,
