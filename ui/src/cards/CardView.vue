@@ -7,6 +7,7 @@ import { serverNow, useShop } from '../shell/shop'
 import { bare, countdown, dayAndTime, minutes, span, type VolumeUnit } from '../units/format'
 import HandlingForm from '../benches/HandlingForm.vue'
 import StrikeDialog from '../log/StrikeDialog.vue'
+import { asPlanned, endsAsPlanned } from './asPlanned'
 import MachineSays from './MachineSays.vue'
 import StepAsk from './StepAsk.vue'
 import StepBeads from './StepBeads.vue'
@@ -70,6 +71,15 @@ async function main() {
   if (!s) return
   if (s.pause && !s.waitStarted) await acts.beginWait(s.id)
   else await acts.finish(s.id)
+}
+
+/** One tap for a step that went as planned. */
+const planned = computed(
+  () => step.value && !step.value.pause && step.value.missing.length === 0 && endsAsPlanned(step.value),
+)
+async function allAsPlanned() {
+  const s = step.value
+  if (s && (await acts.enterAll(s.id, asPlanned(s)))) await acts.finish(s.id)
 }
 
 /** What stays although a step is struck out is said before, and asked about. */
@@ -279,7 +289,15 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             <BButton v-if="!locked" variant="primary" class="main" :disabled="busy || mainWaits" @click="main">{{
               mainWords
             }}</BButton>
-            <BButton v-else variant="outline-secondary" class="main" :disabled="busy" @click="strike(step!.id)"
+            <BButton
+              v-if="!locked && planned"
+              variant="outline-secondary"
+              class="planned"
+              :disabled="busy"
+              @click="allAsPlanned"
+              >All as planned, done</BButton
+            >
+            <BButton v-if="locked" variant="outline-secondary" class="main" :disabled="busy" @click="strike(step!.id)"
               >Strike it out</BButton
             >
             <BButton

@@ -65,4 +65,14 @@ describe('channels by pulls', () => {
   it('cannot be tapped when the step is done', () => {
     expect(grid({}, true).get('[data-cell="K/0"]').attributes('disabled')).toBeDefined()
   })
+
+  it('says how the bottle opens whose code was read', () => {
+    const read = step({ 'K/0': '7' })
+    read.ask.columns = [{ label: 'code on the bottle', kind: 'CODE', expected: [] }]
+    const bottles = [
+      { id: 7, channel: 'K', label: 'K-7', left: 50, opened: false, how: 'Seat it on its own tank. Never squeeze.' },
+    ]
+    const shown = mount(GridAsk, { props: { step: read, unit: 'mL' as const, bottles, locked: false } })
+    expect(shown.text()).toContain('Never squeeze')
+  })
 })

@@ -77,6 +77,15 @@ function tap(cell: Cell) {
 function sum(cells: Cell[], of: (c: Cell) => number): number {
   return cells.filter((c) => c.kind === 'VOLUME').reduce((total, c) => total + of(c), 0)
 }
+/** What is done with the bottles whose codes were read. */
+const hows = computed(() => [
+  ...new Set(
+    rows.value
+      .flatMap((r) => r.cells)
+      .filter((c) => c.kind === 'CODE' && c.value)
+      .flatMap((c) => props.bottles.find((b) => String(b.id) === c.value)?.how ?? []),
+  ),
+])
 function words(cell: Cell): string {
   if (!cell.planned) return '–'
   if (cell.kind === 'VOLUME') return cell.value === undefined ? `${bare(cell.expected)}?` : bare(Number(cell.value))
@@ -123,6 +132,7 @@ function words(cell: Cell): string {
         }}</span
       >
     </div>
+    <p v-for="how in hows" :key="how" class="how">{{ how }}</p>
     <BButton
       v-if="!locked && (volumes || !step.hold) && Object.keys(left).length > 1"
       variant="outline-secondary"
@@ -152,6 +162,12 @@ function words(cell: Cell): string {
 </template>
 
 <style scoped>
+.how {
+  border-left: 4px solid var(--rim-soft);
+  margin: 10px 0 0;
+  padding-left: 12px;
+}
+
 .grid {
   --sum: 112px;
   display: flex;

@@ -22,6 +22,18 @@ const currency = computed(() => settings.value?.currency ?? 'GBP')
 const unit = computed(() => settings.value?.volumeUnit as 'mL' | 'fl oz' | undefined)
 const lots = ref<Schemas['Lot'][]>()
 const search = ref('')
+type Kind = NonNullable<Schemas['Lot']['kind']>
+/** What hands do with it stands on the card, once its code is read. */
+const KINDS: { value: Kind | ''; text: string }[] = [
+  { value: '', text: 'not said' },
+  { value: 'KEYED_VALVE', text: 'keyed valve' },
+  { value: 'PIERCED', text: 'seal to pierce' },
+  { value: 'FOIL', text: 'foil under the cap' },
+  { value: 'GROMMET', text: 'rubber grommet' },
+  { value: 'CROSS_CUT', text: 'cross-cut seal' },
+  { value: 'NOZZLE', text: 'pouring nozzle' },
+  { value: 'PLAIN', text: 'plain bottle' },
+]
 const adding = ref(false)
 const problem = ref<Problem>()
 const form = reactive({
@@ -33,6 +45,7 @@ const form = reactive({
   price: '12.00',
   foodGrade: false,
   bestBefore: '',
+  kind: '' as Kind | '',
 })
 
 async function load() {
@@ -76,6 +89,7 @@ const { run: add } = oneAtATime(async () => {
       price: moneyOf(form.price, currency.value),
       foodGrade: form.foodGrade,
       bestBefore: form.bestBefore || undefined,
+      kind: form.kind || undefined,
     },
   })
   if (error) {
@@ -140,6 +154,10 @@ const { run: add } = oneAtATime(async () => {
       <div>
         <label for="lot-best">Best before</label>
         <TextInput id="lot-best" v-model="form.bestBefore" type="date" />
+      </div>
+      <div>
+        <label for="lot-kind">How it opens</label>
+        <Choice id="lot-kind" v-model="form.kind" :options="KINDS" />
       </div>
       <Tick v-model="form.foodGrade">food grade</Tick>
       <div class="send">

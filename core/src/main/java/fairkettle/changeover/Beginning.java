@@ -92,6 +92,7 @@ final class Beginning {
                                         + " or caps: the seller owes them.")
                                 .minutes(3)
                                 .ask(new Ask.Words("missing, and who sends it"))
+                                .tells(Step.Tells.MISSING)
                                 .build()),
                         1,
                         "It is written down already."))

@@ -307,9 +307,13 @@ final class Cartridges {
                                 + " and refit it.")
                         .ask(new Ask.Ticks(List.of("every new cartridge has its chip")));
             case BUTTON ->
-                step.say("A button on the cartridges resets them, later, when the machine says that one is"
-                                + " empty. Only after the carriage has parked: hold it five to ten seconds. Try it"
-                                + " once now, on the bench.")
+                step.say("A button resets them, later, when the machine says that one is empty. "
+                                + w.job.profile()
+                                        .handling()
+                                        .panel()
+                                        .how(Panel.Act.CHIP_RESET)
+                                        .words()
+                                + " Hold it once now, on the bench, to know where it is.")
                         .waits(new Pause(
                                 "button held",
                                 w.job.profile()

@@ -40,15 +40,18 @@ final class Drawing {
                     .ask(new Ask.Ticks(List.of("raised bottles are down", "bottle stands below the head")))
                     .build());
         }
-        steps.add(step("caps-open", "Open the tank caps")
-                .say("So that air can follow. A shut cap holds the ink back by vacuum.")
-                .minutes(1)
-                .needs(Facet.COVERS, "off")
-                .needs(Facet.BENCH, "prepared")
-                .needs(Facet.GLOVES, "on")
-                .ask(Work.gridBefore(w.drained, List.of(ticks("cap open"))))
-                .then(Facet.TANK_CAP, codes, "open")
-                .build());
+        steps.add(
+                w.before.architecture() == Architecture.BAY
+                        ? bagsOut(w)
+                        : step("caps-open", "Open the tank caps")
+                                .say("So that air can follow. A shut cap holds the ink back by vacuum.")
+                                .minutes(1)
+                                .needs(Facet.COVERS, "off")
+                                .needs(Facet.BENCH, "prepared")
+                                .needs(Facet.GLOVES, "on")
+                                .ask(Work.gridBefore(w.drained, List.of(ticks("cap open"))))
+                                .then(Facet.TANK_CAP, codes, "open")
+                                .build());
         steps.add(step("tubes-off", w.snapIn() ? "Heads out, tubes off their ports" : "Tubes off the dampers")
                 .say("Middle ones first, straight up. Mind the O-ring and the thin tube ends. Each tube end up,"
                         + " over the tray.")
@@ -80,6 +83,24 @@ final class Drawing {
         w.drained.forEach(p -> dampers.then(Facet.DAMPER, List.of(p.before()), drainedTo(w, Facet.DAMPER, p)));
         steps.add(dampers.build());
         return steps;
+    }
+
+    /** Their ink goes with them: each is capped as it leaves its line. */
+    private static Step bagsOut(Work w) {
+        var codes = Work.codesBefore(w.drained);
+        return step("bags-out", "Bags out, one by one")
+                .say("The waste tube off the box’s port; the panel’s right end out by its gap; six bag screws into"
+                        + " a cup of their own. One bag at a time off its line, capped, labelled: its ink is still"
+                        + " good. The line stays where it lies.")
+                .minutes(3 * codes.size() + 5)
+                .with("magnetic screwdriver", "cup", "caps")
+                .care(Caution.SMALL_PARTS, Caution.INK, Caution.FORCE)
+                .needs(Facet.COVERS, "off")
+                .needs(Facet.BENCH, "prepared")
+                .needs(Facet.GLOVES, "on")
+                .ask(new Ask.InOrder(codes, "off its line, capped, labelled"))
+                .then(Facet.TANK_CAP, codes, "open")
+                .build();
     }
 
     /** Loads of the syringe, and then one that brings air and nothing else. */

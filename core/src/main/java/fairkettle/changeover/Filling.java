@@ -62,8 +62,9 @@ final class Filling {
         var one = List.of(code);
         var step = step("fill-" + code, "Fill " + code + " to the line")
                 .say("Read the code on the bottle first, cap shut. Then open the cap of " + code
-                        + " only. Remove or pierce the seal if there is one. Fill to the upper line, never"
-                        + " past it; close the cap. Judge by what you pour, not by a stained window.")
+                        + " only; how this bottle opens stands beside its code. Gurgle and chug: it runs; another"
+                        + " note, and the window rising: it is nearly full. To the upper line, never past it; close"
+                        + " the cap. Judge by what you pour, not by a stained window.")
                 .minutes(3)
                 .care(Caution.INK)
                 .with("bottle " + code, "towel")

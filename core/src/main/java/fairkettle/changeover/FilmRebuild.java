@@ -143,13 +143,18 @@ final class FilmRebuild {
         }
         var take = step(
                         "lines-off",
-                        w.before.architecture() == Architecture.TANK
-                                ? "Old dampers off; old lines of the white slots too"
-                                : "Cartridges and their holders give way")
+                        switch (w.before.architecture()) {
+                            case TANK -> "Old dampers off; old lines of the white slots too";
+                            case BAY -> "New tanks for the bags";
+                            default -> "Cartridges and their holders give way";
+                        })
                 .say("Slots change now: " + changes(w) + ".")
                 .minutes(10)
                 .care(Caution.INK)
-                .irreversible("Lines that are cut do not carry their old ink again.")
+                .irreversible(
+                        w.before.architecture() == Architecture.BAY
+                                ? "White and binder do not leave these lines again."
+                                : "Lines that are cut do not carry their old ink again.")
                 .needs(Facet.POSITION, "decided")
                 .needs(Facet.COVERS, "off")
                 .needs(Facet.GLOVES, "on")
@@ -167,7 +172,17 @@ final class FilmRebuild {
                 .then(Facet.VENT, codes, "open")
                 .then(Facet.LINE, codes, "off")
                 .build());
-        steps.add(step("new-lines", "New dampers and lines")
+        boolean kept = w.before.architecture() == Architecture.BAY; // old lines and dampers stay
+        if (!kept) {
+            steps.add(newLines(w));
+        }
+        steps.add(joined(w, kept));
+        return steps;
+    }
+
+    private static Step newLines(Work w) {
+        var codes = Work.codes(w.plans);
+        return step("new-lines", "New dampers and lines")
                 .say("Elbows to the thin clear tubes of the colours, straight joints to the wider tubes of white: a"
                         + " narrow joint splits a wide tube, or takes air. Sleeve half on the barb, cut just"
                         + " above, a cone. No gap between adapter and damper: a cone that does not close draws"
@@ -181,17 +196,25 @@ final class FilmRebuild {
                         w.plans,
                         List.of(ticks("damper new"), ticks("no gap at the fitting"), ticks("code on both ends"))))
                 .then(Facet.NEW_LINE, codes, "new")
-                .build());
-        steps.add(step("join", "Join them, innermost first")
-                .say("From the wall outward, each back in its track before the next: an outer tube that lies first"
+                .build();
+    }
+
+    private static Step joined(Work w, boolean kept) {
+        var codes = Work.codes(w.plans);
+        var join = step("join", kept ? "Join each old line to its tank, innermost first" : "Join them, innermost first")
+                .say((kept
+                                ? "Tube through its hole, connector on, code on both ends read aloud; back onto its own"
+                                        + " damper. "
+                                : "")
+                        + "From the wall outward, each back in its track before the next: an outer tube that lies first"
                         + " bars the way to the inner ones. Tube fully home, tape round the joint.")
-                .minutes(codes.size())
+                .minutes(2 * codes.size())
                 .care(Caution.FORCE)
-                .needs(Facet.NEW_LINE, codes, "new")
+                .needs(Facet.REFIT, "refitted")
+                .needs(Facet.GLOVES, "on")
                 .ask(new Ask.InOrder(codes, "joined, and back in its track"))
-                .then(Facet.LINE, codes, "joined")
-                .build());
-        return steps;
+                .then(Facet.LINE, codes, "joined");
+        return (kept ? join : join.needs(Facet.NEW_LINE, codes, "new")).build();
     }
 
     private static String changes(Work w) {

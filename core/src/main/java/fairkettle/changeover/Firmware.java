@@ -82,6 +82,7 @@ final class Firmware {
                         .ask(new Ask.Ticks(
                                 List.of("update declined", "reminder switched off", "automatic updates off")))
                         .then(Facet.UPDATES, "refused")
+                        .tells(Step.Tells.UPDATES_REFUSED)
                         .build(),
                 step("fw-version", "Write the version down")
                         .say("As the machine shows it now. It is how you will see later that nothing changed it.")

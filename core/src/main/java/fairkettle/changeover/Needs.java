@@ -82,8 +82,10 @@ final class Needs {
             need.put(Supply.ELBOW, channels);
         }
         if (w.route == Route.FILM_REBUILD) {
-            need.put(Supply.WHITE_LINE, (int)
-                    w.inked.stream().filter(p -> p.code().white()).count());
+            if (w.before.architecture() != Architecture.BAY) {
+                need.put(Supply.WHITE_LINE, (int)
+                        w.inked.stream().filter(p -> p.code().white()).count());
+            }
             if (w.before.architecture() != Architecture.TANK) {
                 need.put(Supply.FILM_TANKS, 1);
             }

@@ -69,7 +69,7 @@ final class Powering {
         if (opened) {
             step.restsOn(Handling.Matter.FREEING);
         }
-        if (w.after.architecture() == Architecture.BULK) {
+        if (w.after.architecture() == Architecture.BULK && (opened || w.before.architecture() == Architecture.BULK)) {
             step.hold((w.handling().kit().valve() ? "Valve open, every" : "Every")
                     + " vent open: a shut one makes a vacuum, and that looks like a clog.");
         }

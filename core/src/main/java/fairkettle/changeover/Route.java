@@ -33,16 +33,19 @@ public enum Route {
         Optional<String> hindrance(Job job, Profile now) {
             return !job.neverInked()
                     ? Optional.of("It has held ink before; that comes out first.")
-                    : job.family().food()
-                            ? Optional.of("A machine for food has a start of its own.")
-                            : now.architecture() == Architecture.BULK
-                                    ? Optional.of("A bulk system is filled chamber by chamber.")
-                                    : now.architecture() == Architecture.CARTRIDGE
-                                                    && !job.family().makers()
-                                            ? Optional.of("Its own cartridges cannot be filled with this ink.")
-                                            : job.family() == Family.FILM && now.architecture() != Architecture.FILM
-                                                    ? Optional.of(NOT_A_FILM_MACHINE)
-                                                    : Optional.empty();
+                    : now.architecture() == Architecture.BAY
+                            ? Optional.of(SEALED_BAGS)
+                            : job.family().food()
+                                    ? Optional.of("A machine for food has a start of its own.")
+                                    : now.architecture() == Architecture.BULK
+                                            ? Optional.of("A bulk system is filled chamber by chamber.")
+                                            : now.architecture() == Architecture.CARTRIDGE
+                                                            && !job.family().makers()
+                                                    ? Optional.of("Its own cartridges cannot be filled with this ink.")
+                                                    : job.family() == Family.FILM
+                                                                    && now.architecture() != Architecture.FILM
+                                                            ? Optional.of(NOT_A_FILM_MACHINE)
+                                                            : Optional.empty();
         }
 
         @Override
@@ -75,16 +78,19 @@ public enum Route {
                     ? Optional.of("Only edible ink starts a machine for food.")
                     : !job.neverInked()
                             ? Optional.of("Only a machine that was never inked can be started for food.")
-                            : now.architecture() == Architecture.FILM
-                                    ? Optional.of("A film machine’s powder and binder have no place near food.")
-                                    : now.architecture() == Architecture.BULK
-                                            ? Optional.of("Outboard tanks and their ribbon are not made for food.")
-                                            : chipsFor(job) == Chips.IGNORED
+                            : now.architecture() == Architecture.BAY
+                                    ? Optional.of(SEALED_BAGS)
+                                    : now.architecture() == Architecture.FILM
+                                            ? Optional.of("A film machine’s powder and binder have no place near food.")
+                                            : now.architecture() == Architecture.BULK
                                                     ? Optional.of(
-                                                            "Firmware that ignores chips needs a first start on the"
-                                                                + " maker’s own cartridges, and their ink is not food."
-                                                                + " Choose chips that reset.")
-                                                    : Optional.empty();
+                                                            "Outboard tanks and their ribbon are not made for food.")
+                                                    : chipsFor(job) == Chips.IGNORED
+                                                            ? Optional.of(
+                                                                    "Firmware that ignores chips needs a first start"
+                                                                        + " on the maker’s own cartridges, and their"
+                                                                        + " ink is not food. Choose chips that reset.")
+                                                            : Optional.empty();
         }
 
         @Override
@@ -158,12 +164,14 @@ public enum Route {
                     ? Optional.of("It was never inked: there is nothing to drain.")
                     : job.family().makers() && job.wish().purpose() == Purpose.CHANGE && converted(job)
                             ? Optional.of("The way back to the maker’s ink has a route of its own.")
-                            : !Set.of(Architecture.TANK, Architecture.SNAP_IN, Architecture.FILM, Architecture.BAY)
-                                            .contains(now.architecture())
-                                    ? Optional.of("There are no tanks and tubes to drain.")
-                                    : job.family() == Family.FILM && now.architecture() != Architecture.FILM
-                                            ? Optional.of(NOT_A_FILM_MACHINE)
-                                            : Optional.empty();
+                            : now.architecture() == Architecture.BAY
+                                    ? Optional.of(SEALED_BAGS)
+                                    : !Set.of(Architecture.TANK, Architecture.SNAP_IN, Architecture.FILM)
+                                                    .contains(now.architecture())
+                                            ? Optional.of("There are no tanks and tubes to drain.")
+                                            : job.family() == Family.FILM && now.architecture() != Architecture.FILM
+                                                    ? Optional.of(NOT_A_FILM_MACHINE)
+                                                    : Optional.empty();
         }
 
         @Override
@@ -416,6 +424,9 @@ public enum Route {
 
         @Override
         Set<VesselKind> renewed(Job job, Terms terms, Channel before, ChannelCode after) {
+            if (job.profile().architecture() == Architecture.BAY) {
+                return EnumSet.of(VesselKind.TANK);
+            }
             return before.first().kind() == VesselKind.TANK && job.profile().architecture() == Architecture.TANK
                     ? after.white() ? EnumSet.of(VesselKind.TUBE, VesselKind.DAMPER) : EnumSet.of(VesselKind.DAMPER)
                     : EnumSet.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER);
@@ -433,7 +444,8 @@ public enum Route {
 
         @Override
         boolean comesOffWhole(Job job) {
-            return job.profile().architecture() != Architecture.TANK;
+            return !Set.of(Architecture.TANK, Architecture.BAY)
+                    .contains(job.profile().architecture());
         }
 
         @Override
@@ -470,9 +482,13 @@ public enum Route {
         Optional<String> hindrance(Job job, Profile now) {
             return job.wish().purpose() != Purpose.PARK
                     ? Optional.of("Nobody asked to park it.")
-                    : job.neverInked()
-                            ? Optional.of("It was never inked: close it and leave it dry.")
-                            : job.parked() ? Optional.of("It is parked already.") : Optional.empty();
+                    : now.architecture() == Architecture.BAY
+                            ? Optional.of(
+                                    "Its bags are sealed, and no fluid goes in: keep it printing, a page every few"
+                                            + " days.")
+                            : job.neverInked()
+                                    ? Optional.of("It was never inked: close it and leave it dry.")
+                                    : job.parked() ? Optional.of("It is parked already.") : Optional.empty();
         }
 
         @Override
@@ -514,6 +530,8 @@ public enum Route {
         }
     };
 
+    private static final String SEALED_BAGS =
+            "Its bags are sealed: they are not filled. A rebuild puts tanks in their" + " place.";
     private static final String NOT_A_FILM_MACHINE = "Film ink goes into a film machine, or into one rebuilt for it.";
     private static final List<ChannelCode> LIGHT =
             Stream.of("GY", "PK", "LC", "LM").map(ChannelCode::of).toList();
@@ -740,16 +758,19 @@ public enum Route {
         }
         boolean bulk = now.architecture() == Architecture.BULK;
         boolean cartridge = now.architecture() == Architecture.CARTRIDGE;
-        var drains = comesOffWhole(job)
-                ? EnumSet.noneOf(VesselKind.class)
-                : bulk
-                        ? EnumSet.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE)
-                        : EnumSet.of(VesselKind.TANK, VesselKind.TUBE);
+        boolean bags = now.architecture() == Architecture.BAY;
+        var drains = bags
+                ? EnumSet.of(VesselKind.TUBE)
+                : comesOffWhole(job)
+                        ? EnumSet.noneOf(VesselKind.class)
+                        : bulk
+                                ? EnumSet.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE)
+                                : EnumSet.of(VesselKind.TANK, VesselKind.TUBE);
         var drips =
                 cartridge || bulk ? EnumSet.noneOf(VesselKind.class) : EnumSet.of(VesselKind.DAMPER, VesselKind.HEAD);
         var stages = new ArrayList<Way.Stage>();
         if (!drains.isEmpty()) {
-            stages.add(bulk ? Way.OUTLET : Way.TANK_AND_TUBE);
+            stages.add(bulk ? Way.OUTLET : bags ? Way.OLD_LINE : Way.TANK_AND_TUBE);
             if (now.architecture() == Architecture.SNAP_IN) {
                 stages.add(Way.HEAD_CARTRIDGE);
             } else if (!bulk) {

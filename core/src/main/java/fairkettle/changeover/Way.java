@@ -41,6 +41,11 @@ record Way(
             "Into the tank, swirl, pull through the tube into the waste bottle.",
             List.of(VesselKind.TANK, VesselKind.TUBE),
             Facet.TANK);
+    static final Stage OLD_LINE = new Stage(
+            "the old line",
+            "A syringe at its free upper end; slowly through, into the waste bottle.",
+            List.of(VesselKind.TUBE),
+            Facet.TANK);
     static final Stage DAMPER = new Stage(
             "damper, on the tray",
             "Fill through the inlet, shake, empty over the tray. Do not press the membrane.",

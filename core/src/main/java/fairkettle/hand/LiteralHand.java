@@ -495,6 +495,11 @@ public final class LiteralHand {
                 towels = false;
                 laid = false;
             }
+            case "bags-out" -> {
+                inside("bags come out");
+                wanted(coversOff, Harm.IMPOSSIBLE, "the covers are on");
+                capsOpen.addAll(channels(step));
+            }
             case "caps-open" -> {
                 inside("caps are opened");
                 wanted(gloves, Harm.SPILT, "bare hands");

@@ -5,7 +5,7 @@ public enum Architecture {
     TANK("tank machine"),
     CARTRIDGE("cartridge machine"),
     BULK("bulk-fed machine"),
-    BAY("bay machine"),
+    BAY("machine with bags inside"),
     FILM("film machine"),
     SNAP_IN("snap-in head machine");
 

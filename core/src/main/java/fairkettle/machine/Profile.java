@@ -104,7 +104,7 @@ public record Profile(
         var slots = channels.stream()
                 .map(c -> {
                     var code = fit.carries().getOrDefault(c.code(), c.code());
-                    return new Channel(code, path(c, code, fit.feed()), c.nozzles());
+                    return new Channel(code, path(c, code, fit.feed(), architecture), c.nozzles());
                 })
                 .toList();
         var now = switch (fit.feed()) {
@@ -127,12 +127,19 @@ public record Profile(
                 pattern);
     }
 
-    private static List<Vessel> path(Channel slot, ChannelCode code, Feed feed) {
+    private static List<Vessel> path(Channel slot, ChannelCode code, Feed feed, Architecture built) {
         return switch (feed) {
             case AS_BUILT, REFILLABLE -> slot.path();
             case BULK ->
                 List.of(OUTBOARD_TANK, RIBBON, slot.vessel(VesselKind.CARTRIDGE), slot.vessel(VesselKind.HEAD));
             case FILM -> {
+                if (built == Architecture.BAY) { // bags go, their lines stay and are joined to tanks
+                    yield List.of(
+                            OUTBOARD_TANK,
+                            slot.vessel(VesselKind.TUBE),
+                            slot.vessel(VesselKind.DAMPER),
+                            slot.vessel(VesselKind.HEAD));
+                }
                 boolean tank = slot.first().kind() == VesselKind.TANK;
                 yield List.of(
                         tank ? slot.first() : OUTBOARD_TANK,

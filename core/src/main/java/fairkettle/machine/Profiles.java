@@ -152,6 +152,7 @@ public final class Profiles {
                     List.of(Chips.AUTO_RESET, Chips.BUTTON, Chips.IGNORED),
                     handled(CarriageFreeing.MENU_THEN_CORD, Panel.of(PanelKind.SCREEN), BulkKit.Usual.LOOSE_DAMPERS),
                     new Capabilities("A3+", true, true, true)),
+            bags(),
             film(
                     "film-rebuilt",
                     "rebuilt six-channel film",
@@ -278,6 +279,33 @@ public final class Profiles {
                 handling,
                 List.of(),
                 capable,
+                null);
+    }
+
+    private static Profile bags() {
+        var path = List.of(Vessel.of(TANK, "180", "6"), LINE, SMALL_DAMPER, SMALL_HEAD);
+        return new Profile(
+                "bags-inside",
+                "six channels, bags inside",
+                Architecture.BAY,
+                channels("K C M Y LC LM", path, 180),
+                Family.MAKERS_DYE,
+                ml(400),
+                Draws.USUAL,
+                Minutes.USUAL,
+                new Handling(
+                        CarriageFreeing.CORD_AT_START,
+                        Panel.of(PanelKind.SCREEN),
+                        List.of(
+                                new Screws("side panel, those at the back too", 6),
+                                new Screws("frame", 4),
+                                new Screws("behind the cartridge cover", 2)),
+                        WasteLines.ONE,
+                        true,
+                        false,
+                        BulkKit.Usual.JOINED.kit()),
+                List.of(),
+                new Capabilities("A3+", true, true, true),
                 null);
     }
 

@@ -163,6 +163,17 @@ public final class Consequences {
             case NOTHING -> {}
             case FIRMWARE_VERSION ->
                 run.entry("words").ifPresent(version -> all.add(new Consequence.Firmware(version)));
+            case MISSING ->
+                run.entry("words")
+                        .ifPresent(what -> all.add(new Consequence.Owes(
+                                Owing.OWN, "Get what was missing: " + what, "It was not in the box.", 3, null)));
+            case UPDATES_REFUSED ->
+                all.add(new Consequence.Owes(
+                        Owing.OWN,
+                        "Are the maker’s updates still refused?",
+                        "Each time it is connected it offers one; taken, its chips are read again.",
+                        30,
+                        30));
             case INLET_POINTS -> inlets(run, all);
         }
         switch (run.step().ask()) {

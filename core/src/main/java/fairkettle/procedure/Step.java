@@ -47,6 +47,10 @@ public record Step(
         NOTHING,
         /** The words are the version that the machine shows of its firmware. */
         FIRMWARE_VERSION,
+        /** The words are what was missing in the box. */
+        MISSING,
+        /** The maker’s updates are refused from now on, and offered again at every connection. */
+        UPDATES_REFUSED,
         /** Each first answer is a clear inlet point, each other a crusted one. */
         INLET_POINTS
     }

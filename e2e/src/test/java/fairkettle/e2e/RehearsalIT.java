@@ -72,6 +72,7 @@ class RehearsalIT {
         var answer = tablet.post("/api/machines", """
             {"name": "Bryony", "bench": "Third bench", "profile": "wide-cartridge-six", "feed": "AS_BUILT", "holds": "INKED", "family": "MAKERS_DYE", "make": "maker", "foodOnly": false, "tankShare": 0.7}\
             """);
+        assertThat(answer).containsKey("plate");
         var id = ((Map<?, ?>) answer.get("plate")).get("id");
         tablet.open("/changeover?machine=" + id + "&to=SUBLIMATION&by=BULK_FEED");
         tablet.sees("Bulk feed: ribbon: ready-made, to be cut for loose dampers");

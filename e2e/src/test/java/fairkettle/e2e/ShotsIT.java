@@ -34,6 +34,7 @@ class ShotsIT {
             take(browser, "/machines/new", "new-machine");
             take(browser, "/clinic/2", "case");
             take(browser, "/practice", "practice");
+            rehearsal(browser);
             take(browser, "/shelf", "shelf");
             take(browser, "/log", "log");
             take(browser, "/shop", "shop");
@@ -44,13 +45,24 @@ class ShotsIT {
             browser.evening(false);
             browser.size(390, 844);
             take(browser, "/cards/1", "card-phone");
-            take(browser, "/checks/1", "checks-phone");
             take(browser, "/round", "round-phone");
         }
         try (var empty = new RunningKettle(false);
                 var browser = new Browser(empty)) {
             take(browser, "/", "first-start");
         }
+    }
+
+    /** At its first question, after a wrong answer. */
+    private static void rehearsal(Browser browser) throws IOException {
+        browser.open("/practice/rehearsal/6?to=SUBLIMATION");
+        while (!browser.showsNow("What do your hands do now?")) {
+            browser.click(".main");
+            browser.settles();
+        }
+        browser.press("Screws out, cover off");
+        browser.sees("Somebody gets hurt");
+        browser.picture(FOLDER.resolve("rehearsal.png"));
     }
 
     /** Prints the reading frame on a simulated machine and sends its picture, as a person would. */

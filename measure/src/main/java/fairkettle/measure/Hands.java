@@ -242,12 +242,25 @@ public final class Hands {
                     .ifPresent(each -> by.put(
                             route,
                             each.getValue().procedure().steps().stream()
-                                    .mapToInt(s -> 1 + cells(s, together))
+                                    .mapToInt(s -> together && oneTap(s) ? 1 : 1 + cells(s, together))
                                     .sum()));
         }
         return by.entrySet().stream()
                 .map(e -> "\"%s\":%d".formatted(e.getKey(), e.getValue()))
                 .collect(java.util.stream.Collectors.joining(",", "{", "}"));
+    }
+
+    /** All as planned, and done with it: no code to read, no look before a hold, no order, no wait. */
+    private static boolean oneTap(Step step) {
+        return step.pause() == null
+                && switch (step.ask()) {
+                    case Ask.Ticks(var _, var inOrder) -> !inOrder && step.hold() == null;
+                    case Ask.Grid(var _, var columns) ->
+                        columns.stream().noneMatch(c -> c.kind() == Ask.ColumnKind.CODE)
+                                && (step.hold() == null
+                                        || columns.stream().anyMatch(c -> c.kind() == Ask.ColumnKind.VOLUME));
+                    default -> false;
+                };
     }
 
     private static int cells(Step step, boolean together) {

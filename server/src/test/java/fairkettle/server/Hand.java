@@ -127,13 +127,11 @@ public class Hand {
                 }
             }
             case "Each" -> {
-                var items = ask.get("items").toString();
+                var answers = new java.util.ArrayList<String>();
+                ask.get("answers").forEach(a -> answers.add(a.asString()));
                 for (int i = 0; i < ask.get("items").size(); i++) {
-                    cells.put(
-                            "each/" + i,
-                            items.equals(ask.get("answers").toString())
-                                    ? ask.get("items").get(i).asString()
-                                    : ask.get("answers").get(0).asString());
+                    var own = ask.get("items").get(i).asString(); // a label that is read is its own
+                    cells.put("each/" + i, answers.contains(own) ? own : answers.getFirst());
                 }
             }
             case "Tally" -> {

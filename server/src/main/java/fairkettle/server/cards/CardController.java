@@ -203,8 +203,14 @@ class CardController {
             String words,
             @Nullable UUID picture) {}
 
-    /** A bottle that may be chosen for a channel. */
-    record LotJson(long id, String channel, String label, Millilitres left, boolean opened) {}
+    /** @param how what is done with this kind of bottle; null where nobody has said what kind it is */
+    record LotJson(
+            long id,
+            String channel,
+            String label,
+            Millilitres left,
+            boolean opened,
+            @Nullable String how) {}
 
     record LineJson(String what, String unit, double planned, double real) {}
 
@@ -369,7 +375,8 @@ class CardController {
                         String.valueOf(l.channel()),
                         "%s, %s".formatted(l.make(), l.code()),
                         l.left(),
-                        l.openedOn() != null))
+                        l.openedOn() != null,
+                        l.kind() == null ? null : l.kind().say()))
                 .toList();
         var bottles = inks.stream()
                 .map(l -> new LotJson(
@@ -377,7 +384,8 @@ class CardController {
                         String.valueOf(l.channel()),
                         "%s · %s %s".formatted(l.code(), l.family().label(), l.channel()),
                         l.left(),
-                        l.openedOn() != null))
+                        l.openedOn() != null,
+                        l.kind() == null ? null : l.kind().say()))
                 .toList();
         return new CardJson(
                 kept.id(),

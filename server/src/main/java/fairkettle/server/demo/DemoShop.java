@@ -3,6 +3,7 @@ package fairkettle.server.demo;
 import fairkettle.check.Work;
 import fairkettle.clinic.Complaint;
 import fairkettle.clinic.Evidence;
+import fairkettle.ink.BottleKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
@@ -399,7 +400,17 @@ class DemoShop implements ApplicationRunner {
             long price,
             boolean food,
             @Nullable LocalDate best) {
-        shelf.add(new NewLot(family, channel, "own", code, Millilitres.parse(volume), price, food, best, null));
+        shelf.add(new NewLot(
+                family,
+                channel,
+                "own",
+                code,
+                Millilitres.parse(volume),
+                price,
+                food,
+                best,
+                null,
+                channel == null ? null : BottleKind.NOZZLE));
     }
 
     private long add(String name, String bench, String profile, Holding holding, double tank) {

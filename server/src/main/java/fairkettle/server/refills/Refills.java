@@ -39,6 +39,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -164,13 +165,16 @@ public class Refills {
         var refills = rows.stream()
                 .map(r -> new Refilling.Refill(r.getAt().toInstant(), new Millilitres(r.getPouredUl())))
                 .toList();
-        var resets = rows.stream().filter(r -> r.getChipReset()).toList();
-        var count = resets.isEmpty()
+        int resets = (int) rows.stream().filter(r -> r.getChipReset()).count();
+        int counted = IntStream.range(0, rows.size())
+                .filter(i -> rows.get(i).getChipReset())
+                .reduce(0, (_, i) -> i + 1);
+        var count = resets == 0
                 ? null
-                : new Refilling.Count(
-                        resets.size(),
-                        capacity.times(resets.size()),
-                        resets.stream()
+                : new Refilling.Count( // poured without a reset is poured all the same
+                        resets,
+                        capacity.times(resets),
+                        rows.subList(0, counted).stream()
                                 .map(r -> new Millilitres(r.getPouredUl()))
                                 .reduce(Millilitres.ZERO, Millilitres::plus));
         var last = rows.isEmpty() ? null : rows.getLast();
@@ -237,6 +241,9 @@ public class Refills {
         var account = ledger.openAccount(id, Place.Outside.WASTE_BOTTLE, List.of(refill.lot()));
         var lot = shelf.find(refill.lot()).orElseThrow(() -> Problem.atField("lot", "Choose the bottle in your hand."));
         var ink = fits(machine, channel.code(), lot);
+        if (refill.ranDry()) { // seen: whatever was reckoned to be in it is not
+            account.foundEmpty(channel, List.of(channel.first().kind()));
+        }
         var level = account.at(channel.code(), channel.first().kind()).volume();
         var room = channel.first().capacity().over(level);
         if (refill.poured().isZero()) {

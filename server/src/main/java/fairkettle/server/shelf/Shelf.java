@@ -8,6 +8,7 @@ import static fairkettle.db.Tables.RESERVATION;
 import static fairkettle.path.Place.Outside.SUPPLIER;
 
 import fairkettle.db.tables.records.LotRecord;
+import fairkettle.ink.BottleKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
@@ -65,7 +66,8 @@ public class Shelf {
             boolean foodGrade,
             @Nullable LocalDate openedOn,
             @Nullable LocalDate bestBefore,
-            @Nullable String spoiled) {
+            @Nullable String spoiled,
+            @Nullable BottleKind kind) {
 
         /** Not counted on by any card. */
         public Millilitres free() {
@@ -88,7 +90,8 @@ public class Shelf {
             long price,
             boolean foodGrade,
             @Nullable LocalDate bestBefore,
-            @Nullable LocalDate openedOn) {}
+            @Nullable LocalDate openedOn,
+            @Nullable BottleKind kind) {}
 
     /** First opened first, then the one that spoils first. */
     public List<Lot> lots() {
@@ -215,7 +218,8 @@ public class Shelf {
                 row.getFoodGrade(),
                 row.getOpenedOn(),
                 row.getBestBefore(),
-                row.getSpoiled());
+                row.getSpoiled(),
+                row.getBottleKind() == null ? null : BottleKind.valueOf(row.getBottleKind()));
     }
 
     /** A bottle comes onto the shelf, full. */
@@ -236,6 +240,7 @@ public class Shelf {
                 .set(LOT.FOOD_GRADE, lot.foodGrade())
                 .set(LOT.BEST_BEFORE, lot.bestBefore())
                 .set(LOT.OPENED_ON, lot.openedOn())
+                .set(LOT.BOTTLE_KIND, lot.kind() == null ? null : lot.kind().name())
                 .returningResult(LOT.ID)
                 .fetchSingle()
                 .value1();

@@ -1,5 +1,6 @@
 package fairkettle.server.shelf;
 
+import fairkettle.ink.BottleKind;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Supply;
@@ -80,7 +81,8 @@ class ShelfController {
             @NotNull(message = "Give the volume in mL.") Millilitres volume,
             @Min(value = 0, message = "Not below nothing.") long price,
             boolean foodGrade,
-            @Nullable LocalDate bestBefore) {}
+            @Nullable LocalDate bestBefore,
+            @Nullable BottleKind kind) {}
 
     @GetMapping("/api/shelf/lots")
     List<Shelf.Lot> lots() {
@@ -99,7 +101,8 @@ class ShelfController {
                 lot.price(),
                 lot.foodGrade(),
                 lot.bestBefore(),
-                null));
+                null,
+                lot.kind()));
         live.changed("shelf");
         return shelf.lots();
     }

@@ -145,7 +145,7 @@ class BenchWorkTest {
         finish(card, "home");
         finish(card, "swap");
         assertThat(log(machine)).anyMatch(w -> w.contains("Ink out first, with air"));
-        assertThat(step(card, "fluid").get("pause").get("minutes").asInt()).isEqualTo(5);
+        assertThat(step(card, "fluid").get("pause").get("seconds").asInt()).isEqualTo(300);
     }
 
     @Test

@@ -104,7 +104,8 @@ class CardFlowTest {
         long id = card.get("id").asLong();
         ticks(id, "transit", 8);
         finish(id, "makers-ink");
-        ticks(id, "bench", 4);
+        api.act(id, "enter", "{\"step\": \"bench\", \"cell\": \"part/0\", \"value\": \"6\"}");
+        finish(id, "bench");
         for (var lot : api.read(api.get("/api/cards/" + id)).get("lots")) {
             assertThat(lot.get("id").asLong()).isPositive();
             api.act(

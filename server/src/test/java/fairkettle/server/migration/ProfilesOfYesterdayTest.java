@@ -3,6 +3,7 @@ package fairkettle.server.migration;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fairkettle.devdb.ThrowawayPg;
+import fairkettle.machine.BulkKit;
 import fairkettle.machine.CarriageFreeing;
 import fairkettle.machine.PanelKind;
 import fairkettle.machine.Profile;
@@ -56,6 +57,11 @@ class ProfilesOfYesterdayTest {
                 assertThat(now.handling().screws()).containsExactly(new Screws("cover screws", 7));
                 assertThat(now.handling().wasteLines()).isEqualTo(lines);
                 assertThat(now.handling().powerFirst()).isTrue();
+                assertThat(now.handling().kit())
+                        .isEqualTo(
+                                now.channels().size() > 4
+                                        ? BulkKit.Usual.LOOSE_DAMPERS.kit()
+                                        : BulkKit.Usual.JOINED.kit());
                 assertThat(now.channels()).isEqualTo(Profiles.named(like).channels());
                 assertThat(row.getString(1)).doesNotContain("\"screen\"").doesNotContain("powerCleanFromPanel");
             }

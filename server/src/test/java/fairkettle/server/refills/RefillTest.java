@@ -83,10 +83,16 @@ class RefillTest {
     @Test
     void aTankThatRanDryIsOwedItsPriming() {
         long id = api.machine("Dry", "small-tank", "INKED");
-        api.post("/api/machines/" + id + "/refills", refill("Y", lot("MAKERS_DYE", "Y", "own"), "10", true, false));
+        assertThat(api.post(
+                        "/api/machines/" + id + "/refills",
+                        refill("Y", lot("MAKERS_DYE", "Y", "own"), "10", true, false)))
+                .hasStatus(201);
         assertThat(api.read(api.get("/api/machines/" + id + "/owed")))
                 .extracting(t -> t.get("words").asString())
                 .contains("Prime Y again");
+        assertThat(line(id, "Y").get("level").asDouble())
+                .as("what clings to an empty tank, and what was poured")
+                .isEqualTo(11.6);
     }
 
     @Test
@@ -108,7 +114,9 @@ class RefillTest {
         assertThat(forecast.get("earliest").asString())
                 .isLessThanOrEqualTo(forecast.get("latest").asString());
         assertThat(line(id, "M").at("/count/resets").asInt()).isEqualTo(2);
-        assertThat(line(id, "M").get("countOff").asDouble()).isEqualTo(40.0 / 120 - 1);
+        assertThat(line(id, "M").get("countOff").asDouble())
+                .as("60 mL poured, two of them with a reset")
+                .isEqualTo(60.0 / 120 - 1);
     }
 
     @Test
