@@ -129,6 +129,15 @@ const today = computed(() => {
 /** For somebody who does it the first time: one step, one hold, nothing else. */
 const alone = computed(() => route.query.alone === '1')
 
+/** More ways than these would cover the step itself; then they lie behind one button. */
+const FEW = 2
+const otherwise = ref(false)
+function otherwiseIs(branch: Schemas['BranchJson']) {
+  otherwise.value = false
+  if (branch.stops) askToStop(branch)
+  else if (step.value) void acts.fail(step.value.id, branch.id)
+}
+
 /** Nobody was at the tablet when it began. */
 const AGO = [1, 2, 5, 10, 20, 30, 60, 120, 360, 720]
 const earlier = ref(false)
@@ -314,14 +323,21 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
               @click="acts.finish(step!.id, 'the machine was done')"
               >The machine is done</BButton
             >
-            <BButton
-              v-for="branch in locked ? [] : step.branches"
-              :key="branch.id"
-              variant="outline-secondary"
-              :disabled="busy"
-              @click="branch.stops ? askToStop(branch) : acts.fail(step!.id, branch.id)"
-              >{{ branch.label
-              }}<span v-if="branch.taken" class="small">&nbsp;({{ branch.taken }} of {{ branch.limit }})</span></BButton
+            <template v-if="!locked && step.branches.length <= FEW">
+              <BButton
+                v-for="branch in step.branches"
+                :key="branch.id"
+                variant="outline-secondary"
+                :disabled="busy"
+                @click="otherwiseIs(branch)"
+                >{{ branch.label
+                }}<span v-if="branch.taken" class="small"
+                  >&nbsp;({{ branch.taken }} of {{ branch.limit }})</span
+                ></BButton
+              >
+            </template>
+            <BButton v-else-if="!locked" variant="outline-secondary" :disabled="busy" @click="otherwise = true"
+              >It went otherwise …</BButton
             >
             <BButton v-if="acceptable" variant="outline-secondary" @click="ask('accept')">Good enough</BButton>
             <BButton variant="outline-secondary" @click="photoInput?.click()">Photo</BButton>
@@ -344,8 +360,23 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             <span v-if="following">Next: {{ following.title }} ({{ minutes(following.minutes) }})</span>
             <span v-if="uncapped" :class="{ 'act strong': uncapped.late }">{{ uncapped.words }}</span>
           </p>
+          <input
+            ref="photoInput"
+            type="file"
+            accept="image/jpeg,image/png"
+            capture="environment"
+            class="visually-hidden"
+            tabindex="-1"
+            aria-label="Photo on this step"
+            @change="photographed"
+          />
+        </div>
+        <div v-if="open" class="below">
           <p v-if="today" class="small" :class="{ 'act strong': !today.mayStand }">
-            <template v-if="today.later">
+            <template v-if="today.later && card.uncappedSince">
+              By the opening hours nobody is here, and the head stands off its dock: finish, or dock it before you go.
+            </template>
+            <template v-else-if="today.later">
               Goes on {{ dayAndTime(today.from, zone) }} with “{{ today.first }}”: what takes the head off its dock is
               not begun before.
             </template>
@@ -368,16 +399,6 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
               >Rehearse it first</RouterLink
             >
           </p>
-          <input
-            ref="photoInput"
-            type="file"
-            accept="image/jpeg,image/png"
-            capture="environment"
-            class="visually-hidden"
-            tabindex="-1"
-            aria-label="Photo on this step"
-            @change="photographed"
-          />
         </div>
       </section>
 
@@ -485,6 +506,19 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
       </aside>
     </div>
 
+    <BModal v-model="otherwise" title="How did it go?" no-footer centered>
+      <div class="ago ways-out">
+        <BButton
+          v-for="branch in step?.branches ?? []"
+          :key="branch.id"
+          variant="outline-secondary"
+          size="lg"
+          @click="otherwiseIs(branch)"
+          >{{ branch.label
+          }}<span v-if="branch.taken" class="small">&nbsp;({{ branch.taken }} of {{ branch.limit }})</span></BButton
+        >
+      </div>
+    </BModal>
     <BModal v-model="earlier" title="How long ago did it begin?" no-footer centered>
       <div class="ago">
         <BButton v-for="m in AGO" :key="m" variant="outline-secondary" size="lg" @click="beganAgo(m)">{{
@@ -527,6 +561,10 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
 .columns.alone {
   grid-template-columns: minmax(0, 900px);
   justify-content: center;
+}
+
+.ways-out {
+  grid-template-columns: 1fr;
 }
 
 .ways {

@@ -121,8 +121,7 @@ final class Drawing {
         var codes = Work.codesBefore(plans);
         boolean back = w.route == Route.PARK && w.terms.follows(School.RETURN_INK, "clean");
         var pull = step(id, title)
-                .say("One syringe per colour. Pull slowly, about five seconds for 10 mL: fast pulling draws air past"
-                        + " the ink. Empty each load "
+                .say("One syringe per colour. Pull slowly, empty each load "
                         + (back ? "back into its own bottle if it is clean and never mixed" : "into the waste bottle")
                         + " and tap what it held. Half a load is a load. Do not judge by the tank window: it"
                         + " is stained.")

@@ -187,7 +187,7 @@ public record BulkKit(
 
     /** The box, one thing after the other. */
     public List<String> parts() {
-        var parts = new ArrayList<>(List.of("ribbon: " + ribbon.label, chamber.label, bracket.label));
+        var parts = new ArrayList<>(List.of("a ribbon " + ribbon.label, chamber.label, bracket.label));
         parts.add(constantHead ? "constant-head tanks" : "plain tanks");
         parts.add(valve ? "a valve" : "no valve");
         parts.add(plugs ? "solid plugs for the vents" : "no plugs for the vents");

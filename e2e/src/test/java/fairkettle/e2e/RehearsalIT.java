@@ -70,19 +70,19 @@ class RehearsalIT {
     @Test
     void theOwnerDescribesTheKitAndThePlanFollows() throws IOException {
         var answer = tablet.post("/api/machines", """
-            {"name": "Bryony", "bench": "Third bench", "profile": "wide-cartridge-six", "feed": "AS_BUILT", "holds": "INKED", "family": "MAKERS_DYE", "make": "maker", "foodOnly": false, "tankShare": 0.7}\
+            {"name": "Woodruff", "bench": "Third bench", "profile": "wide-cartridge-six", "feed": "AS_BUILT", "holds": "INKED", "family": "MAKERS_DYE", "make": "maker", "foodOnly": false, "tankShare": 0.7}\
             """);
         assertThat(answer).containsKey("plate");
         var id = ((Map<?, ?>) answer.get("plate")).get("id");
         tablet.open("/changeover?machine=" + id + "&to=SUBLIMATION&by=BULK_FEED");
-        tablet.sees("Bulk feed: ribbon: ready-made, to be cut for loose dampers");
+        tablet.sees("Bulk feed: a ribbon ready-made, to be cut for loose dampers");
         tablet.click("details.fold summary");
         tablet.settles();
         picture("kit");
         assertThat(tablet.accessibilityViolations()).isEmpty();
         tablet.press("constant-head tanks");
         tablet.press("It is so on this machine");
-        tablet.sees("Bulk feed: ribbon: joined to tanks and cartridges");
+        tablet.sees("Bulk feed: a ribbon joined to tanks and cartridges");
         picture("kit-taught");
     }
 

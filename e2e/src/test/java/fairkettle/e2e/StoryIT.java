@@ -70,6 +70,7 @@ class StoryIT {
                     .contains("done"));
 
             // Nothing comes: the branch comes in, on both.
+            other.press("It went otherwise");
             other.press("Nothing comes from K");
             tablet.sees("Stop pulling");
         }

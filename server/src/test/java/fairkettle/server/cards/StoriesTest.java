@@ -237,7 +237,7 @@ class StoriesTest {
                 .containsSubsequence(
                         "hold the small button on the ink set", "Hang the cartridges", "Vents open", "Bungs out")
                 .contains("Hang the bracket, and level it")
-                .doesNotContain("Shut the valve", "priming chamber", "Look for the old hue");
+                .doesNotContain("Shut the valve", "level mark", "Look for the old hue");
         ended(card, "MAKERS_DYE");
     }
 
