@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
 public final class Entries {
 
     private static final Millilitres MOST = new Millilitres(2_000_000);
+    private static final double OVERFILL = 1.1; // of what fits by the account
     private static final double SHORTFALL = 0.8; // of what was reckoned: levels read off a stained window are no better
     static final String TICK = "yes";
 
@@ -308,6 +309,9 @@ public final class Entries {
                         && (run.step().move() instanceof Move.Draw || run.step().move() instanceof Move.DrawBack)) {
                     shortfalls(run, grid, reasons);
                 }
+                if (reasons.isEmpty() && accept == null && pours(run.step().move())) {
+                    overfills(run, grid, reasons);
+                }
             }
             case Ask.Lots(var channels, var family) -> {
                 for (var channel : channels) {
@@ -363,27 +367,55 @@ public final class Entries {
         return out.entry("part/" + at).orElse("0");
     }
 
+    private static boolean pours(Move move) {
+        return move instanceof Move.Pour || move instanceof Move.PourFluid || move instanceof Move.PourOnTray;
+    }
+
     /** "Empty" is a claim: when much less came out than was in, something holds it back, or the account was wrong. */
     private static void shortfalls(StepRun run, Ask.Grid grid, List<Reason> reasons) {
+        sums(run, grid, (channel, drawn, expected) -> {
+            if (drawn < SHORTFALL * expected - 1) {
+                reasons.add(new Reason(
+                        "%s gave %.0f of %.0f mL. Is its cap open? Pull once more – or say why it is right."
+                                .formatted(channel, drawn, expected),
+                        null,
+                        null));
+            }
+        });
+    }
+
+    /** More than fits is a fact with a reason, and never put right in silence. */
+    private static void overfills(StepRun run, Ask.Grid grid, List<Reason> reasons) {
+        sums(run, grid, (channel, poured, expected) -> {
+            if (poured > OVERFILL * expected + 1) {
+                reasons.add(new Reason(
+                        "%s took %.0f mL where %.0f fit. Did some run over, or was more room than was reckoned? Count again – or say why it is right."
+                                .formatted(channel, poured, expected),
+                        null,
+                        null));
+            }
+        });
+    }
+
+    /** mL entered and expected, channel by channel. */
+    private static void sums(StepRun run, Ask.Grid grid, Summed each) {
         for (int row = 0; row < grid.channels().size(); row++) {
-            double drawn = 0;
+            double entered = 0;
             double expected = 0;
             for (int column = 0; column < grid.columns().size(); column++) {
                 if (grid.columns().get(column).kind() == ColumnKind.VOLUME) {
                     expected += grid.columns().get(column).expected().get(row).mL();
-                    drawn += volume(run, grid.channels().get(row), column)
+                    entered += volume(run, grid.channels().get(row), column)
                             .map(Millilitres::mL)
                             .orElse(0.0);
                 }
             }
-            if (drawn < SHORTFALL * expected - 1) {
-                reasons.add(new Reason(
-                        "%s gave %.0f of %.0f mL. Is its cap open? Pull once more – or say why it is right."
-                                .formatted(grid.channels().get(row), drawn, expected),
-                        null,
-                        null));
-            }
+            each.of(grid.channels().get(row), entered, expected);
         }
+    }
+
+    private interface Summed {
+        void of(ChannelCode channel, double entered, double expected);
     }
 
     private static void require(StepRun run, String cell, String message, List<Reason> reasons) {

@@ -118,6 +118,28 @@ class RetoldTest {
         assertThat(Entries.missing(mixedUp, NOBODY, null, counted::run)).hasSize(2);
     }
 
+    @Test
+    void moreThanFitsIsAskedAboutAndTakenWithItsReason() {
+        var k = fairkettle.ink.ChannelCode.of("K");
+        var fill = step("fill", "Fill K")
+                .ask(new Ask.Grid(
+                        List.of(k),
+                        List.of(new Ask.Column(
+                                "poured", Ask.ColumnKind.VOLUME, List.of(fairkettle.ink.Millilitres.parse("90"))))))
+                .moves(new Move.Pour())
+                .build();
+        var card = card(fill);
+        var poured = card.run("fill").entered("K/0", "150");
+        assertThat(Entries.missing(poured, NOBODY, null, card::run))
+                .singleElement()
+                .satisfies(r -> assertThat(r.message()).contains("took 150 mL where 90 fit", "say why it is right"));
+        assertThat(Entries.missing(poured, NOBODY, "the tank is the larger one", card::run))
+                .isEmpty();
+        assertThat(Entries.missing(card.run("fill").entered("K/0", "95"), NOBODY, null, card::run))
+                .as("a hand is not a scale")
+                .isEmpty();
+    }
+
     private static final Surroundings NOBODY = new Surroundings() {
         @Override
         public fairkettle.ink.Family family() {
