@@ -56,10 +56,6 @@ class ShotsIT {
     /** At its first question, after a wrong answer. */
     private static void rehearsal(Browser browser) throws IOException {
         browser.open("/practice/rehearsal/6?to=SUBLIMATION");
-        while (!browser.showsNow("What do your hands do now?")) {
-            browser.click(".main");
-            browser.settles();
-        }
         browser.press("Screws out, cover off");
         browser.sees("Somebody gets hurt");
         browser.picture(FOLDER.resolve("rehearsal.png"));
