@@ -87,7 +87,7 @@ async function teach() {
       <label for="handling-lines">Waste lines</label>
       <Choice id="handling-lines" v-model="draft.wasteLines" :options="choice(handling.lines)" />
     </section>
-    <KitFields v-if="about('KIT')" v-model="draft.kit" :usual="handling.kits" />
+    <KitFields v-if="about('KIT')" v-model="draft.kit" :usual="handling.kits" :parts="handling.kitParts" />
     <div v-if="problem" class="act strong" role="alert">
       {{ problem.detail }}
       <div v-for="e in problem.errors ?? []" :key="e.detail">{{ e.detail }}</div>

@@ -7,24 +7,10 @@ import { kitDraft, type KitDraft } from './handling'
 
 /** What is in the box of a bulk feed, part by part. */
 const kit = defineModel<KitDraft>({ required: true })
-defineProps<{ usual: Schemas['UsualKitJson'][] }>()
+defineProps<{ usual: Schemas['UsualKitJson'][]; parts: Schemas['KitPartsJson'] }>()
+const choice = <T extends string>(all: { id: T; label: string }[]) => all.map((o) => ({ value: o.id, text: o.label }))
 
-const ribbons = [
-  { value: 'TO_CUT', text: 'ready-made, to be cut for loose dampers' },
-  { value: 'JOINED', text: 'joined to tanks and cartridges' },
-  { value: 'LOOSE', text: 'loose tubes, to be pushed on' },
-] as const
-const chambers = [
-  { value: 'MARK', text: 'a priming chamber with a mark' },
-  { value: 'NO_MARK', text: 'a priming chamber without a mark' },
-  { value: 'NONE', text: 'no priming chamber' },
-] as const
-const brackets = [
-  { value: 'STICKS', text: 'a bracket that is stuck on' },
-  { value: 'HANGS', text: 'a bracket that hangs by clips' },
-  { value: 'NONE', text: 'no bracket: the tanks stand' },
-] as const
-const parts = [
+const present = [
   ['constantHead', 'constant-head tanks, with an air chamber'],
   ['valve', 'a valve that shuts the ribbon'],
   ['plugs', 'solid plugs for the vents'],
@@ -48,9 +34,9 @@ const parts = [
       >
     </div>
     <label for="kit-ribbon">Ribbon</label>
-    <Choice id="kit-ribbon" v-model="kit.ribbon" :options="ribbons" />
+    <Choice id="kit-ribbon" v-model="kit.ribbon" :options="choice(parts.ribbons)" />
     <label for="kit-chamber">Tanks</label>
-    <Choice id="kit-chamber" v-model="kit.chamber" :options="chambers" />
+    <Choice id="kit-chamber" v-model="kit.chamber" :options="choice(parts.chambers)" />
     <div v-if="kit.chamber !== 'NONE'" class="doses">
       <div>
         <label for="kit-first">first, mL</label>
@@ -66,8 +52,8 @@ const parts = [
       </div>
     </div>
     <label for="kit-bracket">Height</label>
-    <Choice id="kit-bracket" v-model="kit.bracket" :options="brackets" />
-    <label v-for="[part, label] in parts" :key="part" class="part">
+    <Choice id="kit-bracket" v-model="kit.bracket" :options="choice(parts.brackets)" />
+    <label v-for="[part, label] in present" :key="part" class="part">
       <input v-model="kit[part]" type="checkbox" class="form-check-input" /> {{ label }}
     </label>
   </section>

@@ -28,7 +28,7 @@ const handling: Schemas['HandlingJson'] = {
     second: 20,
     tilt: 30,
   },
-  parts: [],
+  kitParts: { ribbons: [], chambers: [], brackets: [] },
   kits: [],
   taught: { ways: { CHECK: { say: 'Its second key.', seconds: 3 } } },
 }

@@ -56,8 +56,6 @@ function done() {
 function again() {
   at.value = 0
   harmed.value = []
-  done()
-  at.value = 0
 }
 </script>
 

@@ -52,8 +52,7 @@ public final class LineFlush {
                 UsualSteps.off(),
                 UsualSteps.coversOff(profile),
                 step("lower", "Bottle of %s below the head".formatted(names))
-                        .say("Else it runs as soon as the line is open. Where ink stands in a tank that cannot be"
-                                + " lowered, its cap stays shut instead.")
+                        .say("Else it runs as soon as the line is open.")
                         .minutes(2)
                         .hold("The bottle stands below the head.")
                         .care(Caution.SQUIRT)

@@ -462,13 +462,17 @@ final class BulkFeed {
                                 : kit.valve() ? "Valve open" : "Tanks back to their height")
                 .say((kit.bunged() ? "Bungs out: a tank that arrived with them prints nothing. " : "")
                         + (kit.plugs() ? "Filters back in for the plugs. " : "")
-                        + "Any vent shut while printing makes a vacuum, and that looks like a clog.")
+                        + (kit.shuts()
+                                ? "What stays shut while printing makes a vacuum, and that looks like a clog."
+                                : "The surface of the ink level with the cartridges: higher drips, lower starves."))
                 .minutes(2)
                 .hold("All of them, before power.")
                 .restsOn(Handling.Matter.KIT)
                 .needs(Facet.CARTRIDGE, codes, "clicked in")
                 .needs(Facet.RIBBON, "tested at both ends")
-                .ask(Work.grid(w.plans, List.of(ticks("vent open"))))
+                .ask(Work.grid(
+                        w.plans,
+                        List.of(ticks(kit.plugs() ? "vent open" : kit.valve() ? "ink may run" : "tank at its height"))))
                 .then(Facet.VALVE, "open")
                 .then(Facet.VENT, codes, "open")
                 .build();

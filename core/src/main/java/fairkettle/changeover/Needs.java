@@ -71,15 +71,7 @@ final class Needs {
             need.put(Supply.CAPS_AND_PLUGS, channels);
         }
         if (w.route == Route.BULK_FEED) {
-            var kit = w.handling().kit();
-            need.put(Supply.BULK_KIT, 1);
-            if (kit.looseDampers()) {
-                need.put(Supply.INLINE_DAMPER, channels);
-            }
-            if (kit.plugs()) {
-                need.put(Supply.SOLID_PLUG, channels);
-            }
-            need.put(Supply.ELBOW, channels);
+            need.put(Supply.BULK_KIT, 1); // dampers, plugs and elbows lie in its box
         }
         if (w.route == Route.FILM_REBUILD) {
             if (w.before.architecture() != Architecture.BAY) {

@@ -36,7 +36,9 @@ public final class GroundRules {
                     switch (treatment) {
                         case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> "There is no cartridge to reach.";
                         case DRAW_AT_WASTE_LINE -> "The waste line cannot be reached on this machine.";
-                        case FLUSH_LINE -> "There is no long line on this machine.";
+                        case FLUSH_LINE ->
+                            "Nothing can be taken off the end of its lines, and fluid would run into the tank. Renew"
+                                    + " the ink instead.";
                         case HEAD_OUT -> "Its user cannot take this head out.";
                         default -> "This machine is not built for that.";
                     });

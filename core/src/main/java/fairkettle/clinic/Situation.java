@@ -9,6 +9,7 @@ import java.util.Set;
  * What is known before anything is looked at: the machine, its room and its past, and what things cost here.
  *
  * @param refillable true if cartridges with an air hole ride on the carriage
+ * @param exchangeable true if what its lines hang at can be taken off them: fluid pushed into a fixed tank spoils it
  * @param wasteLine true if the waste tubes can be reached
  * @param headOut true if its user can take the head out
  * @param idleDays since it last printed
@@ -25,6 +26,7 @@ public record Situation(
         Family family,
         List<Part> channels,
         boolean refillable,
+        boolean exchangeable,
         boolean wasteLine,
         boolean headOut,
         double idleDays,
@@ -91,7 +93,7 @@ public record Situation(
     public boolean builtFor(Treatment treatment) {
         return switch (treatment) {
             case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> refillable;
-            case FLUSH_LINE -> !refillable;
+            case FLUSH_LINE -> exchangeable;
             case DRAW_AT_WASTE_LINE -> wasteLine;
             case HEAD_OUT -> headOut;
             case AGITATE -> channels.stream().anyMatch(p -> p.code().white());

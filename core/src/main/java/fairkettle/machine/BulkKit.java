@@ -3,6 +3,8 @@ package fairkettle.machine;
 import fairkettle.ink.Millilitres;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.Stream;
 
 /**
  * What is in the box of a bulk feed. A card asks for what its kit has and for nothing else.
@@ -158,7 +160,12 @@ public record BulkKit(
 
     private static final Millilitres LARGEST = Millilitres.parse("50");
 
+    /** @throws IllegalArgumentException if its parts contradict each other, with what to look up */
     public BulkKit {
+        if (Stream.of(ribbon, chamber, bracket, first, second).anyMatch(Objects::isNull)) {
+            throw new IllegalArgumentException(
+                    "Say of a kit how its ribbon is joined, what chamber it has, what holds it, and what goes in.");
+        }
         boolean primed = chamber != Chamber.NONE;
         if (primed && (first.isZero() || tilt < 5 || tilt > 300)) {
             throw new IllegalArgumentException(

@@ -23,7 +23,7 @@ public enum Supply {
     CAPS_AND_PLUGS(Kind.CONSUMED, "caps and plugs for cartridges that come out", 15),
     REFILLABLE(Kind.PART, "refillable cartridge", 450),
     MAKERS_CARTRIDGE(Kind.PART, "maker’s cartridge", 1400),
-    BULK_KIT(Kind.PART, "bulk feed: tanks, ribbon, bracket, elbows, plugs", 5500),
+    BULK_KIT(Kind.PART, "bulk feed, with all that lies in its box", 5500),
     INLINE_DAMPER(Kind.PART, "inline damper", 120),
     SOLID_PLUG(Kind.TOOL, "solid plug for an air chamber, spare", 15),
     ELBOW(Kind.TOOL, "elbow for the ribbon, spare", 30),

@@ -128,7 +128,10 @@ class BulkKitTest {
         assertThat(ids(plan))
                 .contains("mark-ribbon", "inline", "tilt", "level-mark")
                 .doesNotContain("constant-head");
-        assertThat(plan.needs()).anyMatch(n -> n.what() == Supply.INLINE_DAMPER && n.count() == 6);
+        assertThat(plan.needs())
+                .as("its dampers lie in the box, and are not bought beside it")
+                .noneMatch(n -> n.what() == Supply.INLINE_DAMPER)
+                .anyMatch(n -> n.what() == Supply.BULK_KIT && n.count() == 1);
     }
 
     @Test

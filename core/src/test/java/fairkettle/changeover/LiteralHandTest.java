@@ -10,7 +10,6 @@ import fairkettle.hand.LiteralHand;
 import fairkettle.hand.Mutation;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
-import fairkettle.machine.Architecture;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Profiles;
 import fairkettle.machine.VesselKind;
@@ -132,8 +131,6 @@ class LiteralHandTest {
                 case A_SCREEN_THAT_IS_NOT_THERE -> !handling.panel().screen();
                 case NOT_UNPLUGGED ->
                     handling.freeing().underPower() || !p.job().neverInked(); // else no cord is in
-                case RINSE_OVER_THE_BRIM ->
-                    p.job().profile().architecture() != Architecture.BAY; // it runs through a line, and over nothing
                 default -> true;
             };
             if (meant && spoiled.isPresent()) {

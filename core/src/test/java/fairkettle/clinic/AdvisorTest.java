@@ -112,6 +112,7 @@ class AdvisorTest {
                 usual.family(),
                 usual.channels(),
                 true,
+                false,
                 true,
                 true,
                 6,

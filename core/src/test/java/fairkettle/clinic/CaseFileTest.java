@@ -22,6 +22,7 @@ class CaseFileTest {
             false,
             true,
             true,
+            true,
             2,
             1,
             8,

@@ -27,6 +27,7 @@ final class Cases {
                 false,
                 true,
                 true,
+                true,
                 idleDays,
                 1,
                 8,

@@ -1,6 +1,7 @@
 package fairkettle.hand;
 
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.VesselKind;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Step;
@@ -45,7 +46,7 @@ public enum Mutation {
     TOP_UP_TENFOLD(dose("top-up", 10)),
     DRAWN_TENFOLD(dose("pull", 10)),
     DAMPER_DRAWN_TENFOLD(dose("dampers", 10)),
-    RINSE_OVER_THE_BRIM(dose("rinse", 40)),
+    RINSE_OVER_THE_BRIM(brim(dose("rinse", 40))),
     DAMPER_RINSE_DOUBLED(dose("rinse-damper", 2.5)),
     CHARGE_TOO_LARGE(charge(40)),
     MENU_FORGOTTEN(without("change-menu")),
@@ -237,6 +238,15 @@ public enum Mutation {
                     .toList();
             return with(step, step.say(), new Ask.Grid(channels, more), step.move());
         });
+    }
+
+    /** Only what is not open at both ends has a brim. */
+    private static Function<List<Step>, Optional<List<Step>>> brim(Function<List<Step>, Optional<List<Step>>> spoil) {
+        return steps -> steps.stream()
+                        .anyMatch(s -> s.move() instanceof Move.Rinse(var reach, var _)
+                                && reach.equals(List.of(VesselKind.TUBE)))
+                ? Optional.empty()
+                : spoil.apply(steps);
     }
 
     private static Function<List<Step>, Optional<List<Step>>> charge(int times) {

@@ -1,6 +1,5 @@
 package fairkettle.server.benches;
 
-import fairkettle.ink.Millilitres;
 import fairkettle.machine.BulkKit;
 import fairkettle.machine.CarriageFreeing;
 import fairkettle.machine.Handling;
@@ -47,49 +46,33 @@ class HandlingController {
             List<Screws> screws,
             WasteLines wasteLines,
             List<LinesJson> lines,
-            KitJson kit,
-            List<String> parts,
+            BulkKit kit,
+            KitPartsJson kitParts,
             List<UsualKitJson> kits,
             TeachJson taught) {}
 
-    /** What is in the box of a bulk feed; {@code tilt} in seconds. */
-    record KitJson(
-            BulkKit.@NotNull Ribbon ribbon,
-            BulkKit.@NotNull Chamber chamber,
-            BulkKit.@NotNull Bracket bracket,
-            boolean constantHead,
-            boolean valve,
-            boolean plugs,
-            boolean sponge,
-            boolean bunged,
-            @NotNull Millilitres first,
-            @NotNull Millilitres second,
+    /** Parts that differ from kit to kit, with the words for them. */
+    record KitPartsJson(List<RibbonJson> ribbons, List<ChamberJson> chambers, List<BracketJson> brackets) {
 
-            @Min(value = 0, message = "0 to 300 s.") @Max(value = 300, message = "0 to 300 s.")
-            int tilt) {
-
-        static KitJson of(BulkKit kit) {
-            return new KitJson(
-                    kit.ribbon(),
-                    kit.chamber(),
-                    kit.bracket(),
-                    kit.constantHead(),
-                    kit.valve(),
-                    kit.plugs(),
-                    kit.sponge(),
-                    kit.bunged(),
-                    kit.first(),
-                    kit.second(),
-                    kit.tilt());
-        }
-
-        BulkKit kit() {
-            return new BulkKit(
-                    ribbon, chamber, bracket, constantHead, valve, plugs, sponge, bunged, first, second, tilt);
-        }
+        static final KitPartsJson ALL = new KitPartsJson(
+                Stream.of(BulkKit.Ribbon.values())
+                        .map(r -> new RibbonJson(r, r.label()))
+                        .toList(),
+                Stream.of(BulkKit.Chamber.values())
+                        .map(c -> new ChamberJson(c, c.label()))
+                        .toList(),
+                Stream.of(BulkKit.Bracket.values())
+                        .map(b -> new BracketJson(b, b.label()))
+                        .toList());
     }
 
-    record UsualKitJson(BulkKit.Usual id, String label, KitJson kit) {}
+    record RibbonJson(BulkKit.Ribbon id, String label) {}
+
+    record ChamberJson(BulkKit.Chamber id, String label) {}
+
+    record BracketJson(BulkKit.Bracket id, String label) {}
+
+    record UsualKitJson(BulkKit.Usual id, String label, BulkKit kit) {}
 
     /** @param acts what the hands do, one after the other */
     record FreeingJson(CarriageFreeing id, String label, List<String> acts, String goesWrong, String nextStart) {}
@@ -116,7 +99,7 @@ class HandlingController {
             List<@Valid ScrewsJson> screws,
 
             @Nullable WasteLines wasteLines,
-            @Nullable @Valid KitJson kit) {
+            @Nullable BulkKit kit) {
 
         static TeachJson of(Handling.Taught taught) {
             var how = new EnumMap<Panel.Act, TaughtWayJson>(Panel.Act.class);
@@ -132,7 +115,7 @@ class HandlingController {
                                     .map(s -> new ScrewsJson(s.which(), s.count()))
                                     .toList(),
                     taught.wasteLines(),
-                    taught.kit() == null ? null : KitJson.of(taught.kit()));
+                    taught.kit());
         }
 
         Handling.Taught taught() {
@@ -148,7 +131,7 @@ class HandlingController {
                                     .map(s -> new Screws(s.which().strip(), s.count()))
                                     .toList(),
                     wasteLines,
-                    kit == null ? null : kit.kit());
+                    kit);
         }
     }
 
@@ -204,10 +187,10 @@ class HandlingController {
                 Stream.of(WasteLines.values())
                         .map(l -> new LinesJson(l, l.label()))
                         .toList(),
-                KitJson.of(handling.kit()),
-                handling.kit().parts(),
+                handling.kit(),
+                KitPartsJson.ALL,
                 Stream.of(BulkKit.Usual.values())
-                        .map(u -> new UsualKitJson(u, u.label(), KitJson.of(u.kit())))
+                        .map(u -> new UsualKitJson(u, u.label(), u.kit()))
                         .toList(),
                 TeachJson.of(machine.taught()));
     }

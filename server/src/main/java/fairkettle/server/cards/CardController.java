@@ -133,6 +133,7 @@ class CardController {
     /** @param stage how far a channel has come, in words; @param at from 0, not started, to 5, verified */
     record ChannelStageJson(String channel, String stage, int at) {}
 
+    /** @param words terms of the trade in it, for the step that comes next */
     record StepJson(
             String id,
             String part,
@@ -420,13 +421,21 @@ class CardController {
                 kept.kind() instanceof Cards.Treating t ? Long.valueOf(t.caseId()) : null);
     }
 
-    /** What is left of it, over the days on which somebody is there. */
+    /** What is left of it, over the days on which somebody is there; a wait that runs is over when it is over. */
     private List<Days.Day> daysLeft(Card card) {
-        return Days.of(
-                card.state(),
-                card.runs().stream().filter(StepRun::isOpen).map(StepRun::step).toList(),
-                shop.settings().hours(),
-                clock.instant());
+        var hours = shop.settings().hours();
+        var now = clock.instant();
+        var left = card.runs().stream().filter(StepRun::isOpen).toList();
+        var over = left.isEmpty() ? Optional.<Instant>empty() : left.getFirst().waitOver();
+        var steps =
+                left.stream().skip(over.isPresent() ? 1 : 0).map(StepRun::step).toList();
+        return over.isPresent()
+                ? Days.of(
+                        card.state().with(left.getFirst().step().effects()),
+                        steps,
+                        hours,
+                        over.get().isAfter(now) ? over.get() : now)
+                : Days.of(card.state(), steps, hours, now);
     }
 
     private static boolean asks(Card card, Predicate<Ask> what) {
@@ -536,7 +545,7 @@ class CardController {
                         .map(n -> new NoteJson(n.at(), n.person(), n.words(), n.picture()))
                         .toList(),
                 step.restsOn(),
-                run.isOpen() ? Glossary.terms(step) : List.of());
+                card.next().filter(run::equals).isPresent() ? Glossary.terms(step) : List.of());
     }
 
     private static AskJson ask(Ask ask) {

@@ -215,7 +215,7 @@ class ChangeoverController {
                 plan.badly(),
                 plan.payback(),
                 plan.fitness(),
-                otherWays(plan),
+                otherWays(plan, days.getLast().until()),
                 schools(wish, plan),
                 plan.cautions().stream().map(Caution::say).toList(),
                 plan.kit(),
@@ -264,7 +264,7 @@ class ChangeoverController {
     }
 
     /** Against the changeover's cost and its ink: a machine built for it, ordering, and sheets that come inked. */
-    private List<OtherWayJson> otherWays(Plan plan) {
+    private List<OtherWayJson> otherWays(Plan plan, Instant ready) {
         var compared = shop.settings().compared();
         var money = shop.settings().money();
         var sheet = plan.payback().newSheet();

@@ -173,6 +173,7 @@ class ClinicSituation {
                 family,
                 channels,
                 profile.architecture() == Architecture.CARTRIDGE || profile.architecture() == Architecture.BULK,
+                profile.architecture() == Architecture.FILM,
                 profile.handling().wasteLines() != WasteLines.NONE,
                 profile.capable().headOut(),
                 Math.max(.02, Duration.between(last, now).toMinutes() / 1440.0),

@@ -113,6 +113,40 @@ class HandlingTest {
         assertThat(stale).hasStatus(409);
     }
 
+    @Test
+    void aKitThatContradictsItselfIsRefusedAndOneThatWasWrongIsGivenBack() {
+        var before = handling().get("kit");
+        assertThat(teach("{\"ways\": {}, \"kit\": " + kit("MARK", "0", 0) + "}"))
+                .hasStatus(400)
+                .bodyText()
+                .contains("see the kit’s leaflet");
+        assertThat(teach("{\"ways\": {}, \"kit\": {\"ribbon\": \"JOINED\", \"tilt\": 30}}"))
+                .hasStatus(400)
+                .bodyText()
+                .contains("“kit/constantHead” is missing");
+        assertThat(teach("{\"ways\": {}, \"kit\": " + kit("NONE", "0", 0).replace("\"HANGS\"", "null") + "}"))
+                .hasStatus(400)
+                .bodyText()
+                .contains("Say of a kit how its ribbon is joined");
+        assertThat(handling().get("kit")).as("nothing is half done").isEqualTo(before);
+        assertThat(teach("{\"ways\": {}, \"kit\": " + kit("NO_MARK", "20", 20) + "}"))
+                .hasStatusOk();
+        assertThat(log()).contains("its bulk feed");
+        long entry = db.sql("select max(id) from entry where machine_id = :m")
+                .param("m", machine)
+                .query(Long.class)
+                .single();
+        assertThat(api.post("/api/log/" + entry + "/strike", "{}")).hasStatusOk();
+        assertThat(handling().get("kit")).isEqualTo(before);
+    }
+
+    private static String kit(String chamber, String first, int tilt) {
+        return """
+            {"ribbon": "LOOSE", "chamber": "%s", "bracket": "HANGS", "constantHead": false, "valve": false, "plugs": true,
+             "sponge": false, "bunged": false, "first": %s, "second": 0, "tilt": %d}\
+            """.formatted(chamber, first, tilt);
+    }
+
     private long work() {
         return api.read(api.post(
                         "/api/machines/" + machine + "/works", "{\"work\": \"POSITION_FAULT\", \"channels\": []}"))

@@ -188,6 +188,7 @@ public final class SickCases {
                 family,
                 told,
                 refillable,
+                !refillable,
                 dice.hits(.8),
                 dice.hits(.6),
                 idle * dice.about(1, .28),
