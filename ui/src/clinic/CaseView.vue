@@ -98,10 +98,18 @@ const title = computed(() => {
           </div>
           <div v-if="found.rounds" class="thin rounds">
             <p class="strong">{{ found.rounds.words }}</p>
-            <p class="small quiet">
-              Another round, about {{ cost(found.rounds.again) }}; drained and filled anew,
-              {{ cost(found.rounds.renew) }}; a new head or the machine given up, {{ cost(found.rounds.head) }}.
-            </p>
+            <dl class="prices small">
+              <dt>One more round, about</dt>
+              <dd>{{ cost(found.rounds.again) }}</dd>
+              <dt>Drained and filled anew</dt>
+              <dd>{{ cost(found.rounds.renew) }}</dd>
+              <dt>A new head</dt>
+              <dd>{{ cost(found.rounds.head) }}</dd>
+              <dt>an hour’s hands to fit it</dt>
+              <dd>{{ cost(found.rounds.labour) }}</dd>
+              <dt>two days until it is there</dt>
+              <dd>{{ cost(found.rounds.lost) }}</dd>
+            </dl>
           </div>
           <div v-if="found.printOn && !found.card" class="thin rounds">
             <p>{{ found.printOn }}</p>
@@ -300,6 +308,20 @@ h2 {
 .rounds {
   padding: 10px 14px;
   margin: 12px 0;
+}
+.prices {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 16px;
+  margin: 0;
+}
+.prices dt {
+  font-weight: normal;
+}
+.prices dd {
+  margin: 0;
+  text-align: right;
+  font-variant-numeric: tabular-nums;
 }
 .rounds p {
   margin: 0 0 6px;

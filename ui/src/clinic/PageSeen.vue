@@ -11,6 +11,7 @@ const WEIGHTS = [
   { label: 'even', fade: 0.03 },
   { label: 'weaker at the foot', fade: 0.22 },
   { label: 'fades', fade: 0.6 },
+  { label: 'nothing came', fade: 1 },
 ]
 const seen = reactive<Record<string, { weight: number; band: boolean; off: boolean }>>({})
 const of = (code: string) => (seen[code] ??= { weight: 0, band: false, off: false })

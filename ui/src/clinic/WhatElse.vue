@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BModal } from 'bootstrap-vue-next'
+import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
@@ -16,11 +16,14 @@ const router = useRouter()
 const picked = ref<Schemas['TreatmentJson']>()
 const channels = ref<string[]>([])
 const problem = ref<string>()
-const rule = computed(() => props.found.rules.find((r) => r.treatment === picked.value?.treatment)?.why)
-const ready = computed(() => picked.value && (!picked.value.perChannel || channels.value.length))
+const anyway = ref('')
+const rule = computed(() => props.found.rules.find((r) => r.treatment === picked.value?.treatment))
+const ready = computed(() => picked.value && !rule.value?.never && (!picked.value.perChannel || channels.value.length))
 
 function pick(t: Schemas['TreatmentJson']) {
   picked.value = t
+  anyway.value = ''
+  problem.value = undefined
   channels.value = t.perChannel ? props.found.channels.filter((c) => c.failing).map((c) => c.channel) : []
 }
 const toggle = (code: string) =>
@@ -31,7 +34,7 @@ const toggle = (code: string) =>
 const { run: card, busy } = oneAtATime(async () => {
   const { data, error } = await api.POST('/api/cases/{id}/card', {
     params: { path: { id: props.found.id } },
-    body: { treatment: picked.value!.treatment, channels: channels.value },
+    body: { treatment: picked.value!.treatment, channels: channels.value, anyway: anyway.value || null },
   })
   problem.value = error ? problemOf(error).detail : undefined
   if (data) void router.push(`/cards/${data.card}`)
@@ -58,7 +61,7 @@ function done() {
         <b>{{ picked.label }}</b>: {{ picked.why }}.
         <BButton variant="link" size="sm" @click="picked = undefined">another</BButton>
       </p>
-      <p v-if="rule" class="notice small">{{ rule }}</p>
+      <p v-if="rule" class="notice small">{{ rule.why }}</p>
       <div v-if="picked.perChannel" class="chips" role="group" aria-label="Channels">
         <button
           v-for="c in found.channels"
@@ -72,8 +75,14 @@ function done() {
           {{ c.channel }}
         </button>
       </div>
+      <template v-if="rule && !rule.never">
+        <label for="anyway">Why all the same?</label>
+        <BFormInput id="anyway" v-model="anyway" maxlength="500" class="why" />
+      </template>
       <div class="two">
-        <BButton variant="primary" size="lg" :disabled="!ready || busy" @click="card">Open the card</BButton>
+        <BButton variant="primary" size="lg" :disabled="!ready || busy || (rule && !anyway.trim())" @click="card"
+          >Open the card</BButton
+        >
         <BButton variant="outline-secondary" size="lg" :disabled="!ready" @click="done">It is done already</BButton>
       </div>
       <p v-if="problem" class="act strong small" role="alert">{{ problem }}</p>
@@ -89,6 +98,9 @@ function done() {
 }
 .grid .btn {
   min-height: 52px;
+}
+.why {
+  margin-bottom: 12px;
 }
 .two {
   display: flex;

@@ -36,6 +36,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -57,7 +58,12 @@ public final class Advisor {
     private static final int FEW = 6; // members a bucket needs before it may choose a plan of its own
     private static final double RELEVANT = .12;
     private static final double UNSURE = .12;
-    private static final double FAIR_CHANCE = .10; // of what giving up costs, spent before that is thought of
+    /**
+     * Share of a new head's price beyond which nothing is tried on mere hope: only what still heals, and what each
+     * believed cause is owed.
+     */
+    private static final double ENOUGH = .45;
+
     private static final double SURELY = .8;
     private static final int LOOKS_MOST = 3;
     private static final double AGAIN = 30; // what it costs to go on treating, about
@@ -112,6 +118,12 @@ public final class Advisor {
     private final Imagined scratch;
     private final boolean[] mask = new boolean[Treatment.values().length]; // what the machine and the case allow at all
     private final double stop;
+    private final double[][] price; // by act and channels treated
+    private final double page;
+    private final int powersSoFar;
+    private final boolean soaked;
+    private final boolean stationed;
+    private final boolean pulled;
     private Treatment[][] plans = PLANS; // those worth going on with
 
     private Advisor(Belief belief, Progress so, long seed) {
@@ -119,7 +131,7 @@ public final class Advisor {
         this.so = so;
         this.situation = belief.situation;
         this.effects = new Effects(belief);
-        this.stop = situation.prices().head();
+        this.stop = situation.prices().head() * ENOUGH;
         int n = situation.channels().size();
         var pageBad = new boolean[n];
         for (int c = 0; c < n; c++) {
@@ -131,9 +143,18 @@ public final class Advisor {
                     Imagined.of(belief, pageBad, (i * 29 % MACHINES + .5) / MACHINES, seed * 31 + i * 0x5DEECE66DL);
         }
         scratch = new Imagined(n);
+        price = new double[Treatment.values().length][n + 1];
         for (var t : Treatment.values()) {
             mask[t.ordinal()] = possible(t);
+            for (int i = 0; i <= n; i++) {
+                price[t.ordinal()][i] = situation.cost(t, i);
+            }
         }
+        page = situation.page();
+        powersSoFar = so.times(POWER_CLEANING);
+        soaked = so.times(SOAK) + so.times(SOAK_OVERNIGHT) > 0;
+        stationed = so.times(WIPE) + so.times(FLUSH_CAP) + so.times(NEW_CAP) > 0;
+        pulled = so.times(CLEANING) + so.times(DRAW_AT_WASTE_LINE) > 0;
     }
 
     /** @param seed of the luck it imagines; the same one gives the same advice */
@@ -156,11 +177,11 @@ public final class Advisor {
                     so.nextRemedy(Complaint.SHIFTED).<Next>map(Next.Try::new).orElse(new Next.Stop(Reason.NOT_INK)));
         }
         var failing = so.failing();
+        if (!so.simpleKnown() && (!failing.isEmpty() || !so.pageGood())) { // why: a page costs ink as well
+            return Advice.of(new Next.Simple());
+        }
         if (failing.isEmpty() && !so.pageGood()) {
             return Advice.of(new Next.Page());
-        }
-        if (!failing.isEmpty() && !so.simpleKnown()) {
-            return Advice.of(new Next.Simple());
         }
         var advisor = new Advisor(belief, so, seed);
         if (failing.isEmpty()) {
@@ -261,7 +282,8 @@ public final class Advisor {
                                 && so.padRoom() > 2 * situation.takes(t, 0).pad();
                     case CLEANING -> so.padRoom() > situation.takes(t, 0).pad();
                     case HEAD_OUT -> so.times(t) == 0 && so.took().toHours() >= 20;
-                    case NEW_DAMPER -> so.failing().stream().anyMatch(c -> so.times(t, c) == 0);
+                    case NEW_DAMPER, FLUSH_LINE ->
+                        so.failing().stream().anyMatch(c -> !GroundRules.everAgainst(t, c, so));
                     case DRAW_AT_INLET ->
                         !so.gainedByHand() && so.failing().stream().allMatch(c -> so.times(t, c) < 3);
                     default -> true;
@@ -277,32 +299,37 @@ public final class Advisor {
         var ranked = new ArrayList<Ranked>();
         for (var plan : PLANS) {
             double cost = 0;
-            for (int i = 0; i < MACHINES; i++) {
+            for (int i = 0; i < MACHINES; i += 2) { // why: half of them tell which plans are worth weighing
                 scratch.become(machines[i]);
-                cost += run(scratch, plan, so.cleaningsInARow(), soaked(), stationed(), pulled());
+                cost += run(scratch, plan, so.cleaningsInARow(), soaked, stationed, pulled);
             }
-            firsts.merge(plan[0], cost / MACHINES, Math::min);
+            firsts.merge(plan[0], cost, Math::min);
             ranked.add(new Ranked(plan, cost));
         }
         ranked.sort(Comparator.comparingDouble(Ranked::cost));
         plans = ranked.stream().limit(GOOD_PLANS).map(Ranked::plan).toArray(Treatment[][]::new);
-        var weighed = new ArrayList<Weighed>();
-        if (fairChance(failing)) {
-            weighed.add(new Weighed(new Next.Stop(reason(failing)), stop, new Outlook(0, 0, 0, 1, 0)));
-        }
-        firsts.entrySet().stream()
+        var may = firsts.entrySet().stream()
                 .sorted(Map.Entry.comparingByValue())
                 .map(Map.Entry::getKey)
-                .filter(t -> mask[t.ordinal()])
-                .map(t -> new Next.Treat(t, targets(t, failing)))
-                .filter(t -> !t.channels().isEmpty()
-                        && GroundRules.against(t.treatment(), t.channels(), so).isEmpty())
-                .limit(CANDIDATES)
-                .forEach(t -> weighed.add(weigh(t)));
+                .filter(t -> mask[t.ordinal()] && (!t.rests() || restHelps(t, failing)))
+                .flatMap(t -> treat(t, failing).stream())
+                .toList();
+        var weighed = new ArrayList<Weighed>();
+        may.stream().limit(CANDIDATES).forEach(t -> weighed.add(weigh(t)));
         weighed.sort(Comparator.comparingDouble(Weighed::cost));
-        if (weighed.isEmpty()) {
-            return Advice.of(new Next.Stop(reason(failing)));
+        if (may.isEmpty() && so.looks() < LOOKS_MOST) { // why: what nothing explains may be the reader’s error
+            return Advice.of(new Next.Look());
         }
+        if (weighed.isEmpty() || weighed.getFirst().cost() >= stop) {
+            weighed.addAll(0, insteadOfStopping(failing, may));
+        } else {
+            weighed.add(stopping(failing));
+            weighed.sort(Comparator.comparingDouble(Weighed::cost));
+        }
+        return chosen(weighed);
+    }
+
+    private static Advice chosen(List<Weighed> weighed) {
         var best = weighed.getFirst();
         return new Advice(
                 best.next(),
@@ -310,39 +337,73 @@ public final class Advisor {
                 best.outlook(),
                 weighed.stream()
                         .skip(1)
-                        .map(w -> new Other(w.next(), w.cost() - best.cost(), w.outlook()))
+                        .map(w -> new Other(w.next(), Math.max(0, w.cost() - best.cost()), w.outlook()))
                         .toList());
     }
 
+    private Weighed stopping(Set<ChannelCode> failing) {
+        return new Weighed(new Next.Stop(reason(failing)), stop, new Outlook(0, 0, 0, 1, 0));
+    }
+
+    /** A rest answers to what it changes itself, or lets cleanings count again. */
+    private boolean restHelps(Treatment rest, Set<ChannelCode> failing) {
+        return Remedies.answer(so.cleaningsInARow() > 0 ? CLEANING : rest, failing, belief) >= Remedies.BELIEVED;
+    }
+
+    private java.util.Optional<Next.Treat> treat(Treatment t, Set<ChannelCode> failing) {
+        var channels = targets(t, failing);
+        return channels.isEmpty()
+                        || !t.rests() && Remedies.answer(t, failing, belief) < Remedies.BELIEVED
+                        || GroundRules.against(t, channels, so).isPresent()
+                ? java.util.Optional.empty()
+                : java.util.Optional.of(new Next.Treat(t, channels));
+    }
+
     /**
-     * Whether enough was tried to give up on it. A table that is too dark must not end a case that nobody has treated
-     * yet.
+     * All that is left looks dearer than a new head. Nobody stops while the last acts still heal, nor before every
+     * cause that is believed had its own remedy once.
+     *
+     * @param may what may be done at all. @return what to do first
      */
-    private boolean fairChance(Set<ChannelCode> failing) {
-        double spent =
-                so.money() + so.took().toMinutes() / 60.0 * situation.prices().hour();
-        return spent > FAIR_CHANCE * stop
-                || failing.stream().anyMatch(c -> belief.nozzle(situation.index(c), Nozzle.DEAD) > SURELY);
+    private List<Weighed> insteadOfStopping(Set<ChannelCode> failing, List<Next.Treat> may) {
+        var standing = EnumSet.copyOf(Remedies.standing(belief, so, failing));
+        may.stream().map(Next.Treat::treatment).filter(so::stillHeals).forEach(standing::add);
+        for (var t : List.of(CLEANING, DRAW_AT_INLET)) { // why: forbidden now, perhaps, and allowed after a rest
+            if (so.stillHeals(t) && failing.stream().noneMatch(c -> GroundRules.everAgainst(t, c, so))) {
+                standing.add(t);
+            }
+        }
+        var best = standing.stream()
+                .filter(t -> mask[t.ordinal()])
+                .flatMap(t -> treat(t, failing).stream())
+                .map(this::weigh)
+                .min(Comparator.comparingDouble(Weighed::cost));
+        if (best.isEmpty() && standing.contains(CLEANING) && so.cleaningsInARow() >= situation.inARow()) {
+            best = treat(REST_SHORT, failing).map(this::weigh);
+        }
+        if (best.isEmpty()
+                && standing.contains(DRAW_AT_INLET)
+                && so.gainedByHand()
+                && Remedies.answer(SOAK_OVERNIGHT, failing, belief) >= Remedies.BELIEVED) {
+            best = treat(SOAK_OVERNIGHT, failing).map(this::weigh);
+        }
+        return List.of(best.orElseGet(() -> stopping(failing)));
     }
 
     private Reason reason(Set<ChannelCode> failing) {
-        double dead = failing.stream()
-                .mapToDouble(c -> belief.nozzle(situation.index(c), Nozzle.DEAD))
-                .max()
-                .orElse(0);
-        return dead > .5 ? Reason.DEAD : Reason.NOT_WORTH;
+        return failing.stream().allMatch(c -> proven(c)) ? Reason.DEAD : Reason.NOT_WORTH;
     }
 
-    private boolean soaked() {
-        return so.times(SOAK) + so.times(SOAK_OVERNIGHT) > 0;
-    }
-
-    private boolean stationed() {
-        return so.times(WIPE) + so.times(FLUSH_CAP) + so.times(NEW_CAP) > 0;
-    }
-
-    private boolean pulled() {
-        return so.times(CLEANING) + so.times(DRAW_AT_WASTE_LINE) > 0;
+    /**
+     * Whether gaps may be called dead: believed, unmoved through a remedy of each kind – pull, fluid, station, a night
+     * – in a case where something else healed or that has stood for days.
+     */
+    private boolean proven(ChannelCode code) {
+        return belief.nozzle(situation.index(code), Nozzle.DEAD) > SURELY
+                && (so.tried(CLEANING, code) || so.tried(DRAW_AT_WASTE_LINE, code))
+                && (so.tried(SOAK_OVERNIGHT, code) || so.tried(DRAW_AT_INLET, code))
+                && stationed
+                && (so.healedSomething() || so.took().toHours() >= 24);
     }
 
     /** The failing channels that an act could help; for the whole machine, all of its channels. */
@@ -424,16 +485,16 @@ public final class Advisor {
             counts[bucket[i]]++;
         }
         int row = t == CLEANING ? so.cleaningsInARow() + 1 : t.lasts(1).toMinutes() >= 120 ? 0 : so.cleaningsInARow();
-        boolean soaked = soaked() || t == SOAK || t == SOAK_OVERNIGHT;
-        boolean stationed = stationed() || t == WIPE || t == FLUSH_CAP || t == NEW_CAP;
-        boolean pulled = pulled() || t == CLEANING || t == DRAW_AT_WASTE_LINE;
+        boolean soakedNow = soaked || t == SOAK || t == SOAK_OVERNIGHT;
+        boolean stationedNow = stationed || t == WIPE || t == FLUSH_CAP || t == NEW_CAP;
+        boolean pulledNow = pulled || t == CLEANING || t == DRAW_AT_WASTE_LINE;
         var costs = new double[plans.length + 1][MACHINES];
         for (int p = 0; p < plans.length; p++) {
             for (int i = 0; i < MACHINES; i++) {
                 if (bucket[i] >= 0) {
                     scratch.become(after[i]);
                     scratch.shake(1);
-                    costs[p][i] = run(scratch, plans[p], row, soaked, stationed, pulled);
+                    costs[p][i] = run(scratch, plans[p], row, soakedNow, stationedNow, pulledNow);
                 }
             }
         }
@@ -488,10 +549,15 @@ public final class Advisor {
     }
 
     /** What it costs to follow a plan on one machine until it is fit, or given up. */
-    private double run(Imagined m, Treatment[] plan, int inARow, boolean soaked, boolean stationed, boolean pulled) {
+    private double run(
+            Imagined m, Treatment[] plan, int cleanings, boolean wasSoaked, boolean wasStationed, boolean wasPulled) {
+        int inARow = cleanings;
+        boolean soakedNow = wasSoaked;
+        boolean stationedNow = wasStationed;
+        boolean pulledNow = wasPulled;
         double cost = 0;
         var treated = new boolean[m.channels];
-        int powers = so.times(POWER_CLEANING);
+        int powers = powersSoFar;
         for (int step = 0; step < plan.length + AFTERWARDS.length; step++) {
             var t = step < plan.length ? plan[step] : AFTERWARDS[step - plan.length];
             if (cost > stop) {
@@ -499,7 +565,7 @@ public final class Advisor {
             }
             if (!mask[t.ordinal()]
                     || t == CLEANING && inARow >= situation.inARow()
-                    || t.headWork() && !(soaked && stationed && pulled)
+                    || t.headWork() && !(soakedNow && stationedNow && pulledNow)
                     || t == POWER_CLEANING && powers >= 2) {
                 continue;
             }
@@ -514,18 +580,18 @@ public final class Advisor {
             if (t.perChannel() && n == 0) {
                 continue;
             }
-            cost += situation.cost(t, n);
+            cost += price[t.ordinal()][n];
             m.act(t, treated, effects, situation);
             if (m.parted) {
                 return cost + stop;
             }
             inARow = t == CLEANING ? inARow + 1 : t.lasts(1).toMinutes() >= 120 ? 0 : inARow;
-            soaked |= t == SOAK || t == SOAK_OVERNIGHT;
-            stationed |= t == WIPE || t == FLUSH_CAP || t == NEW_CAP;
-            pulled |= t == CLEANING || t == DRAW_AT_WASTE_LINE;
+            soakedNow |= t == SOAK || t == SOAK_OVERNIGHT;
+            stationedNow |= t == WIPE || t == FLUSH_CAP || t == NEW_CAP;
+            pulledNow |= t == CLEANING || t == DRAW_AT_WASTE_LINE;
             powers += t == POWER_CLEANING ? 1 : 0;
             if (m.checkFit(situation)) {
-                cost += situation.page();
+                cost += page;
                 if (m.page(effects)) {
                     return cost + m.closing(situation, effects);
                 }
@@ -545,6 +611,9 @@ public final class Advisor {
             now += m.closing(situation, effects);
         }
         weighed.add(new Weighed(new Next.Close(wholly), now / MACHINES, new Outlook(1, 0, 0, 0, 0)));
+        if (so.flickered() && so.looks() < LOOKS_MOST) {
+            return Advice.of(new Next.Look());
+        }
         if (so.looks() < LOOKS_MOST) {
             double sum = 0;
             int fit = 0;
@@ -564,7 +633,10 @@ public final class Advisor {
         }
         var all = situation.channels().stream().map(Situation.Part::code).collect(java.util.stream.Collectors.toSet());
         for (var t : List.of(PURGE_SHEET, WIPE, FLUSH_CAP, NEW_CAP, REST_LONG)) {
-            if (GroundRules.against(t, all, so).isPresent() || so.times(t) > 1) {
+            if (so.tried().isEmpty() // why: what was never treated needs no care after treatment
+                    || GroundRules.against(t, all, so).isPresent()
+                    || so.times(t) > 1
+                    || Remedies.answer(t, all, belief) < Remedies.BELIEVED) {
                 continue;
             }
             var channels = t == PURGE_SHEET ? suspects() : all;
@@ -590,15 +662,7 @@ public final class Advisor {
                     new Outlook((double) fit / MACHINES, 0, 0, 1 - (double) fit / MACHINES, 0)));
         }
         weighed.sort(Comparator.comparingDouble(Weighed::cost));
-        var best = weighed.getFirst();
-        return new Advice(
-                best.next(),
-                best.cost(),
-                best.outlook(),
-                weighed.stream()
-                        .skip(1)
-                        .map(w -> new Other(w.next(), w.cost() - best.cost(), w.outlook()))
-                        .toList());
+        return chosen(weighed);
     }
 
     private Set<ChannelCode> suspects() {

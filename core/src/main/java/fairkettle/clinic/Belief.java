@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How likely each cause is, exactly and in factors: what the channels share (dryness, cap, wiper) is a set of
@@ -41,18 +42,24 @@ public final class Belief {
             freed; // by configuration, channel and kind of nozzle: share of gaps that acts since the last look free
     final List<Set<Integer>> missing = new ArrayList<>();
     final boolean[] looked;
-    final int[] confirmed; // looks in a row that showed the same
+    final int[] confirmed; // looks in a row that showed the same, or nearly
+    private final boolean[] touched; // since the last look
     double position;
+    private final @Nullable Marginals[] marginals;
+    private double[][][] initial; // every channel's states before anything was seen: the same in every copy
 
     private Belief(Situation situation, Table table) {
         this.situation = situation;
         this.table = table;
+        initial = new double[0][0][0];
         int n = situation.channels().size();
         nozzles = new double[CONFIGS][n][STATES];
         colours = new double[CONFIGS][n][COLOURS];
         freed = new double[CONFIGS][n][NOZZLES];
         looked = new boolean[n];
+        marginals = new Marginals[n];
         confirmed = new int[n];
+        touched = new boolean[n];
         for (int i = 0; i < n; i++) {
             missing.add(Set.of());
         }
@@ -79,8 +86,10 @@ public final class Belief {
             other.missing.set(c, missing.get(c));
             other.looked[c] = looked[c];
             other.confirmed[c] = confirmed[c];
+            other.touched[c] = touched[c];
         }
         other.position = position;
+        other.initial = initial;
         return other;
     }
 
@@ -130,12 +139,21 @@ public final class Belief {
                 sum = .97;
             }
             dry[0] = 1 - sum;
-            weight[k] = cap[Hidden.cap(k)] * (Hidden.wiper(k) == 1 ? dirty : 1 - dirty) * dry[Hidden.dryness(k)];
+            weight[k] = table.row("response.share")[Hidden.response(k)]
+                    * cap[Hidden.cap(k)]
+                    * (Hidden.wiper(k) == 1 ? dirty : 1 - dirty)
+                    * dry[Hidden.dryness(k)];
             for (int c = 0; c < looked.length; c++) {
                 channelPrior(k, c);
             }
         }
         normalise(weight);
+        initial = new double[CONFIGS][looked.length][];
+        for (int k = 0; k < CONFIGS; k++) {
+            for (int c = 0; c < looked.length; c++) {
+                initial[k][c] = nozzles[k][c].clone();
+            }
+        }
         position = situation.complaints().contains(Complaint.SHIFTED) ? .8 : table.one("position");
     }
 
@@ -368,7 +386,7 @@ public final class Belief {
 
     private void look(int c, Set<Integer> now) {
         if (looked[c]) {
-            confirmed[c] = now.equals(missing.get(c)) ? confirmed[c] + 1 : 0;
+            confirmed[c] = nearly(now, missing.get(c)) ? confirmed[c] + 1 : 0;
             compare(c, now);
         } else {
             int bin = bin(now.size(), situation.channels().get(c).strokes());
@@ -383,9 +401,16 @@ public final class Belief {
         }
         missing.set(c, Set.copyOf(now));
         looked[c] = true;
+        touched[c] = false;
         for (int k = 0; k < CONFIGS; k++) {
             java.util.Arrays.fill(freed[k][c], 0);
         }
+    }
+
+    /** Whether two looks show the same but for what a reader takes otherwise now and then. */
+    private static boolean nearly(Set<Integer> one, Set<Integer> other) {
+        return Math.abs(one.size() - other.size()) <= 1
+                && one.stream().filter(s -> !other.contains(s)).count() <= 1;
     }
 
     private static double upTo(double[] row, int bin) {
@@ -415,12 +440,15 @@ public final class Belief {
         int fresh = now.size() - stayed;
         var freshNozzle = table.row("fresh");
         double spread = table.one("fresh.spread");
+        double anewShare = table.one("fresh.cause");
+        // why: a second look tells what stands from what moves; more of them, with nothing between, tell it again
+        double weighs = touched[c] ? 1 : Math.pow(.5, Math.max(0, confirmed[c] - 1));
         var anew = new double[STATES];
         for (int s = 0; s < STATES; s++) {
             double rate = freshNozzle[Hidden.nozzle(s)]
                     + (Hidden.air(s) == 0 ? 0 : table.row("fresh.air")[Hidden.air(s) - 1])
                     + (Hidden.feed(s) == 0 ? 0 : table.row("fresh.feed")[Hidden.feed(s) - 1]);
-            anew[s] = Chance.negativeBinomial(fresh, rate * (strokes - m), spread);
+            anew[s] = Math.pow(Chance.negativeBinomial(fresh, rate * (strokes - m), spread), weighs);
         }
         double[][] memo = new double[CONFIGS][];
         for (int k = 0; k < CONFIGS; k++) {
@@ -430,8 +458,9 @@ public final class Belief {
                     kept = memo[j];
                 }
             }
-            memo[k] = kept != null ? kept : stays(m, stayed, freed[k][c]);
+            memo[k] = kept != null ? kept : stays(m, stayed, freed[k][c], weighs);
             var v = nozzles[k][c];
+            mix(v, 1 - anewShare, initial[k][c], anewShare); // why: what was sound yesterday may not be so today
             var after = new double[STATES];
             for (int s = 0; s < STATES; s++) {
                 int nozzle = Hidden.nozzle(s);
@@ -464,7 +493,7 @@ public final class Belief {
         return free < .005 ? .01 : Chance.betaBinomial(0, g, 1 - free, table.one("stays.spread"));
     }
 
-    private double[] stays(int m, int stayed, double[] free) {
+    private double[] stays(int m, int stayed, double[] free, double weighs) {
         var all = new double[STATES];
         var nozzle = table.row("stays");
         double spread = table.one("stays.spread");
@@ -487,7 +516,7 @@ public final class Belief {
                                     + (f == 0 ? 0 : ofF * table.row("stays.feed")[f - 1]))
                             / sum;
             double strength = sum == 0 ? 8 : n != 0 && free[n] < .01 && a == 0 && f == 0 ? 12 : spread;
-            all[s] = Chance.betaBinomial(stayed, m, share, strength);
+            all[s] = Math.pow(Chance.betaBinomial(stayed, m, share, strength), weighs);
         }
         return all;
     }
@@ -520,7 +549,17 @@ public final class Belief {
         if (nozzle == Nozzle.HARD.ordinal() && Hidden.dryness(config) == Dryness.STUBBORN.ordinal()) {
             share *= table.one("stubborn");
         }
-        return 1 - Math.pow(1 - share, suction);
+        return 1 - Math.pow(1 - share, nozzle == Nozzle.DIRT.ordinal() ? suction : suction * response(config));
+    }
+
+    private double response(int config) {
+        return table.row("response")[Hidden.response(config)];
+    }
+
+    /** The share of hard crusts that an act softens. */
+    double softens(double[] row, int config) {
+        double share = row[3] * (Hidden.dryness(config) == Dryness.STUBBORN.ordinal() ? table.one("stubborn") : 1);
+        return 1 - Math.pow(1 - share, response(config));
     }
 
     double adds(Treatment treatment) {
@@ -535,12 +574,13 @@ public final class Belief {
 
     private void actOn(int c, Treatment treatment, double[] row) {
         double adds = adds(treatment);
+        touched[c] = true;
         for (int k = 0; k < CONFIGS; k++) {
             double pull = suction(treatment, Hidden.cap(k));
             for (int n = 1; n < NOZZLES; n++) {
                 freed[k][c][n] = 1 - (1 - freed[k][c][n]) * (1 - frees(row, n, k, pull));
             }
-            double soften = row[3] * (Hidden.dryness(k) == Dryness.STUBBORN.ordinal() ? table.one("stubborn") : 1);
+            double soften = softens(row, k);
             double small = 1 - Math.pow(1 - row[4], pull);
             double line = 1 - Math.pow(1 - row[5], pull);
             var v = nozzles[k][c];
@@ -635,7 +675,10 @@ public final class Belief {
         if (cap != null) {
             for (int k = 0; k < CONFIGS; k++) {
                 if (Hidden.cap(k) != 0) {
-                    merge(k, Hidden.config(Hidden.dryness(k), 0, Hidden.wiper(k)), cap[Hidden.cap(k) - 1]);
+                    merge(
+                            k,
+                            Hidden.config(Hidden.response(k), Hidden.dryness(k), 0, Hidden.wiper(k)),
+                            cap[Hidden.cap(k) - 1]);
                 }
             }
         }
@@ -679,6 +722,15 @@ public final class Belief {
         return sum;
     }
 
+    /** How readily dried ink lets go here. */
+    double response(Hidden.Response which) {
+        double sum = 0;
+        for (int k = 0; k < CONFIGS; k++) {
+            sum += Hidden.response(k) == which.ordinal() ? weight[k] : 0;
+        }
+        return sum;
+    }
+
     double wiperDirty() {
         double sum = 0;
         for (int k = 0; k < CONFIGS; k++) {
@@ -688,36 +740,42 @@ public final class Belief {
     }
 
     double nozzle(int c, Nozzle which) {
-        return channel(c, s -> Hidden.nozzle(s) == which.ordinal() ? 1 : 0);
+        return marginals(c).nozzle()[which.ordinal()];
     }
 
     double air(int c, Air which) {
-        return channel(c, s -> Hidden.air(s) == which.ordinal() ? 1 : 0);
+        return marginals(c).air()[which.ordinal()];
     }
 
     double feed(int c, Feed which) {
-        return channel(c, s -> Hidden.feed(s) == which.ordinal() ? 1 : 0);
+        return marginals(c).feed()[which.ordinal()];
     }
 
     double colour(int c, Colour which) {
-        double sum = 0;
-        for (int k = 0; k < CONFIGS; k++) {
-            sum += weight[k] * colours[k][c][which.ordinal()];
-        }
-        return sum;
+        return marginals(c).colour()[which.ordinal()];
     }
 
-    private double channel(int c, Likelihood value) {
-        double sum = 0;
-        for (int k = 0; k < CONFIGS; k++) {
-            var v = nozzles[k][c];
-            double part = 0;
-            for (int s = 0; s < STATES; s++) {
-                part += v[s] * value.of(s);
+    /** What is believed of one channel, each part on its own. */
+    private record Marginals(double[] nozzle, double[] air, double[] feed, double[] colour) {}
+
+    private Marginals marginals(int c) {
+        var known = marginals[c];
+        if (known == null) { // why: asked for hundreds of times, and a belief that was given away does not change
+            known = new Marginals(new double[NOZZLES], new double[AIRS], new double[FEEDS], new double[COLOURS]);
+            for (int k = 0; k < CONFIGS; k++) {
+                for (int s = 0; s < STATES; s++) {
+                    double share = weight[k] * nozzles[k][c][s];
+                    known.nozzle()[Hidden.nozzle(s)] += share;
+                    known.air()[Hidden.air(s)] += share;
+                    known.feed()[Hidden.feed(s)] += share;
+                }
+                for (int i = 0; i < COLOURS; i++) {
+                    known.colour()[i] += weight[k] * colours[k][c][i];
+                }
             }
-            sum += weight[k] * part;
+            marginals[c] = known;
         }
-        return sum;
+        return known;
     }
 
     /** What ails one channel, and the machine it belongs to: how likely each. */

@@ -41,31 +41,58 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
         return new State(belief, progress);
     }
 
-    /** The advice at a moment: the same for the same file. */
-    public Advice advice(Table table, Instant now) {
+    /**
+     * The advice at a moment: the same for the same file.
+     *
+     * @param lookAtOnce whether this shop takes a good check after a power cleaning as it is
+     */
+    public Advice advice(Table table, Instant now, boolean lookAtOnce) {
+        var state = state(table);
         var early = provisionalUntil().filter(now::isBefore);
-        if (early.isPresent()) {
+        if (early.isPresent() && !(lookAtOnce && state.progress().failing().isEmpty())) {
             return Advice.of(new Advice.Next.Wait(early.get()));
         }
-        var state = state(table);
         return Advisor.advise(state.belief(), state.progress(), 17L + evidence.size());
     }
 
     /**
-     * Until when the last check is provisional: it came before the rest of the last act was over. Empty if it counts.
+     * Until when the last check is provisional: it came before the rest that belongs to an act was over, and nothing
+     * that was done since ends that rest. Empty if it counts.
      */
     public Optional<Instant> provisionalUntil() {
         Instant over = null;
         boolean early = false;
         for (var dated : evidence) {
             if (dated.evidence() instanceof Evidence.Done done) {
-                over = restOver(dated, done);
+                over = later(over, restOver(dated, done));
                 early = false;
             } else if (dated.evidence() instanceof Evidence.Look && over != null) {
                 early = dated.at().isBefore(over);
             }
         }
         return early ? Optional.ofNullable(over) : Optional.empty();
+    }
+
+    private static @Nullable Instant later(@Nullable Instant one, @Nullable Instant other) {
+        return one == null || other != null && other.isAfter(one) ? other : one;
+    }
+
+    /** Until when the machine rests by what was done to it. Empty if no act asks for a rest. */
+    private Optional<Instant> restsUntil() {
+        Instant over = null;
+        for (var dated : evidence) {
+            if (dated.evidence() instanceof Evidence.Done done) {
+                over = later(over, restOver(dated, done));
+            }
+        }
+        return Optional.ofNullable(over);
+    }
+
+    /** Why this must not be done at a moment: the rest that runs, or a ground rule. Empty if it may. */
+    public Optional<String> against(Treatment treatment, Set<ChannelCode> channels, Progress so, Instant now) {
+        return !treatment.rests() && restsUntil().filter(now::isBefore).isPresent() && !so.parted()
+                ? Optional.of("The rest that belongs to the last act is not over: what is done now undoes it.")
+                : GroundRules.against(treatment, channels, so);
     }
 
     private static @Nullable Instant restOver(Dated dated, Evidence.Done done) {

@@ -6,9 +6,11 @@ import fairkettle.clinic.Hidden.Nozzle;
 /** The table's figures for acts, laid out so that thousands of imagined machines can be treated in a moment. */
 final class Effects {
 
+    private static final int KINDS = 2 * Hidden.RESPONSES; // of machines: stubborn or not, by how readily it lets go
+
     final double[][][][] frees =
-            new double[Treatment.values().length][Hidden.CAPS][2][Hidden.NOZZLES]; // by cap, stubborn, kind
-    final double[][] soften = new double[Treatment.values().length][2]; // by stubborn
+            new double[Treatment.values().length][Hidden.CAPS][KINDS][Hidden.NOZZLES]; // by cap, machine, nozzle
+    final double[][] soften = new double[Treatment.values().length][KINDS]; // by machine
     final double[][][] air = new double[Treatment.values().length][Hidden.CAPS][2]; // small, line
     final double[] adds = new double[Treatment.values().length];
     final double[][] feed = new double[Treatment.values().length][Hidden.FEEDS];
@@ -32,17 +34,18 @@ final class Effects {
             var row = table.row("act." + t.name());
             for (int c = 0; c < Hidden.CAPS; c++) {
                 double pull = belief.suction(t, c);
-                for (int stubborn = 0; stubborn < 2; stubborn++) {
-                    int config = Hidden.config(stubborn == 1 ? Dryness.STUBBORN.ordinal() : 0, c, 0);
+                for (int kind = 0; kind < KINDS; kind++) {
                     for (int n = 1; n < Hidden.NOZZLES; n++) {
-                        frees[i][c][stubborn][n] = n == Nozzle.DEAD.ordinal() ? 0 : belief.frees(row, n, config, pull);
+                        frees[i][c][kind][n] =
+                                n == Nozzle.DEAD.ordinal() ? 0 : belief.frees(row, n, config(kind, c), pull);
                     }
                 }
                 air[i][c][0] = 1 - Math.pow(1 - row[4], pull);
                 air[i][c][1] = 1 - Math.pow(1 - row[5], pull);
             }
-            soften[i][0] = row[3];
-            soften[i][1] = row[3] * table.one("stubborn");
+            for (int kind = 0; kind < KINDS; kind++) {
+                soften[i][kind] = belief.softens(row, config(kind, 0));
+            }
             adds[i] = belief.adds(t);
             copy(belief.feedRow(t), feed[i]);
             copy(belief.colourRow(t), colour[i]);
@@ -67,6 +70,15 @@ final class Effects {
         relapseCap = table.one("relapse.cap");
         relapseAir = table.one("relapse.air");
         relapseSettled = table.one("relapse.settled");
+    }
+
+    /** What makes one machine treat alike to another. */
+    static int kind(int config) {
+        return Hidden.response(config) * 2 + (Hidden.dryness(config) == Dryness.STUBBORN.ordinal() ? 1 : 0);
+    }
+
+    private static int config(int kind, int cap) {
+        return Hidden.config(kind / 2, kind % 2 == 1 ? Dryness.STUBBORN.ordinal() : 0, cap, 0);
     }
 
     private static void copy(double @org.jspecify.annotations.Nullable [] row, double[] to) {

@@ -12,6 +12,7 @@ public final class GroundRules {
     private static final double POWER_RESERVE = 3; // mL that stay above what a power cleaning pulls
     private static final int POWER_MOST = 2;
     private static final int HEAD_WORK_MOST = 3;
+    private static final int LOOK_AGAIN_MOST = 2;
     private static final Duration DAYS_OF_CHECKS = Duration.ofHours(24);
 
     private GroundRules() {}
@@ -79,7 +80,11 @@ public final class GroundRules {
                                 ? null
                                 : "No thread was seen and no foreign colour: renewing would throw good ink away.";
                     case NEW_DAMPER ->
-                        channels.stream().allMatch(c -> so.times(treatment, c) < 1) ? null : "It was changed already.";
+                        channels.stream().anyMatch(c -> so.times(treatment, c) > 0)
+                                ? "It was changed already."
+                                : starved(so, channels);
+                    case FLUSH_LINE -> starved(so, channels);
+                    case LOOK_AGAIN -> so.times(treatment) >= LOOK_AGAIN_MOST ? "It was looked at twice." : null;
                     case DRAW_AT_INLET -> headWork(so, channels);
                     case HEAD_OUT -> {
                         if (so.times(treatment) > 0) {
@@ -100,12 +105,37 @@ public final class GroundRules {
                             WIPE,
                             FLUSH_CAP,
                             NEW_CAP,
-                            LOOK_AGAIN,
                             DRAW_AT_CARTRIDGE,
                             PUSH_AT_VENT,
-                            DRAW_AT_WASTE_LINE,
-                            FLUSH_LINE -> null;
+                            DRAW_AT_WASTE_LINE -> null;
                 });
+    }
+
+    /** Whether this is not to be done to a channel in this case any more, whatever else is done before. */
+    static boolean everAgainst(Treatment treatment, ChannelCode code, Progress so) {
+        return switch (treatment) {
+            case RENEW -> !so.threads().contains(code) && !so.offColour().contains(code);
+            case NEW_DAMPER -> so.times(treatment, code) > 0 || !so.starved().contains(code);
+            case FLUSH_LINE -> !so.starved().contains(code) && !code.white();
+            case DRAW_AT_INLET -> so.times(treatment, code) >= HEAD_WORK_MOST;
+            case POWER_CLEANING -> so.times(treatment) >= POWER_MOST || noRoom(treatment, so);
+            case CLEANING -> noRoom(treatment, so);
+            case HEAD_OUT -> so.times(treatment) > 0;
+            case LOOK_AGAIN -> so.times(treatment) >= LOOK_AGAIN_MOST;
+            case AGITATE -> !code.white();
+            default -> false;
+        };
+    }
+
+    private static boolean noRoom(Treatment treatment, Progress so) {
+        return so.padRoom() < so.situation().takes(treatment, 0).pad();
+    }
+
+    /** A check asks for so little ink that it says nothing of a filter. */
+    private static @Nullable String starved(Progress so, Set<ChannelCode> channels) {
+        return channels.stream().allMatch(c -> so.starved().contains(c) || c.white())
+                ? null
+                : "No sheet has faded yet: lay one down first. A damper is changed for what starves.";
     }
 
     private static boolean stationDone(Progress so) {

@@ -45,6 +45,13 @@ final class Hidden {
         STUBBORN
     }
 
+    /** How readily dried ink lets go here, whatever is done: pump, hands and ink together. */
+    enum Response {
+        WEAK,
+        USUAL,
+        STRONG
+    }
+
     static final int NOZZLES = Nozzle.values().length;
     static final int AIRS = Air.values().length;
     static final int FEEDS = Feed.values().length;
@@ -52,7 +59,8 @@ final class Hidden {
     static final int CAPS = Cap.values().length;
     static final int DRYNESSES = Dryness.values().length;
     static final int STATES = NOZZLES * AIRS * FEEDS;
-    static final int CONFIGS = DRYNESSES * CAPS * 2;
+    static final int RESPONSES = Response.values().length;
+    static final int CONFIGS = RESPONSES * DRYNESSES * CAPS * 2;
 
     private Hidden() {}
 
@@ -72,12 +80,16 @@ final class Hidden {
         return state % FEEDS;
     }
 
-    static int config(int dryness, int cap, int wiper) {
-        return (dryness * CAPS + cap) * 2 + wiper;
+    static int config(int response, int dryness, int cap, int wiper) {
+        return ((response * DRYNESSES + dryness) * CAPS + cap) * 2 + wiper;
+    }
+
+    static int response(int config) {
+        return config / (DRYNESSES * CAPS * 2);
     }
 
     static int dryness(int config) {
-        return config / (CAPS * 2);
+        return config / (CAPS * 2) % DRYNESSES;
     }
 
     static int cap(int config) {

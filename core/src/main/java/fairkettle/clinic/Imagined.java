@@ -1,7 +1,6 @@
 package fairkettle.clinic;
 
 import fairkettle.clinic.Hidden.Air;
-import fairkettle.clinic.Hidden.Dryness;
 import fairkettle.clinic.Hidden.Feed;
 import fairkettle.clinic.Hidden.Nozzle;
 
@@ -19,7 +18,7 @@ final class Imagined {
     final int channels;
     int cap;
     int wiper;
-    int stubborn;
+    int kind; // how it answers to treatment
     boolean parted;
     final int[] nozzle;
     final int[] air;
@@ -44,7 +43,7 @@ final class Imagined {
     void become(Imagined other) {
         cap = other.cap;
         wiper = other.wiper;
-        stubborn = other.stubborn;
+        kind = other.kind;
         parted = other.parted;
         luck = other.luck;
         System.arraycopy(other.nozzle, 0, nozzle, 0, channels);
@@ -73,7 +72,7 @@ final class Imagined {
         int k = pick(belief.weight, at);
         m.cap = Hidden.cap(k);
         m.wiper = Hidden.wiper(k);
-        m.stubborn = Hidden.dryness(k) == Dryness.STUBBORN.ordinal() ? 1 : 0;
+        m.kind = Effects.kind(k);
         for (int c = 0; c < m.channels; c++) {
             int s = pick(belief.nozzles[k][c], m.dice());
             m.nozzle[c] = Hidden.nozzle(s);
@@ -137,12 +136,10 @@ final class Imagined {
             if (treatment.perChannel() && !treated[c]) {
                 continue;
             }
-            if (nozzle[c] == Nozzle.HARD.ordinal()
-                    && effects.soften[t][stubborn] > 0
-                    && dice() < effects.soften[t][stubborn]) {
+            if (nozzle[c] == Nozzle.HARD.ordinal() && effects.soften[t][kind] > 0 && dice() < effects.soften[t][kind]) {
                 nozzle[c] = Nozzle.SOFT.ordinal();
             }
-            double share = effects.frees[t][cap][stubborn][nozzle[c]];
+            double share = effects.frees[t][cap][kind][nozzle[c]];
             if (share > 0 && standing[c] > 0) {
                 double kept = 1 - Math.pow(dice(), (1 - share) / share);
                 standing[c] = (int) (kept * standing[c] + dice());

@@ -2,10 +2,11 @@ package fairkettle.clinic;
 
 import fairkettle.ink.ChannelCode;
 import java.time.Duration;
-import java.util.EnumMap;
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -14,6 +15,10 @@ import java.util.TreeSet;
 
 /** What has been done in a case so far: counts, what is due, what was spent. The ground rules are read against it. */
 public final class Progress {
+
+    private static final int MORE_THAN_NOISE = 2; // strokes that a reader may take otherwise from look to look
+    private static final int BLOCK = 6; // neighbouring strokes
+    private static final double STILL_HEALS = .18; // of the gaps, at one go
 
     private final Situation situation;
     private boolean simpleKnown;
@@ -29,10 +34,11 @@ public final class Progress {
     private double pad;
     private double hands;
     private double money;
-    private final Map<Treatment, Integer> done = new EnumMap<>(Treatment.class);
-    private final Map<Treatment, Map<ChannelCode, Integer>> doneOn = new EnumMap<>(Treatment.class);
+    private final List<Act> acts = new ArrayList<>();
     private final Map<ChannelCode, Double> drawn = new HashMap<>();
     private final Map<ChannelCode, Integer> gaps = new TreeMap<>();
+    private final Map<ChannelCode, List<Integer>> strokes = new HashMap<>(); // missing at the last look
+    private boolean flickered;
     private final Map<ChannelCode, Integer> gapsBefore = new HashMap<>();
     private final Set<ChannelCode> pageBad = new TreeSet<>();
     private final Set<ChannelCode> threads = new HashSet<>();
@@ -42,6 +48,17 @@ public final class Progress {
     private final Set<Complaint> solved = EnumSet.noneOf(Complaint.class);
     private final Set<Class<? extends Evidence>> asked = new HashSet<>();
     private @org.jspecify.annotations.Nullable Treatment last;
+    /**
+     * One thing done.
+     *
+     * @param before gaps at the look before it; {@code after} at the look after it, -1 while nobody looked
+     */
+    private record Act(Treatment treatment, Set<ChannelCode> on, int before, int after) {
+
+        boolean healed() {
+            return after >= 0 && after <= before - Math.max(MORE_THAN_NOISE, before * STILL_HEALS);
+        }
+    }
 
     private Progress(Situation situation) {
         this.situation = situation;
@@ -68,10 +85,11 @@ public final class Progress {
         after.pad = pad;
         after.hands = hands;
         after.money = money;
-        after.done.putAll(done);
-        doneOn.forEach((t, on) -> after.doneOn.put(t, new HashMap<>(on)));
+        after.acts.addAll(acts);
         after.drawn.putAll(drawn);
         after.gaps.putAll(gaps);
+        after.strokes.putAll(strokes);
+        after.flickered = flickered;
         after.gapsBefore.putAll(gapsBefore);
         after.pageBad.addAll(pageBad);
         after.threads.addAll(threads);
@@ -90,11 +108,19 @@ public final class Progress {
         switch (evidence) {
             case Evidence.Look(var missing) -> {
                 gapsBefore.putAll(gaps);
-                missing.forEach((code, gone) -> gaps.put(code, gone.size()));
+                missing.forEach((code, gone) -> {
+                    flickered |= block(strokes.getOrDefault(code, List.of()), gone);
+                    strokes.put(code, gone);
+                    gaps.put(code, gone.size());
+                });
                 if (last != null && last.headWork()) {
                     gainedByHand = gaps.entrySet().stream()
                             .anyMatch(e -> gapsBefore.getOrDefault(e.getKey(), 0) > 0
                                     && e.getValue() * 2 <= gapsBefore.getOrDefault(e.getKey(), 0));
+                }
+                if (!acts.isEmpty() && lookDue) {
+                    var act = acts.removeLast();
+                    acts.add(new Act(act.treatment(), act.on(), act.before(), allGaps()));
                 }
                 lookDue = false;
                 looks++;
@@ -102,7 +128,8 @@ public final class Progress {
                 spend(situation.ink().check() * situation.channels().size(), 0, 0, 1.5, Duration.ofMinutes(2));
             }
             case Evidence.Page(var seen) -> {
-                boolean whole = seen.size() == situation.channels().size();
+                boolean whole = seen.size() == situation.channels().size()
+                        && failing().isEmpty(); // why: of a machine that has gaps it is a purge of all
                 if (whole) {
                     pageGood = true;
                 } else {
@@ -161,14 +188,30 @@ public final class Progress {
         }
     }
 
+    /** Whether a run of neighbours was missing and is all there now: so comes and goes a contact, not ink. */
+    private static boolean block(List<Integer> before, List<Integer> now) {
+        int run = 0;
+        for (int i = 0; i < before.size() && run < BLOCK; i++) {
+            boolean next = i > 0 && before.get(i) == before.get(i - 1) + 1 && run > 0;
+            run = now.contains(before.get(i)) ? 0 : next ? run + 1 : 1;
+        }
+        return run >= BLOCK;
+    }
+
+    /** Whether a block of strokes came back with nothing done to it. */
+    boolean flickered() {
+        return flickered;
+    }
+
+    private int allGaps() {
+        return gaps.values().stream().mapToInt(n -> n).sum();
+    }
+
     private void treated(Treatment treatment, Set<ChannelCode> channels) {
         var takes = situation.takes(treatment, channels.size());
-        done.merge(treatment, 1, Integer::sum);
-        channels.forEach(
-                c -> doneOn.computeIfAbsent(treatment, _ -> new HashMap<>()).merge(c, 1, Integer::sum));
-        cleaningsInARow = treatment == Treatment.CLEANING
-                ? cleaningsInARow + 1
-                : treatment.lasts(1).toMinutes() >= 120 ? 0 : cleaningsInARow;
+        acts.add(new Act(treatment, Set.copyOf(channels), allGaps(), -1));
+        cleaningsInARow =
+                treatment == Treatment.CLEANING ? cleaningsInARow + 1 : treatment.rests() ? 0 : cleaningsInARow;
         lookDue = true;
         looks = 0;
         pageGood = false;
@@ -239,11 +282,44 @@ public final class Progress {
     }
 
     public int times(Treatment treatment) {
-        return done.getOrDefault(treatment, 0);
+        return (int) acts.stream().filter(a -> a.treatment() == treatment).count();
     }
 
     public int times(Treatment treatment, ChannelCode code) {
-        return doneOn.getOrDefault(treatment, Map.of()).getOrDefault(code, 0);
+        return (int) acts.stream()
+                .filter(a -> a.treatment() == treatment && a.on().contains(code))
+                .count();
+    }
+
+    /** Whether a channel had it; an act on the whole machine is had by all. */
+    boolean tried(Treatment treatment, ChannelCode code) {
+        return acts.stream()
+                .anyMatch(a -> a.treatment() == treatment && (!treatment.perChannel() || a.on().contains(code)));
+    }
+
+    /** Whether it was done since the cap was last seen to: what a pump pulls before that is no trial. */
+    boolean cleanedSinceCap(Treatment treatment) {
+        boolean cleaned = false;
+        for (var act : acts) {
+            cleaned =
+                    act.treatment() == treatment || cleaned && !act.treatment().atCap();
+        }
+        return cleaned;
+    }
+
+    /** Whether it still heals: when it was done last, it left clearly fewer gaps. */
+    boolean stillHeals(Treatment treatment) {
+        for (int i = acts.size() - 1; i >= 0; i--) {
+            if (acts.get(i).treatment() == treatment) {
+                return acts.get(i).healed();
+            }
+        }
+        return false;
+    }
+
+    /** Whether anything that was done in this case left clearly fewer gaps. */
+    boolean healedSomething() {
+        return acts.stream().anyMatch(Act::healed);
     }
 
     /**
@@ -262,7 +338,9 @@ public final class Progress {
     }
 
     public Set<Treatment> tried() {
-        return done.isEmpty() ? Set.of() : EnumSet.copyOf(done.keySet());
+        var all = EnumSet.noneOf(Treatment.class);
+        acts.forEach(a -> all.add(a.treatment()));
+        return all;
     }
 
     /** The first complaint that is no matter of ink and is not solved. */

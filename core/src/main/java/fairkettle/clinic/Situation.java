@@ -42,6 +42,9 @@ public record Situation(
         Prices prices,
         Ink ink) {
 
+    /** Ink spent on cures is bought, waited for and carried away as waste: it weighs more than its price. */
+    private static final double SPENT = 4;
+
     public Situation {
         channels = List.copyOf(channels);
         complaints = Set.copyOf(complaints);
@@ -81,7 +84,7 @@ public record Situation(
             double falseDone,
             double relapse,
             double head) {
-        public static final Prices USUAL = new Prices(.12, .04, .03, .35, 0.8, 4, 9, 120, 80, 220);
+        public static final Prices USUAL = new Prices(.12, .04, .03, .35, 2, 4, 9, 250, 60, 220);
     }
 
     /** mL per channel and act. */
@@ -146,7 +149,7 @@ public record Situation(
         var takes = takes(treatment, treated);
         double minutes = treatment.hands(treated) + 1.5;
         double hours = treatment.lasts(treated).toMinutes() / 60.0 + .03;
-        return (takes.mL() + ink.check() * channels.size()) * prices.ink()
+        return (takes.mL() + ink.check() * channels.size()) * prices.ink() * SPENT
                 + takes.pad() * prices.pad()
                 + takes.fluid() * prices.fluid()
                 + takes.parts()
@@ -156,6 +159,6 @@ public record Situation(
 
     /** What a full page of every channel costs. */
     double page() {
-        return ink.sheet() * channels.size() * prices.ink() + 3 * prices.minute() + .1 * prices.hour();
+        return ink.sheet() * channels.size() * prices.ink() * SPENT + 3 * prices.minute() + .1 * prices.hour();
     }
 }

@@ -131,9 +131,21 @@ public enum Treatment {
         return this == POWER_CLEANING ? Duration.ofMinutes(minutes) : Duration.ZERO;
     }
 
-    /** Whether the pump or a syringe pulls at the plate. */
+    /** Whether the machine's own pump cleans every channel. */
     public boolean cleans() {
         return this == CLEANING || this == POWER_CLEANING;
+    }
+
+    /** Whether it is work on cap or pump, so that a cleaning may do after it what it could not do before. */
+    public boolean atCap() {
+        return this == WIPE || this == FLUSH_CAP || this == NEW_CAP;
+    }
+
+    /**
+     * Whether the machine stands so long that cleanings may be counted anew. Work of hours at the machine is no rest.
+     */
+    public boolean rests() {
+        return this == REST_SHORT || this == REST_LONG || this == SOAK_OVERNIGHT || this == POWER_CLEANING;
     }
 
     /** Whether it takes ink from the path, so that the simple things must be known before. */

@@ -65,6 +65,7 @@ final class UsualTable {
         fresh = .006 .008 .008 .006 .02 | strokes newly missing, share: none, soft, hard, dead, dirt
         fresh.air = .12 .10 | small, in the line
         fresh.feed = .05 .08 .15 .10 | filter, settled, shut, growth
+        fresh.cause = .005 | a new cause comes between two looks: hands, cleanings and time make some
         fresh.spread = .8 | size of the negative binomial
 
         # ---- a full page
@@ -106,6 +107,8 @@ final class UsualTable {
         act.RENEW = .15 0 0 0 .20 .50 |
         act.HEAD_OUT = .90 .70 .95 .60 .30 .10 |
         act.LOOK_AGAIN = 0 0 0 0 0 0 |
+        response = .35 1 2 | weak, usual, strong: exponent on every share of dried gaps that an act frees here
+        response.share = .25 .5 .25 | pumps, hands and inks differ by such factors
         stubborn = .35 | factor on what frees hard crusts
         suction.cleaning = 1 .45 .20 .45 | what of a cleaning's pull arrives, by cap
         suction.wasteline = 1 .60 1 .65 | of a draw at the waste line, by cap

@@ -1,7 +1,10 @@
 package fairkettle.clinic;
 
+import static fairkettle.clinic.Cases.C;
 import static fairkettle.clinic.Cases.COLOURS;
+import static fairkettle.clinic.Cases.K;
 import static fairkettle.clinic.Cases.M;
+import static fairkettle.clinic.Cases.Y;
 import static fairkettle.clinic.Cases.believe;
 import static fairkettle.clinic.Cases.done;
 import static fairkettle.clinic.Cases.look;
@@ -54,8 +57,11 @@ class AdvisorTest {
     @Test
     void aGoodCheckIsConfirmedOnAPageBeforeAnybodyCallsItCured() {
         var machine = sublimation(2);
-        assertThat(advise(machine, look(Map.of())).next()).isInstanceOf(Next.Page.class);
-        assertThat(advise(machine, look(Map.of()), page(COLOURS, Map.of()), look(Map.of()), look(Map.of()))
+        assertThat(advise(machine, look(Map.of())).next())
+                .as("a page costs ink as well: the simple things come before it")
+                .isInstanceOf(Next.Simple.class);
+        assertThat(advise(machine, look(Map.of()), WELL).next()).isInstanceOf(Next.Page.class);
+        assertThat(advise(machine, look(Map.of()), WELL, page(COLOURS, Map.of()), look(Map.of()), look(Map.of()))
                         .next())
                 .isEqualTo(new Next.Close(true));
     }
@@ -142,6 +148,23 @@ class AdvisorTest {
      * Follows the advice with dice for a machine: whatever it says, some outcome comes. @return what was treated with
      */
     private static List<Treatment> walk(Situation situation, long seed, Watch watch) {
+        return watched(situation, seed, (_, next, so) -> watch.advised(next, so));
+    }
+
+    private interface Believing {
+        void advised(Belief belief, Next next, Progress so);
+    }
+
+    private static Evidence answered(Advice.Question question, ChannelCode code, boolean yes) {
+        return switch (question) {
+            case WASTE_ROSE -> new Evidence.WasteRose(yes);
+            case BUBBLES -> new Evidence.Bubbles(code, yes);
+            case THREAD -> new Evidence.Thread(code, yes);
+            case CRUST -> new Evidence.Crust(code, yes);
+        };
+    }
+
+    private static List<Treatment> watched(Situation situation, long seed, Believing watch) {
         var random = new SplittableRandom(seed);
         var belief = Belief.of(situation, Table.USUAL);
         var so = Progress.of(situation);
@@ -149,7 +172,7 @@ class AdvisorTest {
         int bad = random.nextInt(4);
         for (int step = 0; step < 60; step++) {
             var next = Advisor.advise(belief, so, seed).next();
-            watch.advised(next, so);
+            watch.advised(belief, next, so);
             Evidence evidence = switch (next) {
                 case Next.Look _ ->
                     look(Map.of(
@@ -162,13 +185,7 @@ class AdvisorTest {
                 case Next.Page _ -> page(COLOURS, Map.of(COLOURS.get(bad), random.nextDouble()));
                 case Next.Simple _ -> WELL;
                 case Next.Try(var remedy) -> new Evidence.Tried(remedy, random.nextBoolean());
-                case Next.Ask(var question, var code) ->
-                    switch (question) {
-                        case WASTE_ROSE -> new Evidence.WasteRose(random.nextBoolean());
-                        case BUBBLES -> new Evidence.Bubbles(code, random.nextBoolean());
-                        case THREAD -> new Evidence.Thread(code, random.nextBoolean());
-                        case CRUST -> new Evidence.Crust(code, random.nextBoolean());
-                    };
+                case Next.Ask(var question, var code) -> answered(question, code, random.nextBoolean());
                 case Next.Treat(var treatment, var channels) -> {
                     treated.add(treatment);
                     yield new Evidence.Done(treatment, channels);
@@ -197,9 +214,7 @@ class AdvisorTest {
                             .isEmpty();
                     assertThat(so.lookDue()).isFalse();
                     assertThat(so.simpleKnown() || !treatment.costsInk()).isTrue();
-                    inARow[0] = treatment == Treatment.CLEANING
-                            ? inARow[0] + 1
-                            : treatment.lasts(1).toHours() >= 2 ? 0 : inARow[0];
+                    inARow[0] = treatment == Treatment.CLEANING ? inARow[0] + 1 : treatment.rests() ? 0 : inARow[0];
                     assertThat(inARow[0]).isLessThanOrEqualTo(machine.inARow());
                     assertThat(so.pad()
                                     + machine.takes(treatment, channels.size()).pad())
@@ -207,6 +222,152 @@ class AdvisorTest {
                 }
             });
         }
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {.2, 3, 15})
+    void whatCanChangeNothingThatIsBelievedIsNeverAdvised(double idle) {
+        for (int seed = 0; seed < 8; seed++) {
+            watched(sublimation(idle), seed, (belief, next, so) -> {
+                if (next instanceof Next.Treat(var treatment, Set<ChannelCode> _) && !treatment.rests()) {
+                    var on = so.failing().isEmpty() ? Set.copyOf(COLOURS) : so.failing();
+                    assertThat(Remedies.answer(treatment, on, belief))
+                            .as("%s after %s", treatment, so.tried())
+                            .isGreaterThanOrEqualTo(Remedies.BELIEVED);
+                }
+            });
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {.2, 3, 15})
+    void nobodyGivesUpBeforeEveryBelievedCauseHadItsOwnRemedy(double idle) {
+        for (int seed = 0; seed < 8; seed++) {
+            watched(sublimation(idle), seed, (belief, next, so) -> {
+                if (next instanceof Next.Stop && !so.parted()) {
+                    assertThat(Remedies.standing(belief, so, so.failing()))
+                            .filteredOn(t ->
+                                    GroundRules.against(t, so.failing(), so).isEmpty())
+                            .as("after %s", so.tried())
+                            .isEmpty();
+                }
+            });
+        }
+    }
+
+    @Test
+    void theSameGapsSeenAgainAndAgainAreOneSightAndNoProofOfDeath() {
+        var machine = sublimation(30);
+        var once = believe(machine, look(Map.of(M, EIGHT)), WELL);
+        var often = believe(
+                machine,
+                look(Map.of(M, EIGHT)),
+                WELL,
+                look(Map.of(M, EIGHT)),
+                look(Map.of(M, EIGHT)),
+                look(Map.of(M, EIGHT)),
+                look(Map.of(M, EIGHT)));
+        assertThat(often.causes(M).dead())
+                .isLessThan(.15)
+                .isCloseTo(once.causes(M).dead(), within(.1));
+        assertThat(often.causes(M).growth()).isLessThan(.1);
+    }
+
+    /** A whole colour is gone after idle days; the first cleaning brings a few strokes back, then nothing does. */
+    @Test
+    void aColourThatIsGoneAfterIdleDaysIsNotCalledDeadBeforeEverythingThatFreesDriedInkWasTried() {
+        var machine = sublimation(30);
+        var belief = believe(machine);
+        var so = Progress.of(machine);
+        var did = new ArrayList<Treatment>();
+        int missing = 60;
+        Next next = new Next.Look();
+        for (int step = 0; step < 90 && !(next instanceof Next.Stop); step++) {
+            next = Advisor.advise(belief, so, step).next();
+            if (next instanceof Next.Treat(var t, var _)) {
+                did.add(t);
+                missing = t == Treatment.CLEANING ? Math.max(missing, 57) - 1 : missing;
+            }
+            var gone = IntStream.range(0, missing).boxed().toList();
+            var evidence = switch (next) {
+                case Next.Look _ -> look(Map.of(M, gone));
+                case Next.Page _ -> page(COLOURS, Map.of());
+                case Next.Simple _ -> WELL;
+                case Next.Ask(var question, var code) -> answered(question, code, false);
+                case Next.Treat(var t, var on) ->
+                    t == Treatment.PURGE_SHEET ? page(List.copyOf(on), Map.of()) : new Evidence.Done(t, on);
+                default -> null;
+            };
+            if (evidence != null) {
+                belief = belief.with(evidence);
+                so = so.with(evidence);
+            }
+        }
+        assertThat(did).contains(Treatment.CLEANING, Treatment.SOAK_OVERNIGHT, Treatment.WIPE);
+        assertThat(did).containsAnyOf(Treatment.DRAW_AT_INLET, Treatment.POWER_CLEANING);
+        assertThat(did)
+                .filteredOn(t -> t == Treatment.LOOK_AGAIN)
+                .as("the simple things")
+                .hasSizeLessThanOrEqualTo(2);
+        assertThat(did)
+                .filteredOn(t -> t == Treatment.NEW_DAMPER)
+                .as("no sheet faded")
+                .isEmpty();
+        assertThat(next).isEqualTo(new Next.Stop(Advice.Reason.NOT_WORTH));
+    }
+
+    @Test
+    void whileItHealsNobodyStops() {
+        var machine = sublimation(20);
+        var belief = believe(machine);
+        var so = Progress.of(machine);
+        double missing = 55;
+        Next next = new Next.Look();
+        for (int step = 0; step < 90 && (int) missing > 2; step++) {
+            next = Advisor.advise(belief, so, step).next();
+            assertThat(next).as("%.0f gaps after %s", missing, so.tried()).isNotInstanceOf(Next.Stop.class);
+            var gone = IntStream.range(0, (int) missing).boxed().toList();
+            var evidence = switch (next) {
+                case Next.Look _ -> look(Map.of(K, gone, C, gone, M, gone, Y, gone));
+                case Next.Page _ -> page(COLOURS, Map.of());
+                case Next.Ask(var question, var code) -> answered(question, code, false);
+                case Next.Treat(var t, var on) ->
+                    t == Treatment.PURGE_SHEET ? page(List.copyOf(on), Map.of()) : new Evidence.Done(t, on);
+                default -> WELL;
+            };
+            missing *= next instanceof Next.Treat ? .76 : 1;
+            belief = belief.with(evidence);
+            so = so.with(evidence);
+        }
+        assertThat((int) missing).isLessThanOrEqualTo(2);
+    }
+
+    @Test
+    void weakMachinesAreFoundOutWithinTheirCase() {
+        var machine = sublimation(12);
+        var before = look(Map.of(K, EIGHT, C, EIGHT, M, EIGHT, Y, EIGHT));
+        var stubborn =
+                believe(machine, before, WELL, done(Treatment.CLEANING), before, done(Treatment.CLEANING), before);
+        var willing = believe(
+                machine,
+                before,
+                WELL,
+                done(Treatment.CLEANING),
+                look(Map.of(K, List.of(3, 9), C, List.of(3, 9), M, List.of(3), Y, List.of(9))));
+        assertThat(stubborn.response(Hidden.Response.WEAK)).isGreaterThan(.3);
+        assertThat(willing.response(Hidden.Response.WEAK)).isLessThan(.25);
+        assertThat(willing.response(Hidden.Response.STRONG)).isGreaterThan(stubborn.response(Hidden.Response.STRONG));
+    }
+
+    @Test
+    void aBlockOfStrokesThatComesAndGoesIsLookedAtMoreThanOnceBeforeItIsCalledCured() {
+        var machine = sublimation(2);
+        var block = look(Map.of(M, List.of(3, 4, 5, 6, 7, 8, 9)));
+        var good = look(Map.of());
+        assertThat(progress(machine, block, good).flickered()).isTrue();
+        assertThat(progress(machine, look(Map.of(M, EIGHT)), good).flickered()).isFalse();
+        assertThat(advise(machine, block, WELL, good, page(COLOURS, Map.of())).next())
+                .isEqualTo(new Next.Look());
     }
 
     @Test
@@ -238,6 +399,20 @@ class AdvisorTest {
                         Treatment.CLEANING,
                         all,
                         cleaned.with(done(Treatment.REST_SHORT)).with(look(Map.of(M, EIGHT)))))
+                .isEmpty();
+        assertThat(GroundRules.against(
+                        Treatment.CLEANING,
+                        all,
+                        cleaned.with(new Evidence.Done(Treatment.RENEW, Set.of(M)))
+                                .with(look(Map.of(M, EIGHT)))))
+                .as("hours of work are no rest")
+                .isPresent();
+        assertThat(GroundRules.against(Treatment.NEW_DAMPER, Set.of(M), known).orElseThrow())
+                .contains("No sheet has faded");
+        assertThat(GroundRules.against(
+                        Treatment.NEW_DAMPER,
+                        Set.of(M),
+                        known.with(page(List.of(M), Map.of(M, .5))).with(look(Map.of(M, EIGHT)))))
                 .isEmpty();
         var half = known.with(done(Treatment.CLEANING))
                 .with(look(Map.of(M, EIGHT)))

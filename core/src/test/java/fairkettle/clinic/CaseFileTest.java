@@ -56,9 +56,11 @@ class CaseFileTest {
                 at(2, look()));
         assertThat(early.provisionalUntil()).contains(NINE.plus(Duration.ofHours(13)));
         assertThat(early.tried().getLast().result()).isEqualTo("cured, provisional");
-        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(3))).next())
+        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(3)), false)
+                        .next())
                 .isEqualTo(new Advice.Next.Wait(NINE.plus(Duration.ofHours(13))));
-        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(14))).next())
+        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(14)), false)
+                        .next())
                 .isNotInstanceOf(Advice.Next.Wait.class);
     }
 
@@ -82,6 +84,39 @@ class CaseFileTest {
     }
 
     @Test
+    void whoLooksAtOnceBelievesAGoodCheckAndTreatsNothingAfterABadOne() {
+        var cleaned = at(1, new Evidence.Done(Treatment.POWER_CLEANING, Set.of(C), false));
+        var soon = NINE.plus(Duration.ofHours(3));
+        assertThat(file(at(0, look(1, 2, 3, 4)), cleaned, at(2, look()))
+                        .advice(Table.USUAL, soon, true)
+                        .next())
+                .isNotInstanceOf(Advice.Next.Wait.class);
+        assertThat(file(at(0, look(1, 2, 3, 4)), cleaned, at(2, look(1, 2, 3, 4)))
+                        .advice(Table.USUAL, soon, true)
+                        .next())
+                .isInstanceOf(Advice.Next.Wait.class);
+    }
+
+    @Test
+    void aSoakInsideTheRestDoesNotEndIt() {
+        var soaked = file(
+                at(0, look(1, 2, 3)),
+                at(1, new Evidence.Done(Treatment.POWER_CLEANING, Set.of(C), false)),
+                at(2, new Evidence.Done(Treatment.SOAK, Set.of(C))),
+                at(3, look()));
+        assertThat(soaked.provisionalUntil()).contains(NINE.plus(Duration.ofHours(13)));
+        var so = soaked.state(Table.USUAL).progress();
+        var all = Set.of(C);
+        assertThat(soaked.against(Treatment.WIPE, all, so, NINE.plus(Duration.ofHours(4)))
+                        .orElseThrow())
+                .contains("not over");
+        assertThat(soaked.against(Treatment.REST_SHORT, all, so, NINE.plus(Duration.ofHours(4))))
+                .isEmpty();
+        assertThat(soaked.against(Treatment.WIPE, all, so, NINE.plus(Duration.ofHours(14))))
+                .isEmpty();
+    }
+
+    @Test
     void aRoundIsSomethingSmallAWaitAndSomethingStrong() {
         var so = Progress.of(ONE)
                 .with(new Evidence.Done(Treatment.CLEANING, Set.of(C)))
@@ -92,7 +127,8 @@ class CaseFileTest {
         var round = AnotherRound.of(so, Set.of(C));
         assertThat(round.again()).isPositive();
         assertThat(round.words()).startsWith("One full round behind");
-        assertThat(new AnotherRound(2, 50, 30, 200).words()).contains("2 full rounds", "draining and filling anew");
-        assertThat(new AnotherRound(2, 250, 30, 200).words()).contains("a new head");
+        assertThat(new AnotherRound(2, 50, 30, 200, 21, 96).words())
+                .contains("2 full rounds", "draining and filling anew");
+        assertThat(new AnotherRound(2, 350, 30, 200, 21, 96).words()).contains("a new head");
     }
 }

@@ -35,6 +35,8 @@ public final class Trial {
             boolean falseDone,
             boolean dead,
             boolean other,
+            boolean falseDead,
+            int empty,
             double ml,
             double pad,
             double hands,
@@ -64,27 +66,17 @@ public final class Trial {
                         calibration.see(bed, belief);
                     }
                 }));
-        for (int i = 1; i <= 3; i++) {
+        for (int i = 1; i <= 5; i++) {
             var wrong = wrong(i);
             policies.put("advisor_wrong_" + i, () -> (bed, s) -> AdvisedHand.treat(bed, wrong, s, (_, _, _) -> {}));
         }
         var only = System.getProperty("measure.policies", "");
         policies.forEach((name, policy) -> {
             if (only.isEmpty() || List.of(only.split(",")).contains(name)) {
-                var outcomes = all(seed, cases, false, policy);
+                var outcomes = all(seed, cases, policy);
                 report(name, outcomes, print, name.equals("advisor") ? ", " + calibration.figures(nanos) : "");
             }
         });
-        if (only.isEmpty() || only.contains("other")) {
-            report(
-                    "advisor_other_bench",
-                    all(seed, cases, true, () -> (bed, s) -> AdvisedHand.treat(bed, Table.USUAL, s, (_, _, _) -> {})),
-                    print,
-                    "");
-            report("sheet_first_other_bench", all(seed, cases, true, () -> Ladder.SHEET_FIRST), print, "");
-            report("clean_first_other_bench", all(seed, cases, true, () -> Ladder.CLEAN_FIRST), print, "");
-            report("syringe_first_other_bench", all(seed, cases, true, () -> Ladder.SYRINGE_FIRST), print, "");
-        }
     }
 
     /** The table with every figure off by up to a factor of two. */
@@ -116,10 +108,10 @@ public final class Trial {
         });
     }
 
-    private static List<Outcome> all(long seed, int cases, boolean otherBench, Supplier<Policy> policy) {
+    private static List<Outcome> all(long seed, int cases, Supplier<Policy> policy) {
         return IntStream.range(0, cases)
                 .parallel()
-                .mapToObj(i -> one(SickCases.of(seed + i, otherBench), policy.get(), seed + i))
+                .mapToObj(i -> one(SickCases.of(seed + i), policy.get(), seed + i))
                 .toList();
     }
 
@@ -138,6 +130,8 @@ public final class Trial {
                 done && !fit,
                 !done && hopeless,
                 !done && !hopeless,
+                end == End.CALLED_DEAD && !m.hopeless(TOLERATED),
+                bed.emptyAdvice(),
                 m.ink(),
                 m.pad(),
                 m.hands(),
@@ -178,8 +172,8 @@ public final class Trial {
         }
         print.accept(String.format(
                 Locale.ROOT,
-                "{\"measure\":\"advisor\",\"policy\":\"%s\",\"family\":\"%s\",\"cases\":%d,\"fit\":%.3f,\"held\":%.3f,\"false_done\":%.3f,\"given_up_dead\":%.3f,\"given_up_other\":%.3f,"
-                    + "\"ml_mean\":%.1f,\"ml_p50\":%.1f,\"pad_ml_mean\":%.1f,\"hands_min_mean\":%.1f,\"hands_min_p50\":%.1f,\"hours_mean\":%.2f,\"hours_p50\":%.2f,\"hours_p90\":%.1f,\"heads_ruined\":%d,\"rules_broken\":%d%s}",
+                "{\"measure\":\"advisor\",\"policy\":\"%s\",\"family\":\"%s\",\"cases\":%d,\"fit\":%.3f,\"held\":%.3f,\"false_done\":%.3f,\"given_up_dead\":%.3f,\"given_up_curable\":%.3f,\"false_dead\":%.4f,"
+                    + "\"ml_mean\":%.1f,\"ml_p50\":%.1f,\"pad_ml_mean\":%.1f,\"hands_min_mean\":%.1f,\"hands_min_p50\":%.1f,\"hours_mean\":%.2f,\"hours_p50\":%.2f,\"hours_p90\":%.1f,\"heads_ruined\":%d,\"rules_broken\":%d,\"empty_advice\":%d%s}",
                 policy,
                 family,
                 o.size(),
@@ -188,6 +182,7 @@ public final class Trial {
                 share(o, Outcome::falseDone),
                 share(o, Outcome::dead),
                 share(o, Outcome::other),
+                share(o, Outcome::falseDead),
                 mean(o, Outcome::ml),
                 at(o, Outcome::ml, .5),
                 mean(o, Outcome::pad),
@@ -198,6 +193,7 @@ public final class Trial {
                 at(o, Outcome::hours, .9),
                 o.stream().filter(Outcome::ruined).count(),
                 o.stream().mapToInt(Outcome::rules).sum(),
+                o.stream().mapToInt(Outcome::empty).sum(),
                 more));
     }
 

@@ -11,7 +11,6 @@ import fairkettle.clinic.Complaint;
 import fairkettle.clinic.Evidence;
 import fairkettle.clinic.Finding;
 import fairkettle.clinic.Learning;
-import fairkettle.clinic.Progress;
 import fairkettle.clinic.Remedy;
 import fairkettle.clinic.SimpleThing;
 import fairkettle.clinic.Table;
@@ -33,6 +32,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -187,9 +187,10 @@ class ClinicController {
     record SimpleJson(String label, String look, @Nullable String known) {}
 
     /** Full rounds that are behind, and what another costs against other ways. */
-    record RoundsJson(int behind, double again, double renew, double head, String words) {}
+    record RoundsJson(int behind, double again, double renew, double head, double labour, double lost, String words) {}
 
-    record RuleJson(Treatment treatment, String why) {}
+    /** @param never true if no reason opens it */
+    record RuleJson(Treatment treatment, String why, boolean never) {}
 
     record OpenCaseJson(
             @NotEmpty(message = "Which machine?") @Size(max = 20, message = "At most 20 machines.")
@@ -220,9 +221,13 @@ class ClinicController {
             @Nullable Remedy remedy,
             @Nullable Treatment treatment) {}
 
+    /** @param anyway why it is done although a rule speaks against it */
     record TreatJson(
             @NotNull(message = "What is to be tried?") Treatment treatment,
-            @NotNull List<String> channels) {}
+            @NotNull List<String> channels,
+
+            @Nullable @Size(max = 500, message = "At most 500 letters.")
+            String anyway) {}
 
     record CardOpenedJson(long card) {}
 
@@ -276,14 +281,7 @@ class ClinicController {
 
     private CaseLineJson line(Kept kept) {
         var next = kept.open()
-                ? AdviceWords.of(
-                                kept.file()
-                                        .advice(
-                                                service.table(
-                                                        kept.file().situation().family()),
-                                                clock.instant()),
-                                kept.file().situation())
-                        .title()
+                ? AdviceWords.of(service.advice(kept), kept.file().situation()).title()
                 : kept.endingWords();
         return new CaseLineJson(
                 kept.id(),
@@ -330,7 +328,8 @@ class ClinicController {
     @PostMapping("/api/cases/{id}/card")
     @ResponseStatus(HttpStatus.CREATED)
     CardOpenedJson treat(@PathVariable long id, @Valid @RequestBody TreatJson wanted) {
-        return new CardOpenedJson(service.treat(id, wanted.treatment(), codes(wanted.channels())));
+        return new CardOpenedJson(service.treat(
+                id, wanted.treatment(), codes(wanted.channels()), Objects.requireNonNullElse(wanted.anyway(), "")));
     }
 
     @PostMapping("/api/cases/{id}/end")
@@ -422,7 +421,7 @@ class ClinicController {
         var state = kept.file().state(table);
         var so = state.progress();
         var failing = so.failing();
-        var advice = kept.open() ? kept.file().advice(table, clock.instant()) : null;
+        var advice = kept.open() ? service.advice(kept) : null;
         var card = cards.open().get(kept.machine());
         var beside = book.open().stream()
                 .filter(k -> k.together().equals(kept.together()) && k.id() != kept.id())
@@ -475,21 +474,18 @@ class ClinicController {
                                         .toMinutes()
                                 / 60.0,
                         so.money()),
-                rules(kept, so),
+                rules(kept, failing),
                 beside,
                 card == null ? null : card.id(),
                 service.drift(kept).orElse(null),
                 cannotKnow(kept.file()),
                 so.padRoom(),
                 simple(kept),
-                kept.open()
-                        ? kept.file()
-                                .provisionalUntil()
-                                .filter(clock.instant()::isBefore)
-                                .orElse(null)
-                        : null,
+                kept.open() ? service.provisionalUntil(kept).orElse(null) : null,
                 service.printOn(kept, so).map(WhitePasses::words).orElse(null),
-                kept.open() && so.rounds() > 0 ? rounds(AnotherRound.of(so, failing)) : null);
+                advice != null && (so.rounds() > 0 || advice.next() instanceof Next.Stop)
+                        ? rounds(AnotherRound.of(so, failing))
+                        : null);
     }
 
     private List<SimpleJson> simple(Kept kept) {
@@ -500,7 +496,14 @@ class ClinicController {
     }
 
     private static RoundsJson rounds(AnotherRound round) {
-        return new RoundsJson(round.rounds(), round.again(), round.renew(), round.head(), round.words());
+        return new RoundsJson(
+                round.rounds(),
+                round.again(),
+                round.renew(),
+                round.head(),
+                round.labour(),
+                round.lost(),
+                round.words());
     }
 
     private static List<String> names(Set<ChannelCode> channels) {
@@ -579,13 +582,17 @@ class ClinicController {
                 .toList();
     }
 
-    private static List<RuleJson> rules(Kept kept, Progress so) {
-        return !kept.open()
-                ? List.of()
-                : Arrays.stream(Treatment.values())
-                        .map(t -> new RuleJson(t, ClinicService.caution(t, so.failing(), kept, so)))
-                        .filter(r -> !r.why().isEmpty())
-                        .toList();
+    private List<RuleJson> rules(Kept kept, Set<ChannelCode> failing) {
+        if (!kept.open()) {
+            return List.of();
+        }
+        var on = failing.isEmpty()
+                ? Set.of(kept.file().situation().channels().getFirst().code())
+                : failing;
+        return Arrays.stream(Treatment.values())
+                .flatMap(t ->
+                        service.against(kept, t, on).stream().map(why -> new RuleJson(t, why, service.never(kept, t))))
+                .toList();
     }
 
     private static List<String> cannotKnow(CaseFile file) {

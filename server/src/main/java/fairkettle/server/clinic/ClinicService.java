@@ -2,13 +2,13 @@ package fairkettle.server.clinic;
 
 import fairkettle.check.WhitePasses;
 import fairkettle.check.Work;
+import fairkettle.clinic.Advice;
 import fairkettle.clinic.AdviceWords;
 import fairkettle.clinic.Belief;
 import fairkettle.clinic.Complaint;
 import fairkettle.clinic.Drift;
 import fairkettle.clinic.Evidence;
 import fairkettle.clinic.Finding;
-import fairkettle.clinic.GroundRules;
 import fairkettle.clinic.Learning;
 import fairkettle.clinic.Progress;
 import fairkettle.clinic.SimpleThing;
@@ -23,6 +23,7 @@ import fairkettle.machine.Supply;
 import fairkettle.path.Place;
 import fairkettle.procedure.Consequence;
 import fairkettle.procedure.Owing;
+import fairkettle.safety.School;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Clinic;
 import fairkettle.server.benches.Contents;
@@ -32,6 +33,7 @@ import fairkettle.server.benches.Passports;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.clinic.CaseBook.Kept;
+import fairkettle.server.hob.Hob;
 import fairkettle.server.journal.Act;
 import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
@@ -45,6 +47,7 @@ import fairkettle.server.web.Problem;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -82,6 +85,7 @@ public class ClinicService implements Clinic {
     private final Passports passports;
     private final UpkeepBook upkeep;
     private final Shop shop;
+    private final Hob hob;
     private final Who who;
     private final Clock clock;
 
@@ -100,6 +104,7 @@ public class ClinicService implements Clinic {
             Passports passports,
             UpkeepBook upkeep,
             Shop shop,
+            Hob hob,
             Who who,
             Clock clock) {
         this.book = book;
@@ -116,6 +121,7 @@ public class ClinicService implements Clinic {
         this.passports = passports;
         this.upkeep = upkeep;
         this.shop = shop;
+        this.hob = hob;
         this.who = who;
         this.clock = clock;
     }
@@ -146,9 +152,7 @@ public class ClinicService implements Clinic {
         var open = cards.open();
         return book.open().stream()
                 .map(kept -> {
-                    var next = AdviceWords.of(
-                            kept.file().advice(table(kept.file().situation().family()), clock.instant()),
-                            kept.file().situation());
+                    var next = AdviceWords.of(advice(kept), kept.file().situation());
                     var card = open.get(kept.machine());
                     return new Waiting(
                             kept.id(),
@@ -258,6 +262,30 @@ public class ClinicService implements Clinic {
         return seen;
     }
 
+    /** What a case should do next, by this shop's table and schools. */
+    Advice advice(Kept kept) {
+        return kept.file()
+                .advice(table(kept.file().situation().family()), clock.instant(), looksAtOnce(kept.machine()));
+    }
+
+    /** Until when the last check of a case is no verdict. */
+    Optional<Instant> provisionalUntil(Kept kept) {
+        return kept.file().provisionalUntil().filter(clock.instant()::isBefore);
+    }
+
+    /** Whether this shop, or this machine, takes a good check after a power cleaning as it is. */
+    private boolean looksAtOnce(long machine) {
+        var usual = shop.settings().schools().getOrDefault(School.WAIT_AFTER_POWER_CLEANING, "");
+        return machines.get(machine)
+                .schools()
+                .getOrDefault(School.WAIT_AFTER_POWER_CLEANING, usual)
+                .equals("look");
+    }
+
+    private Progress progress(Kept kept) {
+        return kept.file().state(table(kept.file().situation().family())).progress();
+    }
+
     /** The table as this shop reads it by now. */
     Table table(Family family) {
         return Learning.applied(Table.USUAL, book.outcomes(), family);
@@ -270,7 +298,27 @@ public class ClinicService implements Clinic {
         check(kept, evidence);
         var told = List.of(new Consequence.Told(id, book.written(evidence)));
         switch (evidence) {
-            case Evidence.Done(var treatment, var channels, var _) -> bookDone(kept, treatment, channels, told);
+            case Evidence.Done(var treatment, var channels, var _) -> {
+                var rule = against(kept, treatment, channels);
+                if (rule.isPresent() && never(kept, treatment)) {
+                    throw Problem.refused(rule.orElseThrow(), List.of());
+                }
+                bookDone(
+                        kept,
+                        treatment,
+                        channels,
+                        rule.map(r -> " (against the rule: " + r + ")").orElse(""),
+                        told);
+                if (!treatment.rest().isZero()) {
+                    hob.put(
+                            kept.machine(),
+                            "%s: rest after the %s"
+                                    .formatted(
+                                            kept.machineName(),
+                                            treatment.label().toLowerCase(Locale.ROOT)),
+                            treatment.rest());
+                }
+            }
             case Evidence.Page(var seen) -> bookPage(kept, seen.keySet(), told);
             default ->
                 journal.write(
@@ -304,7 +352,8 @@ public class ClinicService implements Clinic {
     }
 
     /** Done outside any card: the ink it took is booked, as far as anybody can say. */
-    private void bookDone(Kept kept, Treatment treatment, Set<ChannelCode> channels, List<Consequence.Told> told) {
+    private void bookDone(
+            Kept kept, Treatment treatment, Set<ChannelCode> channels, String rule, List<Consequence.Told> told) {
         var machine = machines.get(kept.machine());
         var draws = machine.profile().draws();
         var account = ledger.openAccount(machine.id());
@@ -327,7 +376,7 @@ public class ClinicService implements Clinic {
         journal.write(
                 NewEntry.of(
                                 treatment.cleans() ? "cleaning" : "treatment",
-                                "%s: %s%s"
+                                "%s: %s%s%s"
                                         .formatted(
                                                 machine.name(),
                                                 treatment.label().toLowerCase(Locale.ROOT),
@@ -337,7 +386,8 @@ public class ClinicService implements Clinic {
                                                                         .map(ChannelCode::code)
                                                                         .sorted()
                                                                         .collect(Collectors.joining(" "))
-                                                        : ""))
+                                                        : "",
+                                                rule))
                         .machine(machine.id()),
                 account.postings(),
                 told);
@@ -370,9 +420,14 @@ public class ClinicService implements Clinic {
                 .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
-    /** Opens a card for what is to be tried, advised or not. @return the card */
+    /**
+     * Opens a card for what is to be tried, advised or not.
+     *
+     * @param anyway why, if a rule speaks against it; blank if nobody said. @return the card
+     * @throws Problem if a rule speaks against it, and nothing is said or nothing could be
+     */
     @Transactional
-    long treat(long id, Treatment treatment, Set<ChannelCode> channels) {
+    long treat(long id, Treatment treatment, Set<ChannelCode> channels, String anyway) {
         var kept = hold(id);
         var machine = machines.get(kept.machine());
         if (cards.open().containsKey(machine.id())) {
@@ -390,6 +445,26 @@ public class ClinicService implements Clinic {
                     List.of());
         }
         check(kept, new Evidence.Done(treatment, on));
+        var rule = against(kept, treatment, on);
+        if (rule.isPresent()) {
+            if (never(kept, treatment)) {
+                throw Problem.refused(rule.orElseThrow(), List.of());
+            }
+            if (anyway.isBlank()) {
+                throw Problem.atField("anyway", rule.orElseThrow() + " To do it all the same, say why.");
+            }
+            journal.write(
+                    NewEntry.of(
+                                    "clinic",
+                                    "%s: %s against the rule (%s) because: %s"
+                                            .formatted(
+                                                    machine.name(),
+                                                    treatment.label(),
+                                                    rule.orElseThrow(),
+                                                    anyway.strip()))
+                            .machine(machine.id()),
+                    List.of());
+        }
         var takes = kept.file().situation().takes(treatment, on.size());
         return cardService.treat(
                 machine,
@@ -414,19 +489,14 @@ public class ClinicService implements Clinic {
                 upkeep.cleanings(kept.machine(), today.minusDays(2 * Drift.SPAN), today.minusDays(Drift.SPAN)));
     }
 
-    /** Why something should not be done now; for who wants to all the same. */
-    static String caution(Treatment treatment, Set<ChannelCode> channels, Kept kept, Progress so) {
-        return GroundRules.against(
-                        treatment,
-                        channels.isEmpty()
-                                ? Set.of(kept.file()
-                                        .situation()
-                                        .channels()
-                                        .getFirst()
-                                        .code())
-                                : channels,
-                        so)
-                .orElse("");
+    /** Why something should not be done now, by the ground rules, the shop's schools and the rest that runs. */
+    Optional<String> against(Kept kept, Treatment treatment, Set<ChannelCode> channels) {
+        return kept.file().against(treatment, channels, progress(kept), clock.instant());
+    }
+
+    /** Whether no reason opens it: the head is lost, or the machine is not built for it. */
+    boolean never(Kept kept, Treatment treatment) {
+        return !kept.file().situation().builtFor(treatment) || progress(kept).parted();
     }
 
     @Transactional
@@ -437,14 +507,8 @@ public class ClinicService implements Clinic {
                         c -> c.machine() == kept.machine() && cards.get(c.id()).kind() instanceof Cards.Treating)) {
             throw Problem.refused("A card of this case is open. Finish it, or give it up, first.", List.of());
         }
-        if (ending == Ending.CURED
-                && kept.file()
-                        .provisionalUntil()
-                        .filter(clock.instant()::isBefore)
-                        .isPresent()) {
-            throw Problem.refused(
-                    "The last check came before the rest was over: early success is luck. Look again when it is.",
-                    List.of());
+        if (ending == Ending.CURED) {
+            cured(kept);
         }
         var table = table(kept.file().situation().family());
         book.end(kept, ending, words.strip());
@@ -462,6 +526,32 @@ public class ClinicService implements Clinic {
                                                 words.isBlank() ? "" : ": " + words.strip()))
                         .machine(kept.machine()),
                 List.of());
+    }
+
+    /** @throws Problem unless a check that counts says so; what is no matter of ink needs none */
+    private void cured(Kept kept) {
+        if (kept.file().situation().complaints().stream().noneMatch(Complaint::ink)) {
+            return;
+        }
+        var so = progress(kept);
+        boolean atOnce = looksAtOnce(kept.machine()) && so.failing().isEmpty();
+        if (provisionalUntil(kept).isPresent() && !atOnce) {
+            throw Problem.refused(
+                    "The last check came before the rest was over: early success is luck. Look again when it is.",
+                    List.of());
+        }
+        if (!so.lookedOnce() || so.lookDue()) {
+            throw Problem.refused(
+                    "Nobody has looked since the last act. A check says whether it is cured: print one.", List.of());
+        }
+        if (!so.failing().isEmpty()) {
+            throw Problem.refused(
+                    "By the last check or page %s not cured. Close it as good enough, or go on."
+                            .formatted(
+                                    so.failing().stream().map(ChannelCode::code).collect(Collectors.joining(", "))
+                                            + (so.failing().size() == 1 ? " is" : " are")),
+                    List.of());
+        }
     }
 
     /** Fit now is not fit tomorrow while something is still suspected. */

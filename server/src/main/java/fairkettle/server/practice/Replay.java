@@ -73,7 +73,7 @@ final class Replay {
 
     private static SickCases.Sick sick(Run run) {
         return run.level().equals("FREE")
-                ? SickCases.of(run.seed(), false)
+                ? SickCases.of(run.seed())
                 : SickCases.practice(run.seed(), Level.valueOf(run.level()));
     }
 

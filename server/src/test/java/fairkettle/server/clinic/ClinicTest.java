@@ -118,7 +118,8 @@ class ClinicTest {
         long id = open(machine, "GAPS").get("id").asLong();
         say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
         long card = api.read(api.post(
-                        "/api/cases/" + id + "/card", "{\"treatment\": \"NEW_DAMPER\", \"channels\": [\"C\"]}"))
+                        "/api/cases/" + id + "/card",
+                        "{\"treatment\": \"NEW_DAMPER\", \"channels\": [\"C\"], \"anyway\": \"it is five years old\"}"))
                 .get("card")
                 .asLong();
         hand.carryOut(card, "MAKERS_DYE");
@@ -235,6 +236,72 @@ class ClinicTest {
         assertThat(api.post(
                         "/api/cases/" + id + "/end", "{\"ending\": \"HANDED_OVER\", \"words\": \"to the evening\"}"))
                 .hasStatusOk();
+    }
+
+    @Test
+    void aRuleHoldsForWhatIsNotAdvisedTooUnlessSomebodySaysWhy() {
+        long machine = api.machine("Clinic rules", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/checks", GAPS);
+        long id = open(machine, "GAPS").get("id").asLong();
+        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        say(id, "{\"kind\": \"DONE\", \"treatment\": \"POWER_CLEANING\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
+        assertThat(api.read(api.get("/api/hob")).toString())
+                .as("a rest belongs to it, whoever did it")
+                .contains("rest after the power cleaning");
+        var cleaning = "{\"treatment\": \"CLEANING\", \"channels\": []%s}";
+        assertThat(api.post("/api/cases/" + id + "/card", cleaning.formatted("")))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("rest", "say why");
+        assertThat(api.post(
+                        "/api/cases/" + id + "/card", cleaning.formatted(", \"anyway\": \"the order leaves at two\"")))
+                .hasStatus(201);
+        assertThat(api.read(api.get("/api/log?machine=" + machine)).toString()).contains("the order leaves at two");
+    }
+
+    @Test
+    void afterTheHeadIsLostNothingElseOpens() {
+        long machine = api.machine("Clinic parted", "small-tank", "INKED");
+        api.post("/api/machines/" + machine + "/checks", GAPS);
+        long id = open(machine, "GAPS").get("id").asLong();
+        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        var lost = say(id, "{\"kind\": \"PARTED\"}");
+        assertThat(advice(lost)).isEqualTo("STOP");
+        assertThat(lost.at("/rounds/head").asDouble()).isPositive();
+        assertThat(lost.at("/rounds/lost").asDouble()).isPositive();
+        assertThat(lost.get("rules")).hasSize(fairkettle.clinic.Treatment.values().length);
+        assertThat(api.post(
+                        "/api/cases/" + id + "/card",
+                        "{\"treatment\": \"CLEANING\", \"channels\": [], \"anyway\": \"one last time\"}"))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("parted");
+    }
+
+    @Test
+    void onlyACheckThatCountsSaysCured() {
+        long machine = api.machine("Clinic cured", "small-tank", "INKED");
+        long id = open(machine, "GAPS").get("id").asLong();
+        var cured = "{\"ending\": \"CURED\", \"words\": \"\"}";
+        assertThat(api.post("/api/cases/" + id + "/end", cured))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("Nobody has looked");
+        api.post("/api/machines/" + machine + "/checks", GAPS);
+        assertThat(api.post("/api/cases/" + id + "/end", cured))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("K, M, Y", "not cured");
+        api.post("/api/machines/" + machine + "/checks", WHOLE);
+        assertThat(api.post("/api/cases/" + id + "/end", cured)).hasStatusOk();
     }
 
     private long film(String name) {

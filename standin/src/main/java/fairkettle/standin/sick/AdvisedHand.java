@@ -1,9 +1,12 @@
 package fairkettle.standin.sick;
 
 import fairkettle.clinic.Advice.Next;
+import fairkettle.clinic.Advice.Reason;
 import fairkettle.clinic.Advisor;
 import fairkettle.clinic.Belief;
+import fairkettle.clinic.Remedies;
 import fairkettle.clinic.Table;
+import fairkettle.clinic.Treatment;
 
 /** Somebody careful who does what the advice says, to its end. */
 public final class AdvisedHand {
@@ -15,7 +18,16 @@ public final class AdvisedHand {
     /** How it ended. */
     public enum End {
         DONE,
-        GAVE_UP
+        GAVE_UP,
+        CALLED_DEAD
+    }
+
+    /** Whether nothing believed answers to it: not even that a rest lets cleanings count again. */
+    private static boolean empty(Treatment treatment, Bedside bed, Belief belief) {
+        var so = bed.progress();
+        var failing = so.failing().isEmpty() ? bed.all() : so.failing();
+        boolean rest = treatment.rests() && so.cleaningsInARow() > 0;
+        return Remedies.answer(rest ? Treatment.CLEANING : treatment, failing, belief) < Remedies.BELIEVED;
     }
 
     /** Told of every decision. */
@@ -44,12 +56,17 @@ public final class AdvisedHand {
                 case Next.Simple _ -> bed.simple();
                 case Next.Try(var remedy) -> bed.attempt(remedy);
                 case Next.Ask(var question, var code) -> bed.ask(question, code);
-                case Next.Treat(var treatment, var channels) -> bed.act(treatment, channels);
+                case Next.Treat(var treatment, var channels) -> {
+                    if (empty(treatment, bed, belief)) {
+                        bed.wasEmpty();
+                    }
+                    bed.act(treatment, channels);
+                }
                 case Next.Close _ -> {
                     return End.DONE;
                 }
-                case Next.Stop _ -> {
-                    return End.GAVE_UP;
+                case Next.Stop(var reason) -> {
+                    return reason == Reason.DEAD ? End.CALLED_DEAD : End.GAVE_UP;
                 }
             }
             var seen = bed.seen();

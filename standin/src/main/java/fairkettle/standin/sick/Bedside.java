@@ -26,6 +26,7 @@ public final class Bedside {
     private final List<Evidence> seen = new ArrayList<>();
     private Progress progress;
     private int rulesBroken;
+    private int emptyAdvice;
 
     public Bedside(Sick sick) {
         this.sick = sick;
@@ -54,6 +55,15 @@ public final class Bedside {
     /** Acts against the ground rules. */
     public int rulesBroken() {
         return rulesBroken;
+    }
+
+    /** Advice followed although nothing that was believed answers to it. */
+    public int emptyAdvice() {
+        return emptyAdvice;
+    }
+
+    void wasEmpty() {
+        emptyAdvice++;
     }
 
     private <E extends Evidence> E take(E evidence) {
@@ -109,8 +119,7 @@ public final class Bedside {
         if (GroundRules.against(treatment, channels, progress).isPresent()) {
             rulesBroken++;
         }
-        if (treatment == Treatment.PURGE_SHEET
-                && channels.size() < machine.codes().size()) {
+        if (treatment == Treatment.PURGE_SHEET) {
             take(machine.purge(channels));
         } else {
             machine.act(treatment, channels);

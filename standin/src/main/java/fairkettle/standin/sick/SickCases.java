@@ -8,6 +8,7 @@ import fairkettle.ink.Family;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 
@@ -17,8 +18,10 @@ public final class SickCases {
     private static final int TOLERATED = 2;
     private static final List<Family> FAMILIES =
             List.of(Family.MAKERS_DYE, Family.SUBLIMATION, Family.FILM, Family.EDIBLE);
-    private static final double[] COMMON = {.07, .09, .20, .11, .16, .22, .13, .07, .03, .015, .03, .055};
-    private static final double[] OTHER_MIX = {.04, .06, .12, .18, .16, .30, .16, .10, .03, .015, .01, .06};
+    private static final double[] COMMON = {
+        .07, .09, .20, .11, .16, .22, .13, .07, .03, .015, .03, .055, .02, .025, .015
+    };
+    private static final double MIX = .7; // how far one shop's mix of causes is from another's: spread of each share
 
     private SickCases() {}
 
@@ -34,7 +37,10 @@ public final class SickCases {
         MIXED,
         GROWTH,
         POSITION,
-        DEAD
+        DEAD,
+        PINCHED,
+        SEEPING,
+        LOOSE
     }
 
     /**
@@ -51,17 +57,23 @@ public final class SickCases {
         HARD
     }
 
-    /** One of the yardstick. @param otherBench true for a bench that is built otherwise */
-    public static Sick of(long seed, boolean otherBench) {
+    /**
+     * One of the yardstick: its mix of causes and its physics are its own, two causes in a third of them, and now and
+     * then a cause that no table of advice names.
+     */
+    public static Sick of(long seed) {
         var dice = Dice.of(seed);
         return ill(() -> {
             var family = FAMILIES.get(dice.under(FAMILIES.size()));
+            var mix = new double[COMMON.length];
+            for (int i = 0; i < mix.length; i++) {
+                mix[i] = dice.about(COMMON[i], MIX);
+            }
             return make(
                     family,
                     dice.branch(),
-                    otherBench,
-                    cause(dice, family, otherBench ? OTHER_MIX : COMMON),
-                    dice.hits(.33));
+                    cause(dice, family, mix),
+                    dice.hits(.33) ? Optional.of(cause(dice, family, mix)) : Optional.empty());
         });
     }
 
@@ -88,7 +100,11 @@ public final class SickCases {
                 List.of(Cause.CAP, Cause.DEAD, Cause.GROWTH, Cause.FILTER, Cause.DRIED)
                         .get(dice.under(5));
         };
-        return make(family, dice.branch(), false, cause, level == Level.HARD);
+        return make(
+                family,
+                dice.branch(),
+                cause,
+                level == Level.HARD ? Optional.of(cause(dice, family, COMMON)) : Optional.empty());
     }
 
     /** Some machines shrug it off: those are none to treat. */
@@ -121,27 +137,8 @@ public final class SickCases {
         return cause != Cause.SETTLED || family == Family.FILM;
     }
 
-    private static Sick make(Family family, Dice dice, boolean otherBench, Cause first, boolean second) {
-        double base = switch (family) {
-            case MAKERS_DYE, MAKERS_PIGMENT -> .006;
-            case SUBLIMATION -> .016;
-            case EDIBLE -> .020;
-            case FILM -> .045;
-        };
-        double dissolves = switch (family) {
-            case MAKERS_DYE, MAKERS_PIGMENT -> 1.2;
-            case SUBLIMATION -> 1;
-            case EDIBLE -> 1.25;
-            case FILM -> .65;
-        };
-        var physics = new Physics(
-                !otherBench,
-                dice.about(base, .35),
-                dice.about(dissolves, .25),
-                dice.about(1, .18),
-                dice.about(2.1, .4),
-                dice.between(.001, .012),
-                dice.between(.005, .05));
+    private static Sick make(Family family, Dice dice, Cause first, Optional<Cause> second) {
+        var physics = Physics.drawn(family, dice);
         double air = dice.about(1, .3);
         var machine = new SickMachine(family, physics, air, dice);
         boolean refillable = family != Family.FILM && dice.hits(.4);
@@ -165,8 +162,8 @@ public final class SickCases {
         if (first == Cause.AIR && dice.hits(.4)) {
             changed = true;
         }
-        if (second) {
-            idle = Math.max(idle, spoil(machine, cause(dice, family, COMMON), dice, complaints, idle, family));
+        if (second.isPresent()) {
+            idle = Math.max(idle, spoil(machine, second.get(), dice, complaints, idle, family));
         }
         machine.rest(idle * 24);
         var before = machine.copy();
@@ -292,6 +289,12 @@ public final class SickCases {
                 one.flow(1, .6, false, dice);
             }
             case POSITION -> m.shifted = true;
+            case PINCHED -> {
+                one.pinch = dice.between(.75, .97);
+                one.flow(1, .6, false, dice);
+            }
+            case SEEPING -> one.seeps = dice.about(.05, .6);
+            case LOOSE -> one.loose = true;
             case DEAD -> {
                 int n = 1 + dice.under(dice.hits(.4) ? 22 : 6);
                 int from = dice.under(SickChannel.STROKES);

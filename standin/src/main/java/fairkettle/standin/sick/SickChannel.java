@@ -11,7 +11,6 @@ final class SickChannel {
     static final int STROKES = 60;
     private static final double SHUT_AT = .5;
     private static final double AIR_STARVES = .5; // mL in the line
-    private static final double VACUUM = 1.4; // mL drawn against a shut vent until nothing follows
 
     final ChannelCode code;
     final double capacity;
@@ -25,6 +24,7 @@ final class SickChannel {
     final boolean[] dead = new boolean[STROKES];
     final boolean[] dirt = new boolean[STROKES];
     final boolean[] bubble = new boolean[STROKES];
+    final boolean[] blurred = new boolean[STROKES]; // prints too weakly for a reader
     double level;
     double load; // of the filter, 0 to 1
     double crust; // at the inlet
@@ -37,12 +37,17 @@ final class SickChannel {
     double mixed; // ink that does not belong, in the path
     double smear; // on the plate
     double damperAir;
+    double pinch; // of the line, 0 to 1
+    double seeps; // mL of air an hour through a joint
+    boolean loose; // a contact: a block of nozzles comes and goes
+    private final Physics physics;
     private double reserve;
     private List<double[]> pockets = new ArrayList<>(); // place along the line 0 to 1, mL
 
     SickChannel(ChannelCode code, Dice dice, Physics physics, double capacity) {
         this.code = code;
         this.capacity = capacity;
+        this.physics = physics;
         line = dice.about(code.white() ? 6 : 4.5, .2);
         quick = dice.about(3.2, .3);
         reserveMost = physics.reserve() ? dice.between(.15, .6) : .02;
@@ -51,12 +56,17 @@ final class SickChannel {
         for (int i = 0; i < STROKES; i++) {
             shutAt[i] = dice.about(SHUT_AT, .45);
             weakness[i] = dice.about(1, .45);
+            blurred[i] = dice.hits(physics.blurred());
         }
     }
 
     private SickChannel(SickChannel other) {
         code = other.code;
         capacity = other.capacity;
+        physics = other.physics;
+        pinch = other.pinch;
+        seeps = other.seeps;
+        loose = other.loose;
         line = other.line;
         quick = other.quick;
         reserveMost = other.reserveMost;
@@ -80,6 +90,7 @@ final class SickChannel {
         System.arraycopy(other.dead, 0, dead, 0, STROKES);
         System.arraycopy(other.dirt, 0, dirt, 0, STROKES);
         System.arraycopy(other.bubble, 0, bubble, 0, STROKES);
+        System.arraycopy(other.blurred, 0, blurred, 0, STROKES);
         other.pockets.forEach(p -> pockets.add(p.clone()));
     }
 
@@ -107,6 +118,7 @@ final class SickChannel {
         double q = quick
                 * Math.pow(1 - Math.min(.995, load), 1.6)
                 * (1 - .8 * crust)
+                * (1 - pinch)
                 * (1 - .85 * Math.min(1, settledLine))
                 * (1 - Math.min(1, vacuum))
                 * (growth ? .22 : 1);
@@ -119,6 +131,11 @@ final class SickChannel {
 
     boolean fires(int i) {
         return !blocked(i) && !dirt[i] && !bubble[i];
+    }
+
+    /** Whether a stroke hangs on the contact that comes and goes. */
+    boolean behindContact(int i) {
+        return i < STROKES / 3;
     }
 
     int silent() {
@@ -163,7 +180,7 @@ final class SickChannel {
 
     private void pass(double got, Dice dice) {
         level = Math.max(0, level - got);
-        vacuum = ventShut ? Math.min(1, vacuum + got / VACUUM) : vacuum;
+        vacuum = ventShut ? Math.min(1, vacuum + got / physics.vacuum()) : vacuum;
         for (var p : pockets) {
             p[0] += got / line;
         }
@@ -181,7 +198,7 @@ final class SickChannel {
                 bubble[k] |= dice.hits(Math.min(.5, through * 1.6));
             }
         }
-        double clears = 1 - Math.exp(-got / .35);
+        double clears = 1 - Math.exp(-got / physics.carries());
         double washes = 1 - Math.exp(-got / .45);
         for (int k = 0; k < STROKES; k++) {
             bubble[k] &= !dice.hits(clears);
@@ -197,18 +214,21 @@ final class SickChannel {
         mixed *= Math.exp(-got / (line + capacity * .6));
     }
 
-    void stand(double hours, double air, double leak, Physics physics, Dice dice) {
-        double grow = physics.drying() * air * (1 + 22 * leak * leak) * hours / 24;
+    void stand(double hours, double air, double leak, Dice dice) {
+        double grow = physics.drying() * air * (1 + physics.leaks() * leak * leak) * hours / 24;
         for (int k = 0; k < STROKES; k++) {
             depth[k] += grow * weakness[k];
             if (depth[k] > .12) {
                 hard[k] = Math.min(.9, hard[k] + grow * .6);
             }
-            bubble[k] &= !dice.hits(1 - Math.exp(-hours / 7));
+            bubble[k] &= !dice.hits(1 - Math.exp(-hours / physics.rises()));
         }
-        damperAir *= Math.exp(-hours / 9);
+        damperAir *= Math.exp(-hours / (1.3 * physics.rises()));
+        if (seeps > 0 && pockets.size() < 4) {
+            pocket(dice.between(.5, .9), seeps * hours);
+        }
         for (var p : pockets) {
-            p[1] *= Math.exp(-hours / 90);
+            p[1] *= Math.exp(-hours / (13 * physics.rises()));
         }
         pockets.removeIf(p -> p[1] < .02);
         vacuum *= Math.exp(-hours / 1.5);
@@ -217,22 +237,26 @@ final class SickChannel {
         if (code.white()) {
             double fall = physics.settling() * hours / 24;
             settledVessel = Math.min(1, settledVessel + fall / 30);
-            settledLine = physics.reserve()
-                    ? Math.min(1, settledLine + fall / 8)
-                    : Math.min(1, settledLine + fall / 8 * (1 - settledLine) * 1.6);
+            settledLine = physics.layers()
+                    ? Math.min(1, settledLine + fall / 8 * (1 - settledLine) * 1.6)
+                    : Math.min(1, settledLine + fall / 8);
         }
     }
 
-    /** A pull at the plate frees what dried. @param strength 0 to 1, what arrives of it included */
-    void pull(double strength, Physics physics, Dice dice) {
-        double today = dice.between(.6, 1.3) * physics.pull();
+    /** A pull at the plate frees what dried. @param strength 0 to 1: what arrives of it */
+    void pull(double strength, Dice dice) {
+        double today = dice.between(.6, 1.3);
         for (int k = 0; k < STROKES; k++) {
             if (dead[k] || depth[k] <= shutAt[k]) {
                 continue;
             }
             double deep = Math.min(1.6, depth[k] / shutAt[k]);
             double chance = Math.clamp(
-                    strength * today * Math.exp(-2.1 * hard[k]) * (1.35 - .35 * deep) * (.7 + .3 * physics.dissolves()),
+                    strength
+                            * today
+                            * Math.exp(-physics.hardens() * hard[k])
+                            * (1.35 - .35 * deep)
+                            * (.7 + .3 * physics.dissolves()),
                     0,
                     .98);
             if (dice.hits(chance)) {
@@ -245,8 +269,9 @@ final class SickChannel {
     }
 
     /** Fluid against the crusts. @param share of the hardness that goes */
-    void soften(double share, Physics physics) {
-        double works = physics.reserve() ? share * physics.dissolves() : share * physics.dissolves() > .25 ? .7 : .1;
+    void soften(double share) {
+        double works = share * physics.dissolves();
+        works = physics.layers() ? works > .25 ? .7 : .1 : works;
         for (int k = 0; k < STROKES; k++) {
             hard[k] *= 1 - Math.clamp(works, 0, .95);
             depth[k] *= 1 - .25 * Math.clamp(works, 0, .95);

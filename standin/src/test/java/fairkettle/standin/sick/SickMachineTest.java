@@ -15,7 +15,7 @@ class SickMachineTest {
 
     private static SickCases.Sick sick(Fault fault) {
         for (long seed = 1; seed < 4000; seed++) {
-            var one = SickCases.of(seed, false);
+            var one = SickCases.of(seed);
             if (one.machine().faults().values().stream().anyMatch(f -> f.contains(fault))) {
                 return one;
             }
@@ -26,9 +26,9 @@ class SickMachineTest {
     @Test
     void everybodyIsIllAndTheSameSeedIsIllAlike() {
         for (long seed = 0; seed < 60; seed++) {
-            assertThat(SickCases.of(seed, false).machine().fit(2)).isFalse();
-            assertThat(SickCases.of(seed, false).machine().check())
-                    .isEqualTo(SickCases.of(seed, false).machine().check());
+            assertThat(SickCases.of(seed).machine().fit(2)).isFalse();
+            assertThat(SickCases.of(seed).machine().check())
+                    .isEqualTo(SickCases.of(seed).machine().check());
         }
         for (var level : Level.values()) {
             assertThat(SickCases.practice(5, level).machine().fit(2)).isFalse();
@@ -39,7 +39,7 @@ class SickMachineTest {
     void neighbouringSeedsAreDifferentMachines() {
         var seen = new HashSet<String>();
         for (long seed = 0; seed < 60; seed++) {
-            seen.add(SickCases.of(seed, false).machine().page().toString());
+            seen.add(SickCases.of(seed).machine().page().toString());
         }
         assertThat(seen).hasSizeGreaterThan(58);
     }
@@ -81,7 +81,7 @@ class SickMachineTest {
     @Test
     void everyDropIsCountedAndThePadNeverHoldsMoreThanWasDrawn() {
         for (long seed = 0; seed < 30; seed++) {
-            var machine = SickCases.of(seed, false).machine();
+            var machine = SickCases.of(seed).machine();
             double before = 0;
             for (var treatment : new Treatment[] {
                 Treatment.PURGE_SHEET, Treatment.CLEANING, Treatment.DRAW_AT_WASTE_LINE, Treatment.POWER_CLEANING
@@ -99,7 +99,7 @@ class SickMachineTest {
         int young = 0;
         int old = 0;
         for (long seed = 0; seed < 40; seed++) {
-            var one = SickCases.of(seed, false).machine();
+            var one = SickCases.of(seed).machine();
             var other = one.copy();
             other.rest(24 * 20);
             young += one.silent();
@@ -112,7 +112,7 @@ class SickMachineTest {
     void aCarefulHandCuresMoreThanNobodyAndBreaksNoRule() {
         int cured = 0;
         for (long seed = 700; seed < 720; seed++) {
-            var bed = new Bedside(SickCases.of(seed, false));
+            var bed = new Bedside(SickCases.of(seed));
             var said = new ArrayList<String>();
             var end = AdvisedHand.treat(bed, Table.USUAL, seed, (_, next, _) -> said.add(next.toString()));
             assertThat(bed.rulesBroken()).as("seed %d: %s", seed, said).isZero();
