@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BModal } from 'bootstrap-vue-next'
+import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
@@ -34,7 +34,7 @@ const toggle = (code: string) =>
 const { run: card, busy } = oneAtATime(async () => {
   const { data, error } = await api.POST('/api/cases/{id}/card', {
     params: { path: { id: props.found.id } },
-    body: { treatment: picked.value!.treatment, channels: channels.value, anyway: anyway.value || null },
+    body: { treatment: picked.value!.treatment, channels: channels.value, anyway: anyway.value || undefined },
   })
   problem.value = error ? problemOf(error).detail : undefined
   if (data) void router.push(`/cards/${data.card}`)
@@ -77,7 +77,7 @@ function done() {
       </div>
       <template v-if="rule && !rule.never">
         <label for="anyway">Why all the same?</label>
-        <BFormInput id="anyway" v-model="anyway" maxlength="500" class="why" />
+        <input id="anyway" v-model="anyway" class="form-control why" maxlength="500" />
       </template>
       <div class="two">
         <BButton variant="primary" size="lg" :disabled="!ready || busy || (rule && !anyway.trim())" @click="card"

@@ -43,7 +43,7 @@ class PracticeBook {
             @Nullable Question question,
             @Nullable Remedy remedy) {}
 
-    /** @param level of the machine, or the drill */
+    /** @param level of the machine, or the drill; @param bench which one its machine stood on */
     record Run(
             long id,
             @Nullable Long person,
@@ -53,7 +53,8 @@ class PracticeBook {
             @Nullable Instant endedAt,
             List<PracticeAct> acts,
             @Nullable Integer score,
-            int version) {}
+            int version,
+            int bench) {}
 
     long begin(@Nullable Long person, String level, long seed) {
         return db.insertInto(PRACTICE_RUN)
@@ -127,7 +128,8 @@ class PracticeBook {
                 r.getEndedAt() == null ? null : r.getEndedAt().toInstant(),
                 json.readValue(r.getActs().data(), new TypeReference<List<PracticeAct>>() {}),
                 r.getScore(),
-                r.getVersion());
+                r.getVersion(),
+                r.getBench());
     }
 
     private java.time.OffsetDateTime now() {

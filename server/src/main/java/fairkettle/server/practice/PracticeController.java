@@ -386,7 +386,8 @@ class PracticeController {
                         null,
                         acts,
                         null,
-                        run.version()),
+                        run.version(),
+                        run.bench()),
                 false);
         boolean ended = played.ended() != null || played.bed().machine().parted();
         book.add(run, next, ended, ended ? played.score(played.careful()) : null);
@@ -498,6 +499,9 @@ class PracticeController {
             case SETTLED -> "settled white";
             case SHUT -> "vent, valve or level";
             case GROWTH -> "growth";
+            case PINCHED -> "pinched line";
+            case SEEPING -> "a joint that lets air in";
+            case LOOSE -> "a loose contact";
             case CRUST -> "crusted inlet";
             case SMEAR -> "another ink on the plate";
             case MIXED -> "mixed ink";

@@ -27,6 +27,7 @@ import org.jspecify.annotations.Nullable;
 /** A practice run played again from its seed: the same acts meet the same machine. */
 final class Replay {
 
+    private static final int BENCH = 2; // counts up whenever the same seed makes another machine
     private static final int TOLERATED = 2;
     private static final double HINT_COSTS = 5; // points
     private static final double SMALL = 5; // money: below it nobody was careless
@@ -64,8 +65,15 @@ final class Replay {
         belief = Belief.of(bed.sick().situation(), Table.USUAL);
     }
 
-    /** @param explain true to work out what the advice would have been at each step */
+    /**
+     * @param explain true to work out what the advice would have been at each step
+     * @throws Problem if the run was on a bench that is no more
+     */
     static Replay of(Run run, boolean explain) {
+        if (run.bench() != BENCH) {
+            throw Problem.refused(
+                    "The bench was rebuilt since. The score stands, but this run cannot be played again.", List.of());
+        }
         var replay = new Replay(run, explain);
         run.acts().forEach(replay::take);
         return replay;

@@ -93,7 +93,7 @@ class HandlingTest {
                         .formatted(machine)));
         long card = api.read(api.post(
                         "/api/cases/" + opened.get("id").asLong() + "/card",
-                        "{\"treatment\": \"CLEANING\", \"channels\": []}"))
+                        "{\"treatment\": \"CLEANING\", \"channels\": [], \"anyway\": \"so it was done\"}"))
                 .get("card")
                 .asLong();
         assertThat(step(card, "clean").get("say").asString()).contains("Hold the drop key.");

@@ -120,7 +120,8 @@ class GivenBackTest {
                 .get("id")
                 .asLong();
         var begun = api.post(
-                "/api/cases/" + id + "/card", "{\"treatment\": \"%s\", \"channels\": [\"C\"]}".formatted(treatment));
+                "/api/cases/" + id + "/card",
+                "{\"treatment\": \"%s\", \"channels\": [\"C\"], \"anyway\": \"so it was done\"}".formatted(treatment));
         assertThat(begun).as(treatment.name()).hasStatus(201);
         walk(api.read(begun).get("card").asLong(), "SUBLIMATION");
     }
