@@ -111,8 +111,15 @@ class GivenBackTest {
             mode = EnumSource.Mode.EXCLUDE,
             names = {"RENEW", "PURGE_SHEET"})
     void everyStepOfATreatment(Treatment treatment) {
-        hand.bottles("SUBLIMATION", false, "K", "C", "M", "Y");
-        long machine = machine("small-tank", "AS_BUILT", "SUBLIMATION");
+        var profile = switch (treatment) { // why: each on a machine that is built for it
+            case DRAW_AT_CARTRIDGE, PUSH_AT_VENT -> "small-cartridge";
+            case DRAW_AT_WASTE_LINE, AGITATE, FLUSH_LINE -> "film-rebuilt";
+            case HEAD_OUT -> "garment";
+            default -> "small-tank";
+        };
+        var family = profile.equals("film-rebuilt") || profile.equals("garment") ? "FILM" : "SUBLIMATION";
+        hand.bottles(family, false, "K", "C", "M", "Y", "W1", "W2");
+        long machine = machine(profile, "AS_BUILT", family);
         var id = api.read(api.post(
                         "/api/cases",
                         "{\"machines\": [%d], \"complaints\": [\"GAPS\"], \"work\": \"TEXT\", \"words\": \"\"}"
@@ -121,9 +128,10 @@ class GivenBackTest {
                 .asLong();
         var begun = api.post(
                 "/api/cases/" + id + "/card",
-                "{\"treatment\": \"%s\", \"channels\": [\"C\"], \"anyway\": \"so it was done\"}".formatted(treatment));
+                "{\"treatment\": \"%s\", \"channels\": [\"%s\"], \"anyway\": \"so it was done\"}"
+                        .formatted(treatment, treatment == Treatment.AGITATE ? "W1" : "C"));
         assertThat(begun).as(treatment.name()).hasStatus(201);
-        walk(api.read(begun).get("card").asLong(), "SUBLIMATION");
+        walk(api.read(begun).get("card").asLong(), family);
     }
 
     /** Goes through a card to its end; at each step whatever can be done with it is done and taken back. */
