@@ -64,6 +64,7 @@ function tap(from: number, to: number) {
 .tooth {
   flex: 1 1 0;
   min-width: 0;
+  padding: 0;
   border: 0;
   background: linear-gradient(var(--text), var(--text)) center top / 55% 46px no-repeat;
 }
@@ -80,6 +81,27 @@ function tap(from: number, to: number) {
   .verdict {
     grid-column: 2 / -1;
     margin-top: -8px;
+  }
+}
+@container (max-width: 480px) {
+  .comb-entry {
+    grid-template-columns: 34px auto minmax(0, 1fr);
+    gap: 4px 12px;
+  }
+  .teeth {
+    grid-column: 1 / -1;
+    grid-row: 2;
+    display: grid;
+    grid-template-columns: repeat(30, 1fr);
+    height: auto;
+  }
+  .tooth {
+    height: 48px;
+    background-size: 55% 36px;
+  }
+  .verdict {
+    grid-column: 3;
+    margin-top: 0;
   }
 }
 </style>

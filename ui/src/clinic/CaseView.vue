@@ -29,6 +29,8 @@ const drawn = computed(() => {
   return all.find((c) => c.channel === channel.value) ?? all.find((c) => failing.includes(c.channel)) ?? all[0]
 })
 const LEAST = 0.05 // below it a cause is only counted
+/** Whether nothing opens any more: the head is gone. */
+const lost = computed(() => !!found.value?.rules.length && found.value.rules.every((r) => r.never))
 const likely = computed(() => found.value?.findings.filter((f) => f.share >= LEAST) ?? [])
 const unlikely = computed(() => found.value?.findings.filter((f) => f.share < LEAST) ?? [])
 const whole = (share: number) => `${Math.round(share * 100)} %`
@@ -97,17 +99,19 @@ const title = computed(() => {
             </p>
           </div>
           <div v-if="found.rounds" class="thin rounds">
-            <p class="strong">{{ found.rounds.words }}</p>
+            <p class="strong">{{ lost ? 'What it costs to have it back' : found.rounds.words }}</p>
             <dl class="prices small">
-              <dt>One more round, about</dt>
-              <dd>{{ cost(found.rounds.again) }}</dd>
-              <dt>Drained and filled anew</dt>
-              <dd>{{ cost(found.rounds.renew) }}</dd>
+              <template v-if="!lost">
+                <dt>One more round, about</dt>
+                <dd>{{ cost(found.rounds.again) }}</dd>
+                <dt>Drained and filled anew</dt>
+                <dd>{{ cost(found.rounds.renew) }}</dd>
+              </template>
               <dt>A new head</dt>
               <dd>{{ cost(found.rounds.head) }}</dd>
-              <dt>an hour’s hands to fit it</dt>
+              <dt>An hour’s hands to fit it</dt>
               <dd>{{ cost(found.rounds.labour) }}</dd>
-              <dt>two days until it is there</dt>
+              <dt>Two days until it is there</dt>
               <dd>{{ cost(found.rounds.lost) }}</dd>
             </dl>
           </div>
@@ -115,7 +119,7 @@ const title = computed(() => {
             <p>{{ found.printOn }}</p>
             <BButton variant="outline-secondary" :disabled="busy" @click="printOn">Print on like this</BButton>
           </div>
-          <div v-if="found.advice && !found.card" class="ways">
+          <div v-if="found.advice && !found.card && !lost" class="ways">
             <BButton variant="outline-secondary" @click="else_ = true">Something else</BButton>
             <BButton variant="outline-secondary" @click="saw = true">Seen or felt</BButton>
           </div>

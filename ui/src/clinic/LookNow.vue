@@ -45,6 +45,7 @@ const { run, busy } = oneAtATime(async () => {
 
 <style scoped>
 .look {
+  container-type: inline-size;
   display: grid;
   gap: 8px;
 }

@@ -37,7 +37,7 @@ public record AnotherRound(int rounds, double again, double renew, double head, 
 
     /** What stands to reason by these figures. */
     public String words() {
-        var times = rounds == 0 ? "No full round yet" : rounds == 1 ? "One full round" : rounds + " full rounds";
+        var times = rounds == 0 ? "Not one full round" : rounds == 1 ? "One full round" : rounds + " full rounds";
         return again > givingUp()
                 ? times + " behind, and another costs more than a new head: stop, or change it."
                 : again > renew

@@ -312,10 +312,7 @@ public class ClinicService implements Clinic {
                 if (!treatment.rest().isZero()) {
                     hob.put(
                             kept.machine(),
-                            "%s: rest after the %s"
-                                    .formatted(
-                                            kept.machineName(),
-                                            treatment.label().toLowerCase(Locale.ROOT)),
+                            "rest after the " + treatment.label().toLowerCase(Locale.ROOT),
                             treatment.rest());
                 }
             }
