@@ -33,12 +33,19 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
 
     public State state(Table table) {
         var belief = Belief.of(situation, table);
-        var progress = Progress.of(situation);
         for (var dated : evidence) {
             belief = belief.with(dated.evidence());
+        }
+        return new State(belief, progress());
+    }
+
+    /** What was done and seen, whatever is believed of it. */
+    public Progress progress() {
+        var progress = Progress.of(situation);
+        for (var dated : evidence) {
             progress = progress.with(dated.evidence());
         }
-        return new State(belief, progress);
+        return progress;
     }
 
     /**

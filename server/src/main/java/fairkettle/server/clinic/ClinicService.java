@@ -231,11 +231,7 @@ public class ClinicService implements Clinic {
     @Transactional
     void printOn(long id) {
         var kept = hold(id);
-        var passes = printOn(
-                        kept,
-                        kept.file()
-                                .state(table(kept.file().situation().family()))
-                                .progress())
+        var passes = printOn(kept, kept.file().progress())
                 .orElseThrow(
                         () -> Problem.refused("By the last check either all of its whites print, or none.", List.of()));
         passports.write(kept.machine(), Fact.PRINTS_WITH, passes.words());
@@ -280,10 +276,6 @@ public class ClinicService implements Clinic {
                 .schools()
                 .getOrDefault(School.WAIT_AFTER_POWER_CLEANING, usual)
                 .equals("look");
-    }
-
-    private Progress progress(Kept kept) {
-        return kept.file().state(table(kept.file().situation().family())).progress();
     }
 
     /** The table as this shop reads it by now. */
@@ -488,12 +480,13 @@ public class ClinicService implements Clinic {
 
     /** Why something should not be done now, by the ground rules, the shop's schools and the rest that runs. */
     Optional<String> against(Kept kept, Treatment treatment, Set<ChannelCode> channels) {
-        return kept.file().against(treatment, channels, progress(kept), clock.instant());
+        return kept.file().against(treatment, channels, kept.file().progress(), clock.instant());
     }
 
     /** Whether no reason opens it: the head is lost, or the machine is not built for it. */
     boolean never(Kept kept, Treatment treatment) {
-        return !kept.file().situation().builtFor(treatment) || progress(kept).parted();
+        return !kept.file().situation().builtFor(treatment)
+                || kept.file().progress().parted();
     }
 
     @Transactional
@@ -530,7 +523,7 @@ public class ClinicService implements Clinic {
         if (kept.file().situation().complaints().stream().noneMatch(Complaint::ink)) {
             return;
         }
-        var so = progress(kept);
+        var so = kept.file().progress();
         boolean atOnce = looksAtOnce(kept.machine()) && so.failing().isEmpty();
         if (provisionalUntil(kept).isPresent() && !atOnce) {
             throw Problem.refused(
