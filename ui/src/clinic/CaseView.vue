@@ -31,6 +31,7 @@ const drawn = computed(() => {
 const LEAST = 0.05 // below it a cause is only counted
 /** Whether nothing opens any more: the head is gone. */
 const lost = computed(() => !!found.value?.rules.length && found.value.rules.every((r) => r.never))
+const stopped = computed(() => found.value?.advice?.kind === 'STOP')
 const likely = computed(() => found.value?.findings.filter((f) => f.share >= LEAST) ?? [])
 const unlikely = computed(() => found.value?.findings.filter((f) => f.share < LEAST) ?? [])
 const whole = (share: number) => `${Math.round(share * 100)} %`
@@ -95,11 +96,13 @@ const title = computed(() => {
             <p v-for="(o, i) in found.others" :key="o.title" class="small">
               <b>{{ i === 0 ? 'Runner-up:' : 'Not now:' }}</b> {{ o.title
               }}<template v-if="o.whyNot">, {{ o.whyNot }}</template
-              ><template v-if="o.over > 0.5">; {{ cost(o.over) }} dearer in the end</template>.
+              ><template v-if="o.over > 0.5"
+                >; about {{ cost(o.over) }} dearer in the end, waits and waste counted</template
+              >.
             </p>
           </div>
           <div v-if="found.rounds" class="thin rounds">
-            <p class="strong">{{ lost ? 'What it costs to have it back' : found.rounds.words }}</p>
+            <p class="strong">{{ stopped ? 'What it costs to have it back' : found.rounds.words }}</p>
             <dl class="prices small">
               <template v-if="!lost">
                 <dt>One more round, about</dt>

@@ -40,6 +40,7 @@ import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -321,7 +322,9 @@ public final class Advisor {
             return Advice.of(new Next.Look());
         }
         if (weighed.isEmpty() || weighed.getFirst().cost() >= stop) {
-            weighed.addAll(0, insteadOfStopping(failing, may));
+            var instead = insteadOfStopping(failing, may);
+            weighed.removeIf(w -> w.next().equals(instead.next()));
+            weighed.addFirst(instead);
         } else {
             weighed.add(stopping(failing));
             weighed.sort(Comparator.comparingDouble(Weighed::cost));
@@ -350,22 +353,22 @@ public final class Advisor {
         return Remedies.answer(so.cleaningsInARow() > 0 ? CLEANING : rest, failing, belief) >= Remedies.BELIEVED;
     }
 
-    private java.util.Optional<Next.Treat> treat(Treatment t, Set<ChannelCode> failing) {
+    private Optional<Next.Treat> treat(Treatment t, Set<ChannelCode> failing) {
         var channels = targets(t, failing);
         return channels.isEmpty()
                         || !t.rests() && Remedies.answer(t, failing, belief) < Remedies.BELIEVED
                         || GroundRules.against(t, channels, so).isPresent()
-                ? java.util.Optional.empty()
-                : java.util.Optional.of(new Next.Treat(t, channels));
+                ? Optional.empty()
+                : Optional.of(new Next.Treat(t, channels));
     }
 
     /**
-     * All that is left looks dearer than a new head. Nobody stops while the last acts still heal, nor before every
+     * All that is left looks dearer than it is worth. Nobody stops while the last acts still heal, nor before every
      * cause that is believed had its own remedy once.
      *
      * @param may what may be done at all. @return what to do first
      */
-    private List<Weighed> insteadOfStopping(Set<ChannelCode> failing, List<Next.Treat> may) {
+    private Weighed insteadOfStopping(Set<ChannelCode> failing, List<Next.Treat> may) {
         var standing = EnumSet.copyOf(Remedies.standing(belief, so, failing));
         may.stream().map(Next.Treat::treatment).filter(so::stillHeals).forEach(standing::add);
         for (var t : List.of(CLEANING, DRAW_AT_INLET)) { // why: forbidden now, perhaps, and allowed after a rest
@@ -387,7 +390,7 @@ public final class Advisor {
                 && Remedies.answer(SOAK_OVERNIGHT, failing, belief) >= Remedies.BELIEVED) {
             best = treat(SOAK_OVERNIGHT, failing).map(this::weigh);
         }
-        return List.of(best.orElseGet(() -> stopping(failing)));
+        return best.orElseGet(() -> stopping(failing));
     }
 
     private Reason reason(Set<ChannelCode> failing) {

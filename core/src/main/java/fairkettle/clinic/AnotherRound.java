@@ -24,7 +24,7 @@ public record AnotherRound(int rounds, double again, double renew, double head, 
         return new AnotherRound(
                 so.rounds(),
                 spent / Math.max(1, so.rounds()),
-                situation.cost(Treatment.RENEW, Math.max(1, failing.size())),
+                situation.price(Treatment.RENEW, Math.max(1, failing.size())),
                 situation.prices().head(),
                 FITTING * situation.prices().minute(),
                 UNTIL_IT_COMES * situation.prices().hour());

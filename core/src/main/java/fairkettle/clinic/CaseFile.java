@@ -97,7 +97,7 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
 
     /** Why this must not be done at a moment: the rest that runs, or a ground rule. Empty if it may. */
     public Optional<String> against(Treatment treatment, Set<ChannelCode> channels, Progress so, Instant now) {
-        return !treatment.rests() && restsUntil().filter(now::isBefore).isPresent() && !so.parted()
+        return !treatment.leavesAtRest() && restsUntil().filter(now::isBefore).isPresent() && !so.parted()
                 ? Optional.of("The rest that belongs to the last act is not over: what is done now undoes it.")
                 : GroundRules.against(treatment, channels, so);
     }

@@ -84,7 +84,10 @@ public final class GroundRules {
                                 ? "It was changed already."
                                 : starved(so, channels);
                     case FLUSH_LINE -> starved(so, channels);
-                    case LOOK_AGAIN -> so.times(treatment) >= LOOK_AGAIN_MOST ? "It was looked at twice." : null;
+                    case LOOK_AGAIN ->
+                        so.times(treatment) >= LOOK_AGAIN_MOST
+                                ? "It was looked at twice: what is wrong lies elsewhere. Treat what is believed."
+                                : null;
                     case DRAW_AT_INLET -> headWork(so, channels);
                     case HEAD_OUT -> {
                         if (so.times(treatment) > 0) {

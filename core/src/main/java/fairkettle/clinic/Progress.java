@@ -189,7 +189,8 @@ public final class Progress {
     }
 
     /** Whether a run of neighbours was missing and is all there now: so comes and goes a contact, not ink. */
-    private static boolean block(List<Integer> before, List<Integer> now) {
+    private static boolean block(List<Integer> missing, List<Integer> now) {
+        var before = missing.stream().sorted().toList();
         int run = 0;
         for (int i = 0; i < before.size() && run < BLOCK; i++) {
             boolean next = i > 0 && before.get(i) == before.get(i - 1) + 1 && run > 0;
@@ -198,7 +199,7 @@ public final class Progress {
         return run >= BLOCK;
     }
 
-    /** Whether a block of strokes came back with nothing done to it. */
+    /** Whether a block of strokes was missing at one look and whole at the next, whatever was done between. */
     boolean flickered() {
         return flickered;
     }
@@ -210,8 +211,9 @@ public final class Progress {
     private void treated(Treatment treatment, Set<ChannelCode> channels) {
         var takes = situation.takes(treatment, channels.size());
         acts.add(new Act(treatment, Set.copyOf(channels), allGaps(), -1));
-        cleaningsInARow =
-                treatment == Treatment.CLEANING ? cleaningsInARow + 1 : treatment.rests() ? 0 : cleaningsInARow;
+        cleaningsInARow = treatment == Treatment.CLEANING
+                ? cleaningsInARow + 1
+                : treatment.rests() || !treatment.rest().isZero() ? 0 : cleaningsInARow;
         lookDue = true;
         looks = 0;
         pageGood = false;

@@ -144,12 +144,20 @@ public record Situation(
         };
     }
 
-    /** What an act costs, the wait and the check after it included, risk apart. */
+    /**
+     * What an act weighs in a decision, the wait and the check after it included, risk apart: money, but for the ink.
+     */
     public double cost(Treatment treatment, int treated) {
+        double spent = (takes(treatment, treated).mL() + ink.check() * channels.size()) * prices.ink();
+        return price(treatment, treated) + (SPENT - 1) * spent;
+    }
+
+    /** What an act costs in money, the wait and the check after it included. */
+    public double price(Treatment treatment, int treated) {
         var takes = takes(treatment, treated);
         double minutes = treatment.hands(treated) + 1.5;
         double hours = treatment.lasts(treated).toMinutes() / 60.0 + .03;
-        return (takes.mL() + ink.check() * channels.size()) * prices.ink() * SPENT
+        return (takes.mL() + ink.check() * channels.size()) * prices.ink()
                 + takes.pad() * prices.pad()
                 + takes.fluid() * prices.fluid()
                 + takes.parts()

@@ -141,11 +141,14 @@ public enum Treatment {
         return this == WIPE || this == FLUSH_CAP || this == NEW_CAP;
     }
 
-    /**
-     * Whether the machine stands so long that cleanings may be counted anew. Work of hours at the machine is no rest.
-     */
+    /** Whether the machine stands for hours, and nothing else is done. Work of hours at the machine is no rest. */
     public boolean rests() {
-        return this == REST_SHORT || this == REST_LONG || this == SOAK_OVERNIGHT || this == POWER_CLEANING;
+        return this == REST_SHORT || this == REST_LONG || this == SOAK_OVERNIGHT;
+    }
+
+    /** Whether a machine that must rest may have it: nothing is moved, wetted or pulled. */
+    boolean leavesAtRest() {
+        return this == REST_SHORT || this == REST_LONG || this == LOOK_AGAIN;
     }
 
     /** Whether it takes ink from the path, so that the simple things must be known before. */

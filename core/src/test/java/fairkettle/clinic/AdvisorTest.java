@@ -214,7 +214,9 @@ class AdvisorTest {
                             .isEmpty();
                     assertThat(so.lookDue()).isFalse();
                     assertThat(so.simpleKnown() || !treatment.costsInk()).isTrue();
-                    inARow[0] = treatment == Treatment.CLEANING ? inARow[0] + 1 : treatment.rests() ? 0 : inARow[0];
+                    inARow[0] = treatment == Treatment.CLEANING
+                            ? inARow[0] + 1
+                            : treatment.rests() || treatment == Treatment.POWER_CLEANING ? 0 : inARow[0];
                     assertThat(inARow[0]).isLessThanOrEqualTo(machine.inARow());
                     assertThat(so.pad()
                                     + machine.takes(treatment, channels.size()).pad())
@@ -314,6 +316,32 @@ class AdvisorTest {
                 .as("no sheet faded")
                 .isEmpty();
         assertThat(next).isEqualTo(new Next.Stop(Advice.Reason.NOT_WORTH));
+    }
+
+    @Test
+    void theRunnerUpIsNeverTheAdviceItself() {
+        for (int seed = 0; seed < 6; seed++) {
+            var machine = sublimation(15);
+            watched(machine, seed, (belief, _, so) -> {
+                var advice = Advisor.advise(belief, so, 1);
+                assertThat(advice.others())
+                        .extracting(Advice.Other::next)
+                        .doesNotHaveDuplicates()
+                        .doesNotContain(advice.next());
+            });
+        }
+    }
+
+    @Test
+    void inkWeighsMoreInADecisionThanItCosts() {
+        var machine = sublimation(6);
+        for (var treatment : Treatment.values()) {
+            assertThat(machine.cost(treatment, 2)).isGreaterThan(machine.price(treatment, 2));
+        }
+        var so = progress(machine, look(Map.of(M, EIGHT)), WELL, done(Treatment.CLEANING));
+        assertThat(AnotherRound.of(so, Set.of(M)).renew())
+                .as("what is shown is money")
+                .isEqualTo(machine.price(Treatment.RENEW, 1));
     }
 
     @Test

@@ -112,6 +112,12 @@ class CaseFileTest {
                 .contains("not over");
         assertThat(soaked.against(Treatment.REST_SHORT, all, so, NINE.plus(Duration.ofHours(4))))
                 .isEmpty();
+        assertThat(soaked.against(Treatment.POWER_CLEANING, all, so, NINE.plus(Duration.ofHours(4))))
+                .as("another one is no rest")
+                .isPresent();
+        assertThat(soaked.against(Treatment.LOOK_AGAIN, all, so, NINE.plus(Duration.ofHours(4))))
+                .as("eyes move nothing")
+                .isEmpty();
         assertThat(soaked.against(Treatment.WIPE, all, so, NINE.plus(Duration.ofHours(14))))
                 .isEmpty();
     }

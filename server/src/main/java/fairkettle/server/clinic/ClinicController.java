@@ -11,6 +11,7 @@ import fairkettle.clinic.Complaint;
 import fairkettle.clinic.Evidence;
 import fairkettle.clinic.Finding;
 import fairkettle.clinic.Learning;
+import fairkettle.clinic.Progress;
 import fairkettle.clinic.Remedy;
 import fairkettle.clinic.SimpleThing;
 import fairkettle.clinic.Table;
@@ -474,7 +475,7 @@ class ClinicController {
                                         .toMinutes()
                                 / 60.0,
                         so.money()),
-                rules(kept, failing),
+                rules(kept, so, failing),
                 beside,
                 card == null ? null : card.id(),
                 service.drift(kept).orElse(null),
@@ -582,7 +583,7 @@ class ClinicController {
                 .toList();
     }
 
-    private List<RuleJson> rules(Kept kept, Set<ChannelCode> failing) {
+    private List<RuleJson> rules(Kept kept, Progress so, Set<ChannelCode> failing) {
         if (!kept.open()) {
             return List.of();
         }
@@ -590,8 +591,8 @@ class ClinicController {
                 ? Set.of(kept.file().situation().channels().getFirst().code())
                 : failing;
         return Arrays.stream(Treatment.values())
-                .flatMap(t ->
-                        service.against(kept, t, on).stream().map(why -> new RuleJson(t, why, service.never(kept, t))))
+                .flatMap(t -> service.against(kept, so, t, on).stream()
+                        .map(why -> new RuleJson(t, why, ClinicService.never(so, t))))
                 .toList();
     }
 

@@ -23,6 +23,7 @@ import fairkettle.machine.Supply;
 import fairkettle.path.Place;
 import fairkettle.procedure.Consequence;
 import fairkettle.procedure.Owing;
+import fairkettle.procedure.Pause;
 import fairkettle.safety.School;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Clinic;
@@ -33,7 +34,6 @@ import fairkettle.server.benches.Passports;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.clinic.CaseBook.Kept;
-import fairkettle.server.hob.Hob;
 import fairkettle.server.journal.Act;
 import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
@@ -49,6 +49,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -85,7 +86,6 @@ public class ClinicService implements Clinic {
     private final Passports passports;
     private final UpkeepBook upkeep;
     private final Shop shop;
-    private final Hob hob;
     private final Who who;
     private final Clock clock;
 
@@ -104,7 +104,6 @@ public class ClinicService implements Clinic {
             Passports passports,
             UpkeepBook upkeep,
             Shop shop,
-            Hob hob,
             Who who,
             Clock clock) {
         this.book = book;
@@ -121,7 +120,6 @@ public class ClinicService implements Clinic {
         this.passports = passports;
         this.upkeep = upkeep;
         this.shop = shop;
-        this.hob = hob;
         this.who = who;
         this.clock = clock;
     }
@@ -291,22 +289,25 @@ public class ClinicService implements Clinic {
         var told = List.of(new Consequence.Told(id, book.written(evidence)));
         switch (evidence) {
             case Evidence.Done(var treatment, var channels, var _) -> {
-                var rule = against(kept, treatment, channels);
-                if (rule.isPresent() && never(kept, treatment)) {
+                var so = kept.file().progress();
+                var rule = against(kept, so, treatment, channels);
+                if (rule.isPresent() && never(so, treatment)) {
                     throw Problem.refused(rule.orElseThrow(), List.of());
+                }
+                var came = new ArrayList<Consequence>(told);
+                if (!treatment.rest().isZero()) { // why: the rest belongs to it, whoever did it
+                    came.add(new Consequence.WaitBegun(new Pause(
+                            "rest after the " + treatment.label().toLowerCase(Locale.ROOT),
+                            treatment.rest(),
+                            null,
+                            false)));
                 }
                 bookDone(
                         kept,
                         treatment,
                         channels,
                         rule.map(r -> " (against the rule: " + r + ")").orElse(""),
-                        told);
-                if (!treatment.rest().isZero()) {
-                    hob.put(
-                            kept.machine(),
-                            "rest after the " + treatment.label().toLowerCase(Locale.ROOT),
-                            treatment.rest());
-                }
+                        came);
             }
             case Evidence.Page(var seen) -> bookPage(kept, seen.keySet(), told);
             default ->
@@ -342,7 +343,7 @@ public class ClinicService implements Clinic {
 
     /** Done outside any card: the ink it took is booked, as far as anybody can say. */
     private void bookDone(
-            Kept kept, Treatment treatment, Set<ChannelCode> channels, String rule, List<Consequence.Told> told) {
+            Kept kept, Treatment treatment, Set<ChannelCode> channels, String rule, List<Consequence> came) {
         var machine = machines.get(kept.machine());
         var draws = machine.profile().draws();
         var account = ledger.openAccount(machine.id());
@@ -379,7 +380,7 @@ public class ClinicService implements Clinic {
                                                 rule))
                         .machine(machine.id()),
                 account.postings(),
-                told);
+                came);
     }
 
     private void bookPage(Kept kept, Set<ChannelCode> channels, List<Consequence.Told> told) {
@@ -434,9 +435,10 @@ public class ClinicService implements Clinic {
                     List.of());
         }
         check(kept, new Evidence.Done(treatment, on));
-        var rule = against(kept, treatment, on);
+        var so = kept.file().progress();
+        var rule = against(kept, so, treatment, on);
         if (rule.isPresent()) {
-            if (never(kept, treatment)) {
+            if (never(so, treatment)) {
                 throw Problem.refused(rule.orElseThrow(), List.of());
             }
             if (anyway.isBlank()) {
@@ -479,14 +481,13 @@ public class ClinicService implements Clinic {
     }
 
     /** Why something should not be done now, by the ground rules, the shop's schools and the rest that runs. */
-    Optional<String> against(Kept kept, Treatment treatment, Set<ChannelCode> channels) {
-        return kept.file().against(treatment, channels, kept.file().progress(), clock.instant());
+    Optional<String> against(Kept kept, Progress so, Treatment treatment, Set<ChannelCode> channels) {
+        return kept.file().against(treatment, channels, so, clock.instant());
     }
 
     /** Whether no reason opens it: the head is lost, or the machine is not built for it. */
-    boolean never(Kept kept, Treatment treatment) {
-        return !kept.file().situation().builtFor(treatment)
-                || kept.file().progress().parted();
+    static boolean never(Progress so, Treatment treatment) {
+        return so.parted() || !so.situation().builtFor(treatment);
     }
 
     @Transactional

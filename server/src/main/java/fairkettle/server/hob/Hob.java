@@ -74,10 +74,17 @@ public class Hob {
         return time == null ? null : time.toInstant();
     }
 
-    /** A step's wait begins. */
-    public void put(long machine, long card, String step, Pause pause, Instant from) {
+    /** The wait of a step begins, or of what was done outside cards. */
+    public void put(long machine, @Nullable Long card, String step, Pause pause, Instant from) {
         var max = pause.max();
-        put(machine, card, step, pause.label(), from, pause.min(), max == null ? null : from.plus(max));
+        put(
+                machine,
+                card,
+                card == null ? null : step,
+                pause.label(),
+                from,
+                pause.min(),
+                max == null ? null : from.plus(max));
     }
 
     /** Somebody wants to be reminded. */

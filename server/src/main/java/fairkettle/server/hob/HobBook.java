@@ -11,7 +11,7 @@ import fairkettle.server.live.Live;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
-/** Waits of cards. */
+/** Waits that steps and acts begin. */
 @Component
 class HobBook implements Book {
 
@@ -30,13 +30,18 @@ class HobBook implements Book {
 
     @Override
     public List<Rows> rows(Act act, Consequence what) {
-        return List.of(new Rows(WAIT, WAIT.CARD_ID.eq(act.card())));
+        return List.of(new Rows(
+                WAIT,
+                act.card() == 0
+                        ? WAIT.CARD_ID.isNull().and(WAIT.MACHINE_ID.eq(act.machine()))
+                        : WAIT.CARD_ID.eq(act.card())));
     }
 
     @Override
     public void take(Act act, Consequence what) {
         switch (what) {
-            case Consequence.WaitBegun(var pause) -> hob.put(act.machine(), act.card(), act.step(), pause, act.at());
+            case Consequence.WaitBegun(var pause) ->
+                hob.put(act.machine(), act.cardOrNone(), act.step(), pause, act.at());
             case Consequence.WaitOver(var step) -> {
                 if (step == null) {
                     hob.takeOffAll(act.card());

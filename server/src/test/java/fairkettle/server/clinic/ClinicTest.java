@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -57,6 +58,14 @@ class ClinicTest {
         return api.read(api.get("/api/cases/" + id));
     }
 
+    /** A machine with gaps in every channel, whose simple things are well. @return its case */
+    private long ill(long machine) {
+        api.post("/api/machines/" + machine + "/checks", GAPS);
+        long id = open(machine, "GAPS").get("id").asLong();
+        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        return id;
+    }
+
     private static String advice(JsonNode found) {
         return found.at("/advice/kind").asString();
     }
@@ -92,9 +101,7 @@ class ClinicTest {
     @Test
     void aTreatmentIsACardAndWhenItIsDoneItIsEvidence() {
         long machine = api.machine("Clinic card", "small-tank", "INKED");
-        api.post("/api/machines/" + machine + "/checks", GAPS);
-        long id = open(machine, "GAPS").get("id").asLong();
-        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        long id = ill(machine);
         double pad = padOf(machine);
         var opened = api.post("/api/cases/" + id + "/card", "{\"treatment\": \"CLEANING\", \"channels\": []}");
         assertThat(opened).hasStatus(201);
@@ -114,9 +121,7 @@ class ClinicTest {
     @Test
     void aNewDamperOfOneChannelIsNoNewDamperOfTheOthers() {
         long machine = api.machine("Clinic damper", "small-tank", "INKED");
-        api.post("/api/machines/" + machine + "/checks", GAPS);
-        long id = open(machine, "GAPS").get("id").asLong();
-        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        long id = ill(machine);
         long card = api.read(api.post(
                         "/api/cases/" + id + "/card",
                         "{\"treatment\": \"NEW_DAMPER\", \"channels\": [\"C\"], \"anyway\": \"it is five years old\"}"))
@@ -143,9 +148,7 @@ class ClinicTest {
     @Test
     void whatHappenedIsLearnedAndCanBeForgotten() {
         long machine = api.machine("Clinic learns", "small-tank", "INKED");
-        api.post("/api/machines/" + machine + "/checks", GAPS);
-        long id = open(machine, "GAPS").get("id").asLong();
-        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        long id = ill(machine);
         api.post("/api/machines/" + machine + "/checks", GAPS); // the gaps stand still: dried, not air
         say(id, "{\"kind\": \"DONE\", \"treatment\": \"SOAK\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
         api.post("/api/machines/" + machine + "/checks", WHOLE);
@@ -222,9 +225,7 @@ class ClinicTest {
     @Test
     void anEarlyCheckAfterAPowerCleaningIsNoCure() {
         long machine = api.machine("Clinic early", "small-tank", "INKED");
-        api.post("/api/machines/" + machine + "/checks", GAPS);
-        long id = open(machine, "GAPS").get("id").asLong();
-        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        long id = ill(machine);
         say(id, "{\"kind\": \"DONE\", \"treatment\": \"POWER_CLEANING\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
         api.post("/api/machines/" + machine + "/checks", WHOLE);
         assertThat(look(id).get("provisionalUntil").asString()).isNotBlank();
@@ -242,13 +243,11 @@ class ClinicTest {
     @Test
     void aRuleHoldsForWhatIsNotAdvisedTooUnlessSomebodySaysWhy() {
         long machine = api.machine("Clinic rules", "small-tank", "INKED");
-        api.post("/api/machines/" + machine + "/checks", GAPS);
-        long id = open(machine, "GAPS").get("id").asLong();
-        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        long id = ill(machine);
         say(id, "{\"kind\": \"DONE\", \"treatment\": \"POWER_CLEANING\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
-        assertThat(api.read(api.get("/api/hob")).toString())
+        assertThat(onTheHob(machine))
                 .as("a rest belongs to it, whoever did it")
-                .contains("rest after the power cleaning");
+                .isEqualTo("rest after the power cleaning");
         var cleaning = "{\"treatment\": \"CLEANING\", \"channels\": []%s}";
         assertThat(api.post("/api/cases/" + id + "/card", cleaning.formatted("")))
                 .hasStatus(400)
@@ -261,11 +260,33 @@ class ClinicTest {
     }
 
     @Test
+    void anActThatIsStruckOutTakesItsRestOffTheHobAgain() {
+        long machine = api.machine("Clinic struck", "small-tank", "INKED");
+        long id = ill(machine);
+        say(id, "{\"kind\": \"DONE\", \"treatment\": \"POWER_CLEANING\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
+        assertThat(onTheHob(machine)).isNotNull();
+        long entry = db.sql("select max(id) from entry where machine_id = ? and kind = 'cleaning'")
+                .param(machine)
+                .query(Long.class)
+                .single();
+        assertThat(api.post("/api/log/" + entry + "/strike", "{}").getResponse().getStatus())
+                .isLessThan(300);
+        assertThat(onTheHob(machine)).isNull();
+        assertThat(look(id).at("/spent/padML").asDouble()).isZero();
+    }
+
+    private @Nullable String onTheHob(long machine) {
+        return db.sql("select max(label) from wait where machine_id = ? and taken_off is null")
+                .param(machine)
+                .query(String.class)
+                .optional()
+                .orElse(null);
+    }
+
+    @Test
     void afterTheHeadIsLostNothingElseOpens() {
         long machine = api.machine("Clinic parted", "small-tank", "INKED");
-        api.post("/api/machines/" + machine + "/checks", GAPS);
-        long id = open(machine, "GAPS").get("id").asLong();
-        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        long id = ill(machine);
         var lost = say(id, "{\"kind\": \"PARTED\"}");
         assertThat(advice(lost)).isEqualTo("STOP");
         assertThat(lost.at("/rounds/head").asDouble()).isPositive();
@@ -389,9 +410,7 @@ class ClinicTest {
     @Test
     void aCaseGoesOntoPaper() throws IOException {
         long machine = api.machine("Clinic paper", "small-tank", "INKED");
-        api.post("/api/machines/" + machine + "/checks", GAPS);
-        long id = open(machine, "GAPS").get("id").asLong();
-        say(id, "{\"kind\": \"SIMPLE\", \"channels\": []}");
+        long id = ill(machine);
         say(id, "{\"kind\": \"DONE\", \"treatment\": \"SOAK\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
         var paper = api.get("/api/cases/" + id + "/paper.pdf").getResponse().getContentAsByteArray();
         try (var pdf = Loader.loadPDF(paper)) {
