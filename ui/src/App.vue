@@ -4,6 +4,8 @@ import { useRoute } from 'vue-router'
 import Hatches from './drawings/Hatches.vue'
 import AppBand from './shell/AppBand.vue'
 import HobBar from './shell/HobBar.vue'
+import KeySheet from './shell/KeySheet.vue'
+import PlacesBar from './shell/PlacesBar.vue'
 import { disconnected, useLive } from './shell/live'
 import UndoBar from './log/UndoBar.vue'
 import { loadShop } from './shell/shop'
@@ -28,7 +30,10 @@ useLive(() => ['shop'], loadShop)
     <RouterView />
   </main>
   <UndoBar />
+  <KeySheet />
   <HobBar v-if="!alone" />
+  <!-- why: at a card its step has the height -->
+  <PlacesBar v-if="!alone && route.name !== 'card'" />
 </template>
 
 <style scoped>

@@ -12,16 +12,23 @@ export const router = createRouter({
       meta: { title: 'Add a machine' },
     },
     {
-      path: '/machines/:id',
-      name: 'machine',
-      component: () => import('./benches/MachineView.vue'),
-      meta: { title: 'Machine' },
-    },
-    {
       path: '/machines/:id/label',
       name: 'label',
       component: () => import('./benches/LabelView.vue'),
       meta: { title: 'Label' },
+    },
+    {
+      path: '/machines/:id',
+      component: () => import('./benches/MachineView.vue'),
+      meta: { title: 'Machine' },
+      children: [
+        { path: '', name: 'machine', component: () => import('./benches/MachineNow.vue') },
+        { path: 'checks', component: () => import('./benches/MachineChecks.vue'), meta: { title: 'Its checks' } },
+        { path: 'ink', component: () => import('./benches/MachineInk.vue'), meta: { title: 'Its ink' } },
+        { path: 'upkeep', component: () => import('./benches/MachineUpkeep.vue'), meta: { title: 'Its upkeep' } },
+        { path: 'papers', component: () => import('./benches/MachinePapers.vue'), meta: { title: 'Its papers' } },
+        { path: 'past', component: () => import('./benches/MachinePast.vue'), meta: { title: 'Its past' } },
+      ],
     },
     {
       path: '/changeover',
@@ -71,9 +78,32 @@ export const router = createRouter({
       meta: { title: 'Practice' },
     },
     { path: '/shelf', name: 'shelf', component: () => import('./shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
+    {
+      path: '/shelf/parts',
+      name: 'parts',
+      component: () => import('./shelf/PartsView.vue'),
+      meta: { title: 'Parts and small things' },
+    },
+    { path: '/shelf/waste', name: 'waste', component: () => import('./shelf/WasteView.vue'), meta: { title: 'Waste' } },
     { path: '/sums', name: 'sums', component: () => import('./sums/SumsView.vue'), meta: { title: 'Sums' } },
     { path: '/log', name: 'log', component: () => import('./log/LogView.vue'), meta: { title: 'Log' } },
-    { path: '/shop', name: 'shop', component: () => import('./shop/ShopView.vue'), meta: { title: 'Shop' } },
+    {
+      path: '/log/burden',
+      name: 'burden',
+      component: () => import('./log/BurdenView.vue'),
+      meta: { title: 'What it takes' },
+    },
+    {
+      path: '/shop',
+      component: () => import('./shop/ShopView.vue'),
+      meta: { title: 'Shop' },
+      children: [
+        { path: '', name: 'shop', component: () => import('./shop/ShopHouse.vue') },
+        { path: 'ways', component: () => import('./shop/ShopWays.vue'), meta: { title: 'Ways of the shop' } },
+        { path: 'prices', component: () => import('./shop/ShopPrices.vue'), meta: { title: 'Prices' } },
+        { path: 'people', component: () => import('./shop/ShopPeople.vue'), meta: { title: 'People and keys' } },
+      ],
+    },
     {
       path: '/:rest(.*)',
       name: 'nowhere',
@@ -81,7 +111,7 @@ export const router = createRouter({
       meta: { title: 'Nothing here' },
     },
   ],
-  scrollBehavior: () => ({ top: 0 }),
+  scrollBehavior: (to) => (to.hash && document.getElementById(to.hash.slice(1)) ? { el: to.hash } : { top: 0 }),
 })
 
 router.afterEach((to) => {

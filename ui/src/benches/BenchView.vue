@@ -3,6 +3,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import RoomPlate from '../climate/RoomPlate.vue'
 import { useDue } from '../routines/useDue'
+import SimulatedBench from '../shell/SimulatedBench.vue'
 import { useShop } from '../shell/shop'
 import MachinePlate from './MachinePlate.vue'
 import { actionFor } from './attention'
@@ -93,6 +94,7 @@ const then = computed(() => waiting.value.slice(1, 6))
           </div>
         </div>
         <RoomPlate :zone="zone" />
+        <SimulatedBench class="mt-3" />
       </section>
     </div>
   </div>

@@ -30,7 +30,7 @@ function tap(from: number, to: number) {
         class="tooth"
         :class="{ gone: tooth.missing }"
         :aria-pressed="tooth.missing > 0"
-        :aria-label="`${code} teeth ${tooth.from + 1} to ${tooth.to + 1} missing`"
+        :aria-label="`${code} strokes ${tooth.from + 1} to ${tooth.to + 1} missing`"
         @click="tap(tooth.from, tooth.to)"
       ></button>
     </div>

@@ -34,13 +34,14 @@ const glassWidth = computed(() =>
     </header>
     <div class="family quiet small">
       {{ machine.family }} · {{ machine.profile
-      }}<RouterLink v-if="machine.owedNow" :to="`/machines/${machine.id}#owed`" class="act strong">
+      }}<RouterLink v-if="machine.owedNow" :to="`/machines/${machine.id}/upkeep#owed`" class="act strong">
         · {{ machine.owedNow }} owed</RouterLink
       >
     </div>
     <ul class="channels">
       <li v-for="channel in machine.channels" :key="channel.code">
         <SightGlass
+          class="glass"
           :code="channel.code"
           :layers="channel.path[0]?.layers ?? []"
           :capacity="channel.path[0]?.capacity ?? 1"
@@ -147,5 +148,10 @@ header {
 }
 .next:hover span {
   text-decoration: underline;
+}
+@media (max-width: 600px) {
+  .glass {
+    display: none; /* why: nine machines in a hand; how full each vessel is stands on its own page */
+  }
 }
 </style>

@@ -82,7 +82,7 @@ const { run: save, busy: saving } = oneAtATime(async () => {
   }
   await keepWords(data)
   await router.push(
-    form.holds === 'NEVER_INKED' ? `/changeover?machine=${data.plate.id}` : `/machines/${data.plate.id}#check`,
+    form.holds === 'NEVER_INKED' ? `/changeover?machine=${data.plate.id}` : `/machines/${data.plate.id}/checks#check`,
   )
 })
 </script>

@@ -6,6 +6,7 @@ import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { numberOf } from '../units/typed'
 import TextInput from '../shell/TextInput.vue'
+import TimeInput from '../shell/TimeInput.vue'
 
 /** The shop's permission for purge sheets that print themselves. */
 const props = defineProps<{ machine: number }>()
@@ -52,8 +53,8 @@ const { run: allow, busy } = oneAtATime(async (yes: boolean) => {
       When a purge is due, nobody is printing and no card is open, it prints one sheet within these hours.
     </p>
     <form class="own" novalidate @submit.prevent="allow(true)">
-      <label>from <TextInput v-model="form.from" type="time" /></label>
-      <label>until <TextInput v-model="form.to" type="time" /></label>
+      <label>from <TimeInput v-model="form.from" /></label>
+      <label>until <TimeInput v-model="form.to" /></label>
       <label>sheets in the tray <TextInput v-model="form.sheetsLeft" inputmode="numeric" /></label>
       <label class="line"
         ><input v-model="form.transfer" type="checkbox" class="form-check-input" /> it is transfer paper</label

@@ -163,7 +163,7 @@ defineExpose({ choosePurge })
         </div>
       </div>
       <p v-if="reached[0]" class="small quiet">
-        {{ volume(reached[0].usual, unit) }} cover one page of A4. {{ reached[0].say }}
+        {{ volume(reached[0].usual, unit) }} of one channel fill one page. {{ reached[0].say }}
       </p>
       <BButton type="submit" variant="primary" :disabled="busy">{{ jobs?.uri ? 'Print it' : 'Make it' }}</BButton>
       <BButton variant="link" @click="purging = false">Not now</BButton>

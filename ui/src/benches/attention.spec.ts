@@ -2,7 +2,7 @@ import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '../api/client'
 import CombEntry from './CombEntry.vue'
-import { actionFor, stateOf } from './attention'
+import { actionFor, stateOf, wants } from './attention'
 
 type Kind = Schemas['Attention']['kind']
 
@@ -21,17 +21,25 @@ describe('a machine on the bench', () => {
   it.each([
     [machine('NOTHING'), 'fit', '/machines/4'],
     [machine('PLAN'), 'never inked', '/changeover?machine=4'],
-    [machine('TOP_UP'), 'ink is low', '/machines/4#levels'],
-    [machine('PAD'), 'pad nearly full', '/machines/4#pad'],
-    [machine('OWED', { owedNow: 2 }), '2 owed', '/machines/4#owed'],
+    [machine('TOP_UP'), 'ink is low', '/machines/4/ink#levels'],
+    [machine('PAD'), 'pad nearly full', '/machines/4/ink#pad'],
+    [machine('OWED', { owedNow: 2 }), '2 owed', '/machines/4/upkeep#owed'],
     [machine('PARKED'), 'at rest', '/changeover?machine=4'],
-    [machine('CHECK'), 'not looked at', '/machines/4#check'],
-    [machine('CHECK', { channels: gap }), 'gaps', '/machines/4#check'],
+    [machine('CHECK'), 'not looked at', '/machines/4/checks#check'],
+    [machine('CHECK', { channels: gap }), 'gaps', '/machines/4/checks#check'],
     [machine('CARD', { card }), 'card 3/30', '/cards/9'],
     [machine('TAKE_OFF_WAIT', { card }), 'wait is over', '/cards/9'],
+    [machine('TAKE_OFF_WAIT'), 'wait is over', '/machines/4/checks#check'],
+    [machine('TAKE_OFF_WAIT', { caseId: 5 }), 'ill, wait is over', '/clinic/5'],
   ])('says its state in a word and leads to its next action', (plate, word, to) => {
     expect(stateOf(plate).word).toBe(word)
     expect(actionFor(plate).to).toBe(to)
+  })
+
+  it('wants nothing only when nothing is to be done', () => {
+    expect(wants(machine('NOTHING'))).toBe(false)
+    expect(wants(machine('NOTHING', { card }))).toBe(true)
+    expect(wants(machine('PAD'))).toBe(true)
   })
 })
 

@@ -10,6 +10,8 @@ export function stateOf(machine: Plate): { mark: 'ready' | 'look' | 'open' | 're
       : { mark: 'open', word: `card ${machine.card.done}/${machine.card.steps}` }
   }
   switch (machine.attention.kind) {
+    case 'TAKE_OFF_WAIT':
+      return { mark: 'look', word: machine.caseId ? 'ill, wait is over' : 'wait is over' }
     case 'PLAN':
       return { mark: 'empty', word: 'never inked' }
     case 'TOP_UP':
@@ -30,22 +32,29 @@ export function stateOf(machine: Plate): { mark: 'ready' | 'look' | 'open' | 're
   }
 }
 
+/** Whether anything is to be done to it now. */
+export const wants = (machine: Plate): boolean => Boolean(machine.card) || machine.attention.kind !== 'NOTHING'
+
 /** Where its one next action leads. */
 export function actionFor(machine: Plate): { to: string; label: string } {
   if (machine.card) return { to: `/cards/${machine.card.id}`, label: 'To the card' }
   switch (machine.attention.kind) {
+    case 'TAKE_OFF_WAIT':
+      return machine.caseId
+        ? { to: `/clinic/${machine.caseId}`, label: 'Clinic' }
+        : { to: `/machines/${machine.id}/checks#check`, label: 'Check' }
     case 'PLAN':
       return { to: `/changeover?machine=${machine.id}`, label: 'Plan' }
     case 'CHECK':
-      return { to: `/machines/${machine.id}#check`, label: 'Check' }
+      return { to: `/machines/${machine.id}/checks#check`, label: 'Check' }
     case 'TOP_UP':
-      return { to: `/machines/${machine.id}#levels`, label: 'Refill' }
+      return { to: `/machines/${machine.id}/ink#levels`, label: 'Refill' }
     case 'CASE':
       return { to: `/clinic/${machine.caseId}`, label: 'Clinic' }
     case 'OWED':
-      return { to: `/machines/${machine.id}#owed`, label: 'Owed' }
+      return { to: `/machines/${machine.id}/upkeep#owed`, label: 'Owed' }
     case 'PAD':
-      return { to: `/machines/${machine.id}#pad`, label: 'Pad' }
+      return { to: `/machines/${machine.id}/ink#pad`, label: 'Pad' }
     case 'PARKED':
       return { to: `/changeover?machine=${machine.id}`, label: 'Wake it' }
     default:

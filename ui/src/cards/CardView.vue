@@ -8,6 +8,7 @@ import { bare, countdown, dayAndTime, minutes, span, type VolumeUnit } from '../
 import HandlingForm from '../benches/HandlingForm.vue'
 import StrikeDialog from '../log/StrikeDialog.vue'
 import { asPlanned, endsAsPlanned } from './asPlanned'
+import HandsFree from './HandsFree.vue'
 import MachineSays from './MachineSays.vue'
 import StepAsk from './StepAsk.vue'
 import StepBeads from './StepBeads.vue'
@@ -349,17 +350,6 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
               >Back to the next step</BButton
             >
           </div>
-          <ul v-if="meanwhile.length" class="meanwhile" aria-label="Meanwhile">
-            <li v-for="other in meanwhile" :key="other.card">
-              <RouterLink :to="`/cards/${other.card}`"
-                >Meanwhile, <b>{{ other.machineName }}</b>: {{ other.title }} ({{ minutes(other.minutes) }})</RouterLink
-              >
-            </li>
-          </ul>
-          <p class="quiet small next-line">
-            <span v-if="following">Next: {{ following.title }} ({{ minutes(following.minutes) }})</span>
-            <span v-if="uncapped" :class="{ 'act strong': uncapped.late }">{{ uncapped.words }}</span>
-          </p>
           <input
             ref="photoInput"
             type="file"
@@ -372,6 +362,17 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
           />
         </div>
         <div v-if="open" class="below">
+          <ul v-if="meanwhile.length" class="meanwhile" aria-label="Meanwhile">
+            <li v-for="other in meanwhile" :key="other.card">
+              <RouterLink :to="`/cards/${other.card}`"
+                >Meanwhile, <b>{{ other.machineName }}</b>: {{ other.title }} ({{ minutes(other.minutes) }})</RouterLink
+              >
+            </li>
+          </ul>
+          <p class="quiet small next-line">
+            <span v-if="following">Next: {{ following.title }} ({{ minutes(following.minutes) }})</span>
+            <span v-if="uncapped" :class="{ 'act strong': uncapped.late }">{{ uncapped.words }}</span>
+          </p>
           <p v-if="today" class="small" :class="{ 'act strong': !today.mayStand }">
             <template v-if="today.later && card.uncappedSince">
               By the opening hours nobody is here, and the head stands off its dock: finish, or dock it before you go.
@@ -389,6 +390,7 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             <summary>What if I stop here?</summary>
             <p v-for="line in card.stopHere" :key="line">{{ line }}</p>
           </details>
+          <HandsFree :step="step" :ready="!locked && !busy && !mainWaits" :refused="problem?.detail" @done="main" />
           <p class="small ways">
             <RouterLink :to="{ query: alone ? {} : { alone: '1' } }" replace>{{
               alone ? 'The whole card' : 'One step alone, in a beginner’s words'
@@ -467,7 +469,7 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
           <p v-for="lesson in card.comparison.lessons" :key="lesson.channel" class="small lesson">
             <b>{{ lesson.channel }}</b> gave {{ bare(lesson.gave) }} mL, the profile said {{ bare(lesson.said) }}.
             <RouterLink
-              :to="`/machines/${card.machine}?measured=${lesson.channel},${lesson.vessel},${lesson.capacity},${lesson.heel}#measures`"
+              :to="`/machines/${card.machine}/papers?measured=${lesson.channel},${lesson.vessel},${lesson.capacity},${lesson.heel}#measures`"
               >Teach it</RouterLink
             >
           </p>
@@ -662,11 +664,12 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
 }
 .go {
   position: sticky;
-  bottom: 62px;
+  bottom: 62px; /* the hob */
   z-index: 5;
   background: var(--ground);
-  padding: 14px 0 8px;
-  margin-top: 6px;
+  /* why beyond the plate: its rim must not run on beside the bar that lies over it */
+  margin: 6px -7px 0;
+  padding: 14px 7px 8px;
 }
 .buttons {
   display: flex;
@@ -772,12 +775,20 @@ aside section {
   }
   .buttons .btn {
     flex: 1 1 auto;
-    min-height: 56px;
-    padding-inline: 12px;
+    min-height: 46px;
+    padding: 2px 8px;
+    font-size: 0.95rem;
   }
-  .main {
-    flex-basis: 100% !important;
-    min-height: 64px !important;
+  .go {
+    bottom: 54px;
+    padding: 8px 7px 6px;
+  }
+  .buttons .main,
+  .buttons .planned {
+    flex: 1 1 40%;
+    min-width: 0;
+    min-height: 64px;
+    white-space: normal;
   }
 }
 </style>

@@ -58,7 +58,9 @@ function missing(channel: string): number[] | undefined {
 }
 /** What a picture showed goes into the combs; what it did not show is left to be tapped. */
 function fromPicture(reading: Schemas['ReadingJson']) {
-  const read = reading.looks.filter((l) => !l.unreadable && props.step.ask.channels?.includes(l.channel))
+  const read = reading.looks.filter(
+    (l) => !l.unreadable && !l.unseen.length && props.step.ask.channels?.includes(l.channel),
+  )
   if (read.length)
     emit('enterAll', Object.fromEntries(read.map((l) => [l.channel, l.missing.length ? l.missing.join(',') : 'none'])))
 }

@@ -14,6 +14,7 @@ import { dayAndTime, minutes, money, percent, volume, type VolumeUnit } from '..
 import ChannelFigures from './ChannelFigures.vue'
 import MoneyPlate from './MoneyPlate.vue'
 import HandlingForm from '../benches/HandlingForm.vue'
+import PageParts, { type Part } from '../shell/PageParts.vue'
 import PapersPlate from './PapersPlate.vue'
 import PurityPlate from './PurityPlate.vue'
 import SchoolsFollowed from './SchoolsFollowed.vue'
@@ -68,6 +69,19 @@ const machineOptions = computed(() => [
   ...(bench.value?.machines ?? []).map((m) => ({ value: m.id, text: `${m.name} – ${m.family}` })),
 ])
 
+/** The parts of a plan, each with an address of its own. */
+const SEEN = { ink: 'Ink', when: 'When', buy: 'To buy', care: 'Schools and care', papers: 'On paper' } as const
+const see = computed(() => (String(route.query.see) in SEEN ? (route.query.see as keyof typeof SEEN) : 'ink'))
+const toBuy = computed(() => plan.value?.toBuy.filter((i) => i.buy) ?? [])
+const parts = computed<Part[]>(() =>
+  Object.entries(SEEN).map(([id, label]) => ({
+    label,
+    here: see.value === id,
+    to: { query: { ...route.query, see: id === 'ink' ? undefined : id } },
+    count: id === 'buy' ? toBuy.value.length || undefined : undefined,
+  })),
+)
+
 /** What was chosen for another ink or another machine does not carry over. */
 function choose(change: Record<string, string | undefined>, afresh = false) {
   const kept = afresh ? { machine: route.query.machine, for: route.query.for, to: route.query.to } : route.query
@@ -110,7 +124,7 @@ watch([machineId, () => route.query.to, () => route.query.for], () => {
   purity.value = undefined
   answer.value = undefined
 })
-watch([machineId, wish, purity], ask, { immediate: true })
+watch([machineId, () => JSON.stringify(wish.value), purity], ask, { immediate: true })
 
 const { run: begin, busy: beginning } = oneAtATime(async () => {
   const { data, error } = await api.POST('/api/cards', {
@@ -155,9 +169,22 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
       </div>
     </header>
 
-    <p v-if="!machineId" class="quiet">
-      Choose the machine, and the ink that is to come. Nothing is changed by looking.
-    </p>
+    <template v-if="!machineId">
+      <p class="quiet">Choose the machine, and the ink that is to come. Nothing is changed by looking.</p>
+      <ul class="lines machines">
+        <li v-for="m in bench?.machines ?? []" :key="m.id">
+          <span
+            ><b>{{ m.name }}</b> {{ m.family }} <span class="quiet small">{{ m.profile }}, {{ m.bench }}</span></span
+          >
+          <RouterLink v-if="m.card" class="btn btn-outline-secondary btn-sm" :to="`/cards/${m.card.id}`"
+            >To its card</RouterLink
+          >
+          <RouterLink v-else class="btn btn-outline-secondary btn-sm" :to="`/changeover?machine=${m.id}`"
+            >Plan for {{ m.name }}</RouterLink
+          >
+        </li>
+      </ul>
+    </template>
     <p v-else-if="problem" class="notice" role="alert">{{ problem.detail }}</p>
     <p v-else-if="!answer" class="quiet loading">Working it out …</p>
 
@@ -194,6 +221,9 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
           <div>
             <b>First, before a screw is touched.</b>
             <div v-for="line in plan.first" :key="line">{{ line }}</div>
+            <RouterLink v-if="toBuy.length && see !== 'buy'" :to="{ query: { ...route.query, see: 'buy' } }"
+              >To the list</RouterLink
+            >
           </div>
         </section>
         <details v-if="plan.kit.length" class="fold">
@@ -210,75 +240,6 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
         <p v-if="wish.purpose === 'RENEW'" class="small quiet">
           After growth, or a wrong ink in a tank, aim for 0.05 % old ink left: what spoiled once spoils again.
         </p>
-        <h2>Slot by slot</h2>
-        <SlotsDrawn
-          :slots="plan.channels"
-          :film="plan.to === 'film'"
-          :fixed="wish.purpose === 'PARK'"
-          :picked="channel?.code"
-          @pick="picked = $event"
-          @choose="chooseSlot"
-        />
-        <section class="thin path">
-          <ChannelPicker
-            :model-value="channel?.code"
-            :codes="machine.channels.map((c) => c.code)"
-            label="Channel drawn"
-            @update:model-value="picked = $event"
-          />
-          <div v-if="channel" class="scroll-x" tabindex="0" role="region" aria-label="Ink path">
-            <InkPath
-              :code="channel.code"
-              :path="channel.path"
-              :heels-only="drains"
-              :cap-open="drains ? true : undefined"
-              :pad-share="machine.padShare"
-            />
-          </div>
-          <p v-if="figures && drains && figures.doing === 'FILL'" class="small quiet said">
-            {{ figures.before }} after draining:
-            {{
-              volume(
-                channel!.path.reduce((s, v) => s + v.heel, 0),
-                unit,
-              )
-            }}
-            of old ink cannot be pulled out. Filled like this, {{ percent(figures.drainedOnly) }} would still be old;
-            rinsed as planned, {{ percent(figures.residue) }}, and {{ percent(figures.fluidLeft) }} fluid. The outlet is
-            clean after {{ volume(figures.throughUntilClean, unit) }} more.
-          </p>
-        </section>
-        <h2>What each channel needs</h2>
-        <ChannelFigures
-          :channels="plan.channels"
-          :unit="unit"
-          :drains="drains"
-          :picked="channel?.code"
-          @pick="picked = $event"
-        />
-        <h2>When</h2>
-        <TimeLine :parts="plan.parts" />
-        <p class="small">
-          hands on {{ minutes(plan.times.handsOn) }} · machine {{ minutes(plan.times.machine) }} · rests
-          {{ minutes(plan.times.waiting) }} · ready <b>{{ dayAndTime(plan.times.ready, zone) }}</b> if you begin now,
-          more if the check asks for it
-        </p>
-        <p v-if="plan.times.uncapped.bare + plan.times.uncapped.onCloth > 0" class="small">
-          the head off its dock: {{ minutes(plan.times.uncapped.onCloth) }} on a wet cloth, at most
-          <b>{{ minutes(plan.times.uncapped.bare) }} in the air</b>
-        </p>
-        <ol v-if="plan.times.days.length > 1" class="small days" aria-label="Day by day">
-          <li v-for="d in plan.times.days" :key="d.from" :class="{ 'act strong': !d.mayStand }">
-            <b>{{ dayAndTime(d.from, zone) }}</b> {{ d.first === d.last ? d.first : `${d.first} … ${d.last}` }}
-            <span v-if="!d.mayStand">· longer than a day: the head would stand off its dock over night</span>
-          </li>
-        </ol>
-        <HoldWarning
-          v-if="machineId"
-          :machine="machineId"
-          :minutes="plan.times.handsOn + plan.times.machine + plan.times.waiting"
-          :zone="zone"
-        />
         <p v-if="plan.times.missed.length" class="notice small" role="status">
           <span
             >Promised before that:
@@ -287,7 +248,113 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
             >. Print them first, or on another machine.</span
           >
         </p>
-        <div class="two">
+        <p v-if="plan.times.days.some((d) => !d.mayStand)" class="notice act strong" role="status">
+          As it is planned, the head would stand off its dock over night. See “When”, and begin on a day that is long
+          enough.
+        </p>
+        <PageParts :parts="parts" label="Parts of the plan" />
+        <template v-if="see === 'ink'">
+          <h2>Slot by slot</h2>
+          <SlotsDrawn
+            :slots="plan.channels"
+            :film="plan.to === 'film'"
+            :fixed="wish.purpose === 'PARK'"
+            :picked="channel?.code"
+            @pick="picked = $event"
+            @choose="chooseSlot"
+          />
+          <section class="thin path">
+            <ChannelPicker
+              :model-value="channel?.code"
+              :codes="machine.channels.map((c) => c.code)"
+              label="Channel drawn"
+              @update:model-value="picked = $event"
+            />
+            <div v-if="channel" class="scroll-x" tabindex="0" role="region" aria-label="Ink path">
+              <InkPath
+                :code="channel.code"
+                :path="channel.path"
+                :heels-only="drains"
+                :cap-open="drains ? true : undefined"
+                :pad-share="machine.padShare"
+              />
+            </div>
+            <p v-if="figures && drains && figures.doing === 'FILL'" class="small quiet said">
+              {{ figures.before }} after draining:
+              {{
+                volume(
+                  channel!.path.reduce((s, v) => s + v.heel, 0),
+                  unit,
+                )
+              }}
+              of old ink cannot be pulled out. Filled like this, {{ percent(figures.drainedOnly) }} would still be old;
+              rinsed as planned, {{ percent(figures.residue) }}, and {{ percent(figures.fluidLeft) }} fluid. The outlet
+              is clean after {{ volume(figures.throughUntilClean, unit) }} more.
+            </p>
+          </section>
+          <h2>What each channel needs</h2>
+          <ChannelFigures
+            :channels="plan.channels"
+            :unit="unit"
+            :drains="drains"
+            :picked="channel?.code"
+            @pick="picked = $event"
+          />
+        </template>
+        <template v-else-if="see === 'when'">
+          <TimeLine :parts="plan.parts" />
+          <p class="small">
+            hands on {{ minutes(plan.times.handsOn) }} · machine {{ minutes(plan.times.machine) }} · rests
+            {{ minutes(plan.times.waiting) }} · ready <b>{{ dayAndTime(plan.times.ready, zone) }}</b> if you begin now,
+            more if the check asks for it
+          </p>
+          <p v-if="plan.times.uncapped.bare + plan.times.uncapped.onCloth > 0" class="small">
+            the head off its dock: {{ minutes(plan.times.uncapped.onCloth) }} on a wet cloth, at most
+            <b>{{ minutes(plan.times.uncapped.bare) }} in the air</b>
+          </p>
+          <ol v-if="plan.times.days.length > 1" class="small days" aria-label="Day by day">
+            <li v-for="d in plan.times.days" :key="d.from" :class="{ 'act strong': !d.mayStand }">
+              <b>{{ dayAndTime(d.from, zone) }}</b> {{ d.first === d.last ? d.first : `${d.first} … ${d.last}` }}
+              <span v-if="!d.mayStand">· longer than a day: the head would stand off its dock over night</span>
+            </li>
+          </ol>
+          <HoldWarning
+            v-if="machineId"
+            :machine="machineId"
+            :minutes="plan.times.handsOn + plan.times.machine + plan.times.waiting"
+            :zone="zone"
+          />
+        </template>
+        <div v-else-if="see === 'buy'" class="two">
+          <section>
+            <h2>To buy</h2>
+            <ul class="list buy">
+              <li v-for="item in toBuy" :key="item.what">
+                <span>{{ item.what }}</span>
+                <b
+                  >{{ item.buy }}<span v-if="item.price?.minor" class="quiet small"> {{ money(item.price) }}</span></b
+                >
+              </li>
+              <li v-if="!toBuy.length"><span>Nothing: all of it is here.</span></li>
+            </ul>
+          </section>
+          <section>
+            <h2>At hand</h2>
+            <ul class="list buy">
+              <li v-for="item in plan.toBuy.filter((i) => i.onShelf)" :key="item.what">
+                <span>{{ item.what }}</span>
+                <span class="have">✓ {{ item.onShelf > 1 ? item.onShelf : 'here' }}</span>
+              </li>
+              <li>
+                <span>room in the waste bottle</span><b>{{ volume(plan.wasteBottle, unit) }}</b>
+              </li>
+              <li>
+                <span>the pad will be at</span><b>{{ percent(plan.padAfter) }}</b>
+              </li>
+            </ul>
+          </section>
+        </div>
+        <div v-else-if="see === 'care'" class="two">
           <section>
             <h2>Schools followed</h2>
             <SchoolsFollowed :schools="plan.schools" />
@@ -299,7 +366,7 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
             </ul>
           </section>
         </div>
-        <PapersPlate :machine="machine.id" :wish="{ ...wish, purity: purity }" @brought-in="take" />
+        <PapersPlate v-else :machine="machine.id" :wish="{ ...wish, purity: purity }" @brought-in="take" />
       </div>
       <aside>
         <div class="plate trade">
@@ -323,29 +390,6 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
           >
           <MoneyPlate :plan="plan" />
         </div>
-        <h2>To buy</h2>
-        <ul class="list buy">
-          <li v-for="item in plan.toBuy.filter((i) => i.buy)" :key="item.what">
-            <span>{{ item.what }}</span>
-            <b
-              >{{ item.buy }}<span v-if="item.price?.minor" class="quiet small"> {{ money(item.price) }}</span></b
-            >
-          </li>
-          <li v-if="!plan.toBuy.some((i) => i.buy)"><span>Nothing: all of it is here.</span></li>
-        </ul>
-        <h2>At hand</h2>
-        <ul class="list buy">
-          <li v-for="item in plan.toBuy.filter((i) => i.onShelf)" :key="item.what">
-            <span>{{ item.what }}</span>
-            <span class="have">✓ {{ item.onShelf > 1 ? item.onShelf : 'here' }}</span>
-          </li>
-          <li>
-            <span>room in the waste bottle</span><b>{{ volume(plan.wasteBottle, unit) }}</b>
-          </li>
-          <li>
-            <span>the pad will be at</span><b>{{ percent(plan.padAfter) }}</b>
-          </li>
-        </ul>
       </aside>
     </div>
   </div>
@@ -411,6 +455,13 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
 }
 h2 {
   margin: 20px 0 8px;
+}
+.parts + h2,
+.two h2 {
+  margin-top: 0;
+}
+.machines {
+  max-width: 760px;
 }
 .no {
   max-width: 720px;

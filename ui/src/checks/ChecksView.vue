@@ -13,6 +13,7 @@ import StateMark from '../drawings/StateMark.vue'
 import { verdict } from '../drawings/comb'
 import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
+import SimulatedBench from '../shell/SimulatedBench.vue'
 import { useShop } from '../shell/shop'
 import { dayAndTime, type VolumeUnit } from '../units/format'
 import EyeHelp from './EyeHelp.vue'
@@ -140,6 +141,7 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
         </p>
         <p v-else class="quiet small">No picture yet.</p>
         <SendPicture :machine="id" :calm="mustAct" class="send" @read="read" />
+        <SimulatedBench v-if="plate" :machine="plate.name" />
         <div v-if="reading?.whyNot" class="notice" role="status">
           <StateMark kind="look" />
           <div><b>Not read.</b> {{ reading.whyNot }}</div>

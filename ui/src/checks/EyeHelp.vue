@@ -8,7 +8,7 @@ const help = shallowRef<Schemas['EyeHelpJson'][]>([])
 onMounted(async () => (help.value = (await api.GET('/api/checks/help')).data ?? []))
 
 const EXAMPLES = [
-  { word: 'perfect', says: 'every tooth there', missing: [] },
+  { word: 'perfect', says: 'every stroke there', missing: [] },
   { word: 'acceptable', says: 'one gap here and there, none side by side: text, most solids', missing: [19, 47] },
   { word: 'bad', says: 'runs of neighbours: every solid shows it', missing: [8, 9, 10, 11, 30, 31, 52, 53, 54] },
 ]

@@ -11,6 +11,7 @@ const look = {
   partial: [],
   bent: [],
   unsure: [2],
+  unseen: [],
   limit: 0.16,
   corrected: false,
   spots: [0.2, 0.5, 0.5, 0.5, 0.8, 0.5],
@@ -32,6 +33,13 @@ function shown(of = reading) {
 }
 
 describe('a picture that was read', () => {
+  it('lets somebody who looked say that what is hidden is there', async () => {
+    const picture = shown({ ...reading, looks: [{ ...look, unseen: [2] }] } as unknown as Reading)
+    expect(picture.text()).toContain('1 stroke is hidden, so it is no check yet')
+    await picture.get('button').trigger('click')
+    expect(picture.emitted('correct')).toEqual([['M', [1]]])
+  })
+
   it('rings what is missing and what is unsure, and leaves the rest alone', () => {
     const picture = shown()
     expect(picture.findAll('.ring')).toHaveLength(2)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import type { Reading } from './useReading'
 
@@ -50,6 +51,8 @@ function flip(look: Look, i: number) {
     : [...look.missing, i].sort((a, b) => a - b)
   emit('correct', look.channel, missing)
 }
+/** What a finger or the picture's edge hides: it counts as a check when somebody says what is there. */
+const hidden = computed(() => props.reading.looks.filter((l) => l.unseen.length))
 const strokes = computed(() => props.reading.looks.filter((l) => !l.unreadable).reduce((sum, l) => sum + l.strokes, 0))
 const unsure = computed(() => props.reading.looks.reduce((sum, l) => sum + (l.corrected ? 0 : l.unsure.length), 0))
 </script>
@@ -80,6 +83,13 @@ const unsure = computed(() => props.reading.looks.reduce((sum, l) => sum + (l.co
       </template>
       <span v-if="reading.pixelsPerMm"> {{ reading.pixelsPerMm.toFixed(1) }} pixels per mm.</span>
     </figcaption>
+    <p v-for="l in hidden" :key="l.channel" class="small">
+      <b class="code">{{ l.channel }}</b>:
+      {{ l.unseen.length === 1 ? '1 stroke is' : `${l.unseen.length} strokes are` }} hidden, so it is no check yet.
+      <BButton variant="outline-secondary" size="sm" @click="emit('correct', l.channel, [...l.missing])"
+        >I looked: those are there</BButton
+      >
+    </p>
   </figure>
 </template>
 

@@ -15,7 +15,7 @@ beforeEach(() => {
 })
 afterEach(() => vi.unstubAllGlobals())
 
-const read = () => Response.json({ id: 1, looks: [], doubts: [], machineName: 'Sorrel' })
+const read = () => Response.json({ id: 1, looks: [], doubts: [], machineName: 'Sorrel', alsoRead: [] })
 async function drop(...names: string[]) {
   const shown = mount(SendPicture, { props: { machine: 4 } })
   await shown.get('.drop').trigger('drop', { dataTransfer: { files: names.map((n) => new File(['x'], n)) } })
@@ -28,7 +28,7 @@ const words = (shown: Awaited<ReturnType<typeof drop>>) => shown.findAll('.sent 
 describe('sending pictures', () => {
   it('reads several, one after the other, each with its own word', async () => {
     answers.push(read, () =>
-      Response.json({ id: 2, looks: [], doubts: [], whyNot: 'No mark of ours is in the picture.' }),
+      Response.json({ id: 2, looks: [], doubts: [], whyNot: 'No mark of ours is in the picture.', alsoRead: [] }),
     )
     const shown = await drop('one.jpg', 'two.jpg')
     expect(asked).toHaveLength(2)
@@ -36,6 +36,24 @@ describe('sending pictures', () => {
     expect(asked[0]).toContain('keep=true')
     expect(words(shown)).toEqual(['read and filed with Sorrel', 'No mark of ours is in the picture.'])
     expect(shown.emitted('read')).toHaveLength(2)
+  })
+
+  it('says of a second sheet in the same picture where it went', async () => {
+    answers.push(() =>
+      Response.json({
+        id: 1,
+        looks: [],
+        doubts: [],
+        machineName: 'Sorrel',
+        alsoRead: [
+          { id: 2, machineName: 'Teasel' },
+          { id: 3, whyNot: 'Two copies of one sheet are in the picture.' },
+        ],
+      }),
+    )
+    expect(words(await drop('both.jpg'))).toEqual([
+      'read and filed with Sorrel; another with Teasel; another sheet was not read: Two copies of one sheet are in the picture.',
+    ])
   })
 
   it('says why one was refused, and reads the next', async () => {

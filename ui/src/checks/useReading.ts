@@ -47,7 +47,12 @@ export function useReading(machine: () => number | undefined, done: (reading: Re
     if (!data) return put(at, { state: 'refused', words: problemOf(error).detail })
     put(at, {
       state: data.whyNot ? 'unread' : 'read',
-      words: data.whyNot ?? `read and filed with ${data.machineName ?? 'no machine'}`,
+      words: [
+        data.whyNot ?? `read and filed with ${data.machineName ?? 'no machine'}`,
+        ...data.alsoRead.map((other) =>
+          other.whyNot ? `another sheet was not read: ${other.whyNot}` : `another with ${other.machineName}`,
+        ),
+      ].join('; '),
       reading: data,
     })
     done(data)

@@ -25,12 +25,13 @@ describe('what a page showed', () => {
     const wrapper = page()
     await press(wrapper, 1, 'fades')
     await press(wrapper, 0, 'bare band')
-    await press(wrapper, 0, 'wrong colour')
+    await press(wrapper, 0, 'wrong colour all down')
+    await press(wrapper, 1, 'wrong colour at the top edge')
     expect(wrapper.find('.wide').text()).toBe('That is what it showed')
     await wrapper.find('.wide').trigger('click')
     expect(wrapper.emitted('seen')![0]![0]).toEqual([
-      { channel: 'C', fade: 0.03, band: true, off: true },
-      { channel: 'W1', fade: 0.6, band: false, off: false },
+      { channel: 'C', fade: 0.03, band: true, off: true, clears: false },
+      { channel: 'W1', fade: 0.6, band: false, off: true, clears: true },
     ])
   })
 })

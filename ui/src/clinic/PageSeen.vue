@@ -13,9 +13,14 @@ const WEIGHTS = [
   { label: 'fades', fade: 0.6 },
   { label: 'nothing came', fade: 1 },
 ]
-const seen = reactive<Record<string, { weight: number; band: boolean; off: boolean }>>({})
-const of = (code: string) => (seen[code] ??= { weight: 0, band: false, off: false })
-const clean = computed(() => props.channels.every((c) => !of(c).weight && !of(c).band && !of(c).off))
+type Tint = 'own' | 'edge' | 'all'
+const TINTS: { tint: Tint; label: string }[] = [
+  { tint: 'edge', label: 'wrong colour at the top edge' },
+  { tint: 'all', label: 'wrong colour all down' },
+]
+const seen = reactive<Record<string, { weight: number; band: boolean; tint: Tint }>>({})
+const of = (code: string) => (seen[code] ??= { weight: 0, band: false, tint: 'own' })
+const clean = computed(() => props.channels.every((c) => !of(c).weight && !of(c).band && of(c).tint === 'own'))
 const send = () =>
   emit(
     'seen',
@@ -23,7 +28,8 @@ const send = () =>
       channel: c,
       fade: WEIGHTS[of(c).weight]!.fade,
       band: of(c).band,
-      off: of(c).off,
+      off: of(c).tint !== 'own',
+      ...(of(c).tint === 'own' ? {} : { clears: of(c).tint === 'edge' }),
     })),
   )
 </script>
@@ -57,13 +63,15 @@ const send = () =>
           bare band
         </button>
         <button
+          v-for="t in TINTS"
+          :key="t.tint"
           type="button"
           class="pick chip"
-          :class="{ on: of(code).off }"
-          :aria-pressed="of(code).off"
-          @click="of(code).off = !of(code).off"
+          :class="{ on: of(code).tint === t.tint }"
+          :aria-pressed="of(code).tint === t.tint"
+          @click="of(code).tint = of(code).tint === t.tint ? 'own' : t.tint"
         >
-          wrong colour
+          {{ t.label }}
         </button>
       </span>
     </div>

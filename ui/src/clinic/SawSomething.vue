@@ -8,6 +8,7 @@ const props = defineProps<{ found: Case; busy: boolean }>()
 const emit = defineEmits<{ say: [said: Said] }>()
 const shown = defineModel<boolean>({ required: true })
 
+const looks = computed(() => LOOKS.filter((l) => !props.found.notThere.some((gone) => gone === l.kind)))
 type What = { label: string; kind: string; yes: string; no: string; whole?: boolean }
 const LOOKS: What[] = [
   { label: 'Bubbles in the tube', kind: 'BUBBLES', yes: 'bubbles', no: 'none' },
@@ -49,7 +50,7 @@ function say(said: Said) {
       </button>
     </div>
     <ul class="lines">
-      <li v-for="l in LOOKS" :key="l.kind">
+      <li v-for="l in looks" :key="l.kind">
         <span>{{ l.label }}<span v-if="l.whole" class="quiet small"> (the machine)</span></span>
         <span class="two">
           <BButton

@@ -4,12 +4,19 @@ import { computed, ref, watch } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
 import { useLive } from '../shell/live'
 import { useShop } from '../shell/shop'
-import { dayAndTime, volume, type VolumeUnit } from '../units/format'
+import { clock, dayAndTime, volume, type VolumeUnit } from '../units/format'
+import { byDays } from './days'
 import StrikeDialog from './StrikeDialog.vue'
 import { useStrike } from './useStrike'
 
 /** What happened, newest first; every mL can be asked where it went. */
-const props = defineProps<{ machine?: number; kind?: string; words?: string }>()
+const props = defineProps<{
+  machine?: number
+  kind?: string
+  words?: string
+  /** only the newest few, with nothing to do to them */
+  most?: number
+}>()
 const { settings } = useShop()
 const unit = computed(() => (settings.value?.volumeUnit ?? 'mL') as VolumeUnit)
 const zone = computed(() => settings.value?.zone ?? 'UTC')
@@ -17,6 +24,17 @@ const entries = ref<Schemas['EntryJson'][]>()
 const older = ref<number>()
 const problem = ref('')
 const postings = ref<Record<number, Schemas['PostingJson'][]>>({})
+
+/** A screen or two of it; the rest when somebody goes on. */
+const STEP = window.matchMedia('(max-width: 700px)').matches ? 15 : 40
+const open = ref(STEP)
+const days = computed(() => byDays((entries.value ?? []).slice(0, open.value), zone.value))
+/** Lines of several entries that are shown one by one. */
+const unfolded = ref<Record<number, boolean>>({})
+async function goOn() {
+  open.value += STEP
+  if (older.value && open.value > (entries.value?.length ?? 0)) await load(older.value)
+}
 
 let asked = 0
 async function load(before?: number) {
@@ -30,11 +48,14 @@ async function load(before?: number) {
   problem.value = error ? problemOf(error).detail : ''
   if (!data) return
   entries.value = before ? [...(entries.value ?? []), ...data.entries] : data.entries
-  older.value = data.older
+  older.value = props.most ? undefined : data.older
 }
 watch(
   () => [props.machine, props.kind, props.words],
-  () => load(),
+  () => {
+    open.value = STEP
+    void load()
+  },
   { immediate: true },
 )
 useLive(
@@ -58,48 +79,76 @@ async function whereFrom(entry: number) {
   <p v-if="problem" class="notice" role="alert">{{ problem }}</p>
   <p v-else-if="!entries" class="quiet loading">Reading the log …</p>
   <p v-else-if="!entries.length" class="quiet">Nothing is written here yet.</p>
-  <ol v-else class="log">
-    <li v-for="entry in entries" :key="entry.id" :class="{ struck: entry.struckOut }">
-      <span class="quiet small when">{{ dayAndTime(entry.at, zone) }}</span>
-      <span class="kind small">{{ entry.kind }}</span>
-      <span class="words">
-        <RouterLink v-if="entry.card" :to="`/cards/${entry.card}`">{{ entry.words }}</RouterLink>
-        <RouterLink v-else-if="entry.machine && !machine" :to="`/machines/${entry.machine}`">{{
-          entry.words
-        }}</RouterLink>
-        <template v-else>{{ entry.words }}</template>
-        <span v-if="entry.struckOut" class="small strong"> – struck out</span>
-      </span>
-      <span class="quiet small">{{ entry.person }}</span>
-      <BButton
-        v-if="entry.moved"
-        size="sm"
-        variant="link"
-        :aria-expanded="Boolean(postings[entry.id])"
-        @click="whereFrom(entry.id)"
-        >{{ volume(entry.moved, unit) }}</BButton
-      >
-      <span v-else></span>
-      <BButton
-        v-if="entry.strikeable"
-        size="sm"
-        variant="link"
-        :disabled="busy()"
-        :aria-label="`Strike out: ${entry.words}`"
-        @click="ask(entry.id)"
-        >Strike out</BButton
-      >
-      <span v-else></span>
-      <ul v-if="postings[entry.id]" class="postings small">
-        <li v-for="(posting, i) in postings[entry.id]" :key="i">
-          <span>{{ posting.place }}</span><span class="quiet">{{ posting.what }}</span
-          ><b>{{ posting.mL > 0 ? '+' : '−' }}{{ volume(Math.abs(posting.mL), unit) }}</b>
-        </li>
-      </ul>
+  <ol v-else-if="most" class="lines">
+    <li v-for="entry in entries.slice(0, most)" :key="entry.id" :class="{ struck: entry.struckOut }">
+      <span class="words">{{ entry.words }}</span><span class="quiet small when">{{ dayAndTime(entry.at, zone) }}</span>
     </li>
   </ol>
+  <template v-else>
+    <section v-for="of in days" :key="of.day" class="day">
+      <h3>{{ of.day }}</h3>
+      <ol class="log">
+        <template v-for="line in of.lines" :key="line.id">
+          <li v-if="line.entries.length > 1" :class="{ struck: line.entries[0]?.struckOut }">
+            <span class="quiet small when">{{ line.time }}</span>
+            <span class="kind small">{{ line.entries[0]?.kind }}</span>
+            <span class="words">{{ line.words }}</span>
+            <span class="quiet small">{{ line.entries[0]?.person }}</span>
+            <span></span>
+            <BButton
+              size="sm"
+              variant="link"
+              :aria-expanded="Boolean(unfolded[line.id])"
+              @click="unfolded[line.id] = !unfolded[line.id]"
+              >{{ unfolded[line.id] ? 'Together' : 'One by one' }}</BButton
+            >
+          </li>
+          <template v-if="line.entries.length === 1 || unfolded[line.id]">
+            <li v-for="entry in line.entries" :key="entry.id" :class="{ struck: entry.struckOut }">
+              <span class="quiet small when">{{ clock(entry.at, zone) }}</span>
+              <span class="kind small">{{ entry.kind }}</span>
+              <span class="words">
+                <RouterLink v-if="entry.card" :to="`/cards/${entry.card}`">{{ entry.words }}</RouterLink>
+                <RouterLink v-else-if="entry.machine && !machine" :to="`/machines/${entry.machine}`">{{
+                  entry.words
+                }}</RouterLink>
+                <template v-else>{{ entry.words }}</template>
+                <span v-if="entry.struckOut" class="small strong"> – struck out</span>
+              </span>
+              <span class="quiet small">{{ entry.person }}</span>
+              <BButton
+                v-if="entry.moved"
+                size="sm"
+                variant="link"
+                :aria-expanded="Boolean(postings[entry.id])"
+                @click="whereFrom(entry.id)"
+                >{{ volume(entry.moved, unit) }}</BButton
+              >
+              <span v-else></span>
+              <BButton
+                v-if="entry.strikeable"
+                size="sm"
+                variant="link"
+                :disabled="busy()"
+                :aria-label="`Strike out: ${entry.words}`"
+                @click="ask(entry.id)"
+                >Strike out</BButton
+              >
+              <span v-else></span>
+              <ul v-if="postings[entry.id]" class="postings small">
+                <li v-for="(posting, i) in postings[entry.id]" :key="i">
+                  <span>{{ posting.place }}</span><span class="quiet">{{ posting.what }}</span
+                  ><b>{{ posting.mL > 0 ? '+' : '−' }}{{ volume(Math.abs(posting.mL), unit) }}</b>
+                </li>
+              </ul>
+            </li>
+          </template>
+        </template>
+      </ol>
+    </section>
+    <BButton v-if="older || (entries?.length ?? 0) > open" variant="outline-secondary" @click="goOn">Older</BButton>
+  </template>
   <StrikeDialog :preview="asking" :problem="refused" :busy="busy()" @strike="confirm" @leave="leave" />
-  <BButton v-if="older" variant="outline-secondary" @click="load(older)">Older</BButton>
 </template>
 
 <style scoped>
@@ -110,12 +159,15 @@ async function whereFrom(entry: number) {
 }
 .log > li {
   display: grid;
-  grid-template-columns: 132px 84px minmax(0, 1fr) 90px 80px 112px;
+  grid-template-columns: 52px 84px minmax(0, 1fr) 90px 80px 112px;
   gap: 10px;
   align-items: center;
   border-top: 1.5px solid var(--line);
   padding: 4px 0;
   min-height: 46px;
+}
+.when {
+  white-space: nowrap;
 }
 .kind {
   background: var(--wash);
@@ -123,8 +175,16 @@ async function whereFrom(entry: number) {
   text-align: center;
   padding: 2px 4px;
 }
+.day h3 {
+  margin: 18px 0 6px;
+}
 .words a {
   color: var(--text);
+  text-decoration: none;
+}
+.words a:hover,
+.words a:focus-visible {
+  text-decoration: underline;
 }
 .struck .words a,
 .struck .words {
@@ -146,10 +206,16 @@ async function whereFrom(entry: number) {
 }
 @media (max-width: 700px) {
   .log > li {
-    grid-template-columns: minmax(0, 1fr) auto;
+    grid-template-columns: 48px auto minmax(0, 1fr) auto auto;
+    gap: 0 10px;
+    padding: 6px 0;
   }
   .words {
     grid-column: 1 / -1;
+    grid-row: 2;
+  }
+  .kind {
+    padding: 0 8px;
   }
   .postings {
     grid-column: 1 / -1;

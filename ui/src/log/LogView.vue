@@ -2,8 +2,8 @@
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import { useBench } from '../benches/useBench'
-import BurdenPlate from './BurdenPlate.vue'
 import LogList from './LogList.vue'
+import LogParts from './LogParts.vue'
 import { useSettled } from '../shell/settled'
 import TextInput from '../shell/TextInput.vue'
 import Choice from '../shell/Choice.vue'
@@ -37,7 +37,7 @@ const machines = computed(() => [
       />
       <TextInput v-model="typed" type="search" placeholder="Search the log" aria-label="Search the log" />
     </header>
-    <BurdenPlate />
+    <LogParts />
     <LogList :machine="machine || undefined" :kind="kind" :words="words" />
   </div>
 </template>

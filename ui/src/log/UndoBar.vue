@@ -11,7 +11,9 @@ const { asking, problem, busy, undo, confirm, leave } = useStrike()
 <template>
   <div v-if="undoOffer" class="undo" role="status">
     <span>Written down.</span>
-    <BButton size="sm" variant="outline-secondary" :disabled="busy()" @click="undo(undoOffer.entry)">Undo</BButton>
+    <BButton data-undo size="sm" variant="outline-secondary" :disabled="busy()" @click="undo(undoOffer.entry)"
+      >Undo</BButton
+    >
     <button type="button" class="btn-close" aria-label="Leave it as it is" @click="noUndo"></button>
   </div>
   <StrikeDialog
@@ -27,7 +29,7 @@ const { asking, problem, busy, undo, confirm, leave } = useStrike()
 .undo {
   position: fixed;
   right: 18px;
-  bottom: 84px;
+  bottom: calc(84px + var(--places));
   z-index: 1030;
   display: flex;
   align-items: center;

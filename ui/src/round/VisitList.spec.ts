@@ -64,7 +64,7 @@ describe('the walk', () => {
   it('asks of a check what was seen', async () => {
     const check = visit({ routine: 'check' })
     const shown = list([check])
-    expect(shown.get('a').attributes('href')).toBe('/machines/1#check')
+    expect(shown.get('a').attributes('href')).toBe('/machines/1/checks#check')
     await press(shown, 'All whole')
     expect(shown.emitted('tick')).toEqual([[check, true, undefined]])
     expect(shown.text()).not.toContain('Done')

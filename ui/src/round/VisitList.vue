@@ -89,7 +89,9 @@ const isCheck = (v: Visit) => v.routine === 'check'
               >it took <TextInput v-model="took" inputmode="numeric" :placeholder="String(v.hands)" /> min</label
             >
             <template v-if="isCheck(v)">
-              <RouterLink class="btn btn-outline-secondary" :to="`/machines/${v.machine}#check`">Gaps</RouterLink>
+              <RouterLink class="btn btn-outline-secondary" :to="`/machines/${v.machine}/checks#check`"
+                >Gaps</RouterLink
+              >
               <BButton variant="primary" :disabled="busy" @click="tick(v, true)">All whole</BButton>
             </template>
             <BButton v-else variant="primary" :disabled="busy" @click="tick(v, false)">Done</BButton>

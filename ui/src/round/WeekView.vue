@@ -22,7 +22,7 @@ async function load() {
   problem.value = error ? problemOf(error) : undefined
 }
 onMounted(load)
-useLive(() => ['round', 'hob', 'machine/', 'card/', 'shop'], load)
+useLive(() => ['week', 'round', 'hob', 'machine/', 'card/', 'shop'], load)
 
 const due = useDue()
 /** Of each kind of ink with several machines, which could print soonest. */
@@ -56,12 +56,15 @@ const { run: prepare } = oneAtATime(async (p: Prepare) => {
 })
 const daysTo = (day: string) =>
   Math.round((Date.parse(`${day}T12:00:00Z`) - Date.parse(`${week.value?.days[0]?.day}T12:00:00Z`)) / 86_400_000)
+/** In a hand, a day is a line or two until it is opened. */
+const narrow = window.matchMedia('(max-width: 700px)').matches
 </script>
 
 <template>
   <div class="page">
     <header class="head">
       <h1>The week</h1>
+      <p v-if="week" class="quiet small">as of {{ clock(week.now, zone) }}</p>
       <RouterLink class="btn btn-outline-secondary" to="/round">Today’s round</RouterLink>
     </header>
     <p v-if="problem" class="notice" role="alert">{{ problem.detail }}</p>
@@ -94,17 +97,23 @@ const daysTo = (day: string) =>
             <p class="small quiet">
               {{ minutes(d.hands) }} of hands<template v-if="d.finish">, done by {{ clock(d.finish, zone) }}</template>
             </p>
-            <p v-for="m in byMachine(d)" :key="m.id" class="small">
-              <b>{{ name(m.id) }}</b> {{ m.titles.join(' · ') }}
-            </p>
+            <component :is="narrow ? 'details' : 'div'" :class="{ fold: narrow }">
+              <summary v-if="narrow">What is due</summary>
+              <p v-for="m in byMachine(d)" :key="m.id" class="small">
+                <b>{{ name(m.id) }}</b> {{ m.titles.join(' · ') }}
+              </p>
+            </component>
           </template>
           <p v-for="p in d.promises" :key="p.id" class="small promised">
             {{ clock(p.at, zone) }} <b>{{ name(p.machine) }}</b> {{ p.words }}
             <b v-if="!p.kept" class="act">not fit by then</b>
           </p>
-          <p v-for="l in d.open ? d.left : []" :key="l.key" class="small">
-            <b class="act">Not that day:</b> {{ name(l.machine) }}, {{ l.title }}: {{ l.why }}
-          </p>
+          <component :is="narrow ? 'details' : 'div'" v-if="d.open && d.left.length" :class="{ fold: narrow }">
+            <summary v-if="narrow" class="act">{{ d.left.length }} will not fit</summary>
+            <p v-for="l in d.left" :key="l.key" class="small">
+              <b class="act">Not that day:</b> {{ name(l.machine) }}, {{ l.title }}: {{ l.why }}
+            </p>
+          </component>
         </section>
       </div>
       <section
@@ -118,21 +127,24 @@ const daysTo = (day: string) =>
             Before {{ a.days === 1 ? 'the closed day' : `${a.days} closed days` }} after {{ dayName(a.lastOpen) }}
           </h2>
           <p class="small quiet">The shop opens again on {{ dayName(a.opens) }}.</p>
-          <ul>
-            <li v-for="p in a.prepare" :key="`${p.machine}${p.words}`">
-              <span
-                ><b>{{ p.name }}</b> {{ p.words }}</span
-              >
-              <RouterLink
-                v-if="p.park"
-                class="btn btn-outline-secondary btn-sm"
-                :to="`/changeover?machine=${p.machine}&for=PARK`"
-                >Plan it</RouterLink
-              >
-              <span v-else-if="p.onList" class="small strong listed">on the list</span>
-              <BButton v-else size="sm" variant="outline-secondary" @click="prepare(p)">Put it on the list</BButton>
-            </li>
-          </ul>
+          <component :is="narrow ? 'details' : 'div'" :class="{ fold: narrow }">
+            <summary v-if="narrow">{{ a.prepare.length }} things to prepare</summary>
+            <ul>
+              <li v-for="p in a.prepare" :key="`${p.machine}${p.words}`">
+                <span
+                  ><b>{{ p.name }}</b> {{ p.words }}</span
+                >
+                <RouterLink
+                  v-if="p.park"
+                  class="btn btn-outline-secondary btn-sm"
+                  :to="`/changeover?machine=${p.machine}&for=PARK`"
+                  >Plan it</RouterLink
+                >
+                <span v-else-if="p.onList" class="small strong listed">on the list</span>
+                <BButton v-else size="sm" variant="outline-secondary" @click="prepare(p)">Put it on the list</BButton>
+              </li>
+            </ul>
+          </component>
         </div>
       </section>
     </template>

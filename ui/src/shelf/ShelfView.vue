@@ -7,10 +7,8 @@ import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { FAMILIES, familyName, type Family } from '../units/families'
-import { typedVolume, volume } from '../units/format'
-import SparesPlate from '../spares/SparesPlate.vue'
-import SuppliesPlate from './SuppliesPlate.vue'
-import WastePlate from './WastePlate.vue'
+import { dateOf, typedVolume, volume } from '../units/format'
+import ShelfParts from './ShelfParts.vue'
 import { moneyOf } from '../units/typed'
 import TextInput from '../shell/TextInput.vue'
 import Choice from '../shell/Choice.vue'
@@ -118,6 +116,7 @@ const { run: add } = oneAtATime(async () => {
         adding ? 'Not now' : 'A bottle came'
       }}</BButton>
     </header>
+    <ShelfParts />
     <form v-if="adding" class="thin new-lot" novalidate @submit.prevent="add">
       <div>
         <label for="lot-family">Family</label>
@@ -170,35 +169,38 @@ const { run: add } = oneAtATime(async () => {
       The shelf is empty. Enter the bottles you have, and plans will count on them.
     </p>
     <div v-else class="scroll-x" tabindex="0" role="region" aria-label="Bottles">
-      <table class="figures">
+      <table class="figures cards">
         <thead>
           <tr>
             <th>bottle</th>
             <th>code</th>
             <th>left</th>
             <th>reserved</th>
-            <th>of</th>
             <th>opened</th>
             <th>best before</th>
-            <th>food</th>
             <th></th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="lot in shown" :key="lot.id">
             <td>
-              <b>{{ lot.channel ?? 'fluid' }}</b> {{ familyName(lot.family) }}, {{ lot.make }}
+              <b>{{ lot.channel ?? 'fluid' }}</b> {{ familyName(lot.family) }}, {{ lot.make
+              }}<template v-if="lot.foodGrade">, food grade</template>
               <span v-if="lot.spoiled" class="act strong">marked bad: {{ lot.spoiled }}</span>
             </td>
-            <td>{{ lot.code }}</td>
-            <td>
-              <b>{{ volume(lot.left, unit) }}</b>
+            <td data-th="code">{{ lot.code }}</td>
+            <td data-th="left">
+              <b>{{ volume(lot.left, unit) }}</b> <span class="quiet small">of {{ volume(lot.volume, unit) }}</span>
             </td>
-            <td>{{ lot.reserved > 0 ? volume(lot.reserved, unit) : '–' }}</td>
-            <td>{{ volume(lot.volume, unit) }}</td>
-            <td>{{ lot.openedOn ?? 'closed' }}</td>
-            <td>{{ lot.bestBefore ?? '–' }}</td>
-            <td>{{ lot.foodGrade ? 'food grade' : '–' }}</td>
+            <td data-th="reserved" :class="{ none: !(lot.reserved > 0) }">
+              {{ lot.reserved > 0 ? volume(lot.reserved, unit) : '–' }}
+            </td>
+            <td data-th="opened" :class="{ none: !lot.openedOn }">
+              {{ lot.openedOn ? dateOf(lot.openedOn) : 'closed' }}
+            </td>
+            <td data-th="best before" :class="{ none: !lot.bestBefore }">
+              {{ lot.bestBefore ? dateOf(lot.bestBefore) : '–' }}
+            </td>
             <td>
               <BButton v-if="!lot.spoiled" size="sm" variant="link" @click="spoiling = lot">Mark it bad</BButton>
             </td>
@@ -207,9 +209,6 @@ const { run: add } = oneAtATime(async () => {
       </table>
       <p v-if="!shown.length" class="quiet">No bottle matches “{{ search }}”.</p>
     </div>
-    <SuppliesPlate :currency="settings?.currency ?? 'GBP'" />
-    <SparesPlate :currency="settings?.currency ?? 'GBP'" />
-    <WastePlate :unit="unit ?? 'mL'" />
     <BModal
       :model-value="spoiling !== undefined"
       title="What is wrong with it?"

@@ -6,7 +6,7 @@ import FieldProblem from '../shell/FieldProblem.vue'
 import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
-import { typedVolume, volume, type VolumeUnit } from '../units/format'
+import { dateOf, typedVolume, volume, type VolumeUnit } from '../units/format'
 import TextInput from '../shell/TextInput.vue'
 import Choice from '../shell/Choice.vue'
 
@@ -72,8 +72,9 @@ const { run: dispose } = oneAtATime(async (bottle: number) => {
     <ul v-else class="bottles">
       <li v-for="bottle in bottles" :key="bottle.id" :class="{ closed: bottle.closedOn }">
         <span>
-          <b>{{ bottle.name }}</b> <span class="quiet small">{{ bottle.kind }}, since {{ bottle.openedOn }}</span>
-          <span v-if="bottle.closedOn" class="quiet small"> · closed {{ bottle.closedOn }}</span>
+          <b>{{ bottle.name }}</b>
+          <span class="quiet small">{{ bottle.kind }}, since {{ dateOf(bottle.openedOn) }}</span>
+          <span v-if="bottle.closedOn" class="quiet small"> · closed {{ dateOf(bottle.closedOn) }}</span>
         </span>
         <span>
           <b :class="{ act: bottle.holds > 0.85 * bottle.capacity }">{{ volume(bottle.holds, unit) }}</b> of
@@ -93,9 +94,6 @@ const { run: dispose } = oneAtATime(async (bottle: number) => {
 </template>
 
 <style scoped>
-section {
-  margin-top: 28px;
-}
 .title {
   display: flex;
   gap: 16px;

@@ -2,22 +2,13 @@
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { clock, day } from '../units/format'
+import FindAnything from './FindAnything.vue'
 import PersonPicker from './PersonPicker.vue'
+import { singleKeys } from './keys'
+import { aroundKey, PLACES } from './places'
 import { serverNow, useShop } from './shop'
 import { evening } from './theme'
 
-const views = [
-  { to: '/', label: 'Bench' },
-  { to: '/round', label: 'Round' },
-  { to: '/changeover', label: 'Changeover' },
-  { to: '/checks', label: 'Checks' },
-  { to: '/clinic', label: 'Clinic' },
-  { to: '/shelf', label: 'Shelf' },
-  { to: '/log', label: 'Log' },
-  { to: '/sums', label: 'Sums' },
-  { to: '/practice', label: 'Practice' },
-  { to: '/shop', label: 'Shop' },
-]
 const route = useRoute()
 const { settings } = useShop()
 const now = ref(serverNow())
@@ -52,15 +43,20 @@ const time = computed(() => {
     </RouterLink>
     <nav aria-label="Views">
       <RouterLink
-        v-for="view in views"
+        v-for="view in PLACES"
         :key="view.to"
         :to="view.to"
         class="view"
         :class="{ 'router-link-exact-active': route.path.startsWith(`${view.to}/`) }"
-        >{{ view.label }}</RouterLink
+        :aria-keyshortcuts="singleKeys ? view.key : undefined"
+        ><span v-if="singleKeys"
+          >{{ aroundKey(view.label, view.key)[0] }}<u>{{ aroundKey(view.label, view.key)[1] }}</u
+          >{{ aroundKey(view.label, view.key)[2] }}</span
+        ><template v-else>{{ view.label }}</template></RouterLink
       >
     </nav>
     <div class="right">
+      <FindAnything />
       <PersonPicker />
       <button type="button" class="bare" :aria-pressed="evening" @click="evening = !evening">
         <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
@@ -111,6 +107,10 @@ nav {
   align-items: center;
   border-block: 4px solid transparent;
 }
+.view u {
+  text-decoration-thickness: 1px;
+  text-underline-offset: 3px;
+}
 .view:hover,
 .view.router-link-active {
   color: #fff;
@@ -150,19 +150,8 @@ nav {
   .time {
     display: none;
   }
-  .view {
-    padding: 0 6px;
-    font-size: 0.95rem;
-  }
-}
-@media (max-width: 520px) {
-  .band {
-    flex-wrap: wrap;
-  }
   nav {
-    order: 3;
-    width: 100%;
-    height: 44px;
+    display: none; /* why: they stand under the thumb then */
   }
 }
 </style>

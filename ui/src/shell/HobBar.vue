@@ -15,6 +15,10 @@ const router = useRouter()
 const waits = ref<Schemas['Wait'][]>([])
 const now = ref(serverNow())
 const adding = ref(false)
+/** waits that have room beside each other at a desk, and on a phone; the rest are behind a sign that counts them */
+const DESK = 5
+const HAND = 2
+const all = ref(false)
 const form = reactive({ label: '', minutes: 10 })
 const problem = ref('')
 
@@ -100,7 +104,7 @@ const { run: add } = oneAtATime(async () => {
 <template>
   <footer class="hob" aria-label="On the hob: running waits">
     <span class="title">On the hob</span>
-    <ul>
+    <ul :class="{ all }">
       <li v-if="!pots.length" class="nothing">nothing waits</li>
       <li v-for="pot in pots" :key="pot.wait.id">
         <button
@@ -124,13 +128,26 @@ const { run: add } = oneAtATime(async () => {
             <path d="M6 14h15l1.500 11h-18zM21.500 17c3 0 4-3 6.500-3" />
             <path v-if="pot.ready" d="M9 10c0-3 2-3 2-6M15 10c0-3 2-3 2-6" />
           </svg>
-          <span>
-            <b v-if="pot.wait.machineName">{{ pot.wait.machineName }}</b> {{ pot.wait.label }} <b>{{ pot.state }}</b>
-            <template v-if="pot.useWithin"> · use within {{ pot.useWithin }}</template>
-          </span>
+          <span class="what"
+            ><b v-if="pot.wait.machineName">{{ pot.wait.machineName }}</b> {{ pot.wait.label }}</span
+          >
+          <b class="left">{{ pot.state }}</b>
+          <span v-if="pot.useWithin" class="left">use within {{ pot.useWithin }}</span>
         </button>
       </li>
     </ul>
+    <button
+      v-for="most in [DESK, HAND]"
+      v-show="pots.length > most || all"
+      :key="most"
+      type="button"
+      class="plain"
+      :class="most === DESK ? 'at-desk' : 'in-hand'"
+      :aria-expanded="all"
+      @click="all = !all"
+    >
+      {{ all ? 'Fewer' : `+ ${pots.length - most} waiting` }}
+    </button>
     <RouterLink v-if="meanwhile" class="plain meanwhile" :to="`/cards/${meanwhile.card}`"
       >meanwhile <b>{{ meanwhile.machineName }}</b>: {{ meanwhile.title }}, {{ meanwhile.minutes }} min</RouterLink
     >
@@ -138,12 +155,15 @@ const { run: add } = oneAtATime(async () => {
       v-if="!whistleAllowed"
       type="button"
       class="plain"
+      aria-label="Let it whistle"
       :title="notificationsPossible() ? 'Sound and notifications' : 'Sound only: notifications need a secure address'"
       @click="allowWhistle"
     >
-      Let it whistle
+      <span class="wide">Let it </span>whistle
     </button>
-    <button type="button" class="plain" @click="adding = true">+ New wait</button>
+    <button type="button" class="plain" aria-label="+ New wait" @click="adding = true">
+      +<span class="wide"> New wait</span>
+    </button>
   </footer>
   <BModal v-model="adding" title="Put a wait on the hob" no-footer centered>
     <form novalidate @submit.prevent="add">
@@ -183,13 +203,30 @@ ul {
   margin: 0;
   padding: 6px 3px;
   flex: 1;
-  overflow-x: auto;
-  scrollbar-width: none;
+  min-width: 0;
+}
+ul.all {
+  flex-wrap: wrap;
+}
+ul:not(.all) li:nth-child(n + 6),
+.in-hand {
+  display: none;
+}
+li {
+  min-width: 96px;
+}
+.what {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.left {
+  flex: none;
 }
 .nothing {
   color: var(--band-quiet);
 }
 .pot {
+  max-width: 100%;
   display: flex;
   gap: 9px;
   align-items: center;
@@ -227,14 +264,50 @@ ul {
 .hob :focus-visible {
   outline-color: #fff;
 }
-@media (max-width: 700px) {
+@media (max-width: 900px) {
   .hob {
+    bottom: var(--places);
+    min-height: 54px;
     padding: 0 10px;
     gap: 8px;
   }
   .title,
-  .meanwhile {
+  .meanwhile,
+  .nothing {
     display: none;
+  }
+}
+@media (max-width: 520px) {
+  .hob svg,
+  .wide,
+  .at-desk,
+  ul:not(.all) li:nth-child(n + 3) {
+    display: none;
+  }
+  .in-hand {
+    display: block;
+  }
+  ul {
+    gap: 6px;
+  }
+  ul:not(.all) li {
+    flex: 1 1 0;
+  }
+  .pot {
+    width: 100%;
+    flex-direction: column;
+    align-items: stretch;
+    gap: 0;
+    padding: 4px 9px;
+    line-height: 1.2;
+    text-align: left;
+  }
+  .what {
+    font-size: 0.8rem;
+  }
+  .plain {
+    padding: 0 4px;
+    min-width: 44px;
   }
 }
 </style>

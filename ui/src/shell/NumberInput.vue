@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, ref, useId, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { moneyOf, numberOf, typedMoney, whyNoNumber } from '../units/typed'
+import ReasonedInput from './ReasonedInput.vue'
 
 /**
  * A number as people type it, with a point or a comma. What is none is said at the field, and is `NaN` for whoever keeps it: the
  * server refuses that, so that nothing old or made up is kept in its place.
  */
-defineOptions({ inheritAttrs: false })
 const value = defineModel<number>({ required: true })
 const props = defineProps<{
   /** Of an amount in minor units. */
@@ -37,27 +37,8 @@ const why = computed(() => {
 function keep() {
   value.value = read(text.value)
 }
-const id = useId()
 </script>
 
 <template>
-  <span class="number">
-    <input
-      v-model="text"
-      v-bind="$attrs"
-      class="form-control"
-      inputmode="decimal"
-      :aria-invalid="Boolean(why)"
-      :aria-describedby="why ? id : undefined"
-      @input="lazy || keep()"
-      @change="keep()"
-    />
-    <span v-if="why" :id="id" class="act small" role="alert">{{ why }}</span>
-  </span>
+  <ReasonedInput v-model="text" :why="why" inputmode="decimal" @input="lazy || keep()" @change="keep()" />
 </template>
-
-<style scoped>
-.number {
-  display: block;
-}
-</style>

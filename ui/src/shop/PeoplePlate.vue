@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { ref, shallowRef } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
-import TextInput from '../shell/TextInput.vue'
+import WeekHours from './WeekHours.vue'
 
 /** Who works here when, and what they leave to others: the round is planned by it. */
 type Person = Schemas['Person']
@@ -14,7 +14,6 @@ const SKILLS: { value: Leaves; text: string }[] = [
   { value: 'FOOD', text: 'machines for food' },
   { value: 'CASES', text: 'cures' },
 ]
-const DAYS = ['MONDAY', 'TUESDAY', 'WEDNESDAY', 'THURSDAY', 'FRIDAY', 'SATURDAY', 'SUNDAY'] as const
 const people = shallowRef<Person[]>([])
 const chosen = ref<number>()
 const own = ref<Person['own']>()
@@ -27,14 +26,6 @@ function choose(p: Person) {
   own.value = JSON.parse(JSON.stringify(p.own)) as Person['own']
   saved.value = false
   problem.value = undefined
-}
-const span = (day: string) => own.value?.week?.find((d) => d.day === day)
-function toggleDay(day: (typeof DAYS)[number]) {
-  if (!own.value) return
-  const week = own.value.week ?? []
-  own.value.week = span(day)
-    ? week.filter((d) => d.day !== day)
-    : [...week, { day, open: '09:00:00', close: '13:00:00' }]
 }
 function toggleSkill(skill: Leaves) {
   if (!own.value) return
@@ -86,18 +77,13 @@ const says = (p: Person) =>
         />
         hours of their own</label
       >
-      <template v-if="own.week">
-        <div v-for="day in DAYS" :key="day" class="day">
-          <label class="check day-name"
-            ><input type="checkbox" :checked="Boolean(span(day))" @change="toggleDay(day)" />
-            {{ day.toLowerCase() }}</label
-          >
-          <template v-if="span(day)">
-            <TextInput v-model="span(day)!.open" type="time" :aria-label="`${day} from`" />
-            <TextInput v-model="span(day)!.close" type="time" :aria-label="`${day} to`" />
-          </template>
-        </div>
-      </template>
+      <WeekHours
+        v-if="own.week"
+        v-model="own.week"
+        :usual="{ open: '09:00:00', close: '13:00:00' }"
+        from="from"
+        to="to"
+      />
       <p class="strong small">Leaves to others</p>
       <label v-for="s in SKILLS" :key="s.value" class="check"
         ><input type="checkbox" :checked="own.leaves.includes(s.value)" @change="toggleSkill(s.value)" />
@@ -122,25 +108,6 @@ const says = (p: Person) =>
 }
 .when {
   display: block;
-}
-.day {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-.day input:not([type='checkbox']) {
-  flex: 1 1 90px;
-  min-width: 0;
-}
-.day-name {
-  width: 150px;
-  flex: none;
-  text-transform: capitalize;
-}
-@media (max-width: 600px) {
-  .day {
-    flex-wrap: wrap;
-  }
 }
 h2 {
   margin-bottom: 10px;

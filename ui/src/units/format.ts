@@ -76,6 +76,13 @@ export function day(instant: string, zone: string): string {
   )
 }
 
+/** A date without a time, as it is kept: “30 Nov 2026”. */
+export function dateOf(iso: string): string {
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }).format(
+    new Date(`${iso.slice(0, 10)}T00:00:00Z`),
+  )
+}
+
 export function dayAndTime(instant: string, zone: string): string {
   return `${day(instant, zone)} ${clock(instant, zone)}`
 }

@@ -42,3 +42,11 @@ export function whyNoNumber(text: string, example = '12.5'): string {
     ? `“${text.trim()}” can be read in two ways. Type ${text.trim().replace(',', '')} or ${text.trim().replace(',', '.')}.`
     : `“${text.trim()}” is no number. Type it like ${example}.`
 }
+
+/** A time of the day as people type it, “9”, “9:30”, “17.30”, “0930”, as it is kept: "09:30:00". Empty for what is none. */
+export function timeOf(text: string): string {
+  const typed = /^(\d{1,2})(?:\s*[:.h]?\s*(\d{2}))?\s*$/.exec(text.trim())
+  if (!typed) return ''
+  const [hour, minute] = [Number(typed[1]), Number(typed[2] ?? 0)]
+  return hour < 24 && minute < 60 ? `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}:00` : ''
+}

@@ -59,7 +59,7 @@ final class Commissioning {
         boolean film = w.family() == Family.FILM;
         steps.add(step("check", "Nozzle check")
                 .say((film ? "On dark or clear film: white on white paper shows nothing. " : "On plain paper. ")
-                        + "Tap every tooth that is missing. Compare with the check before, not with perfection.")
+                        + "Tap every stroke that is missing. Compare with the check before, not with perfection.")
                 .minutes(2)
                 .ask(new Ask.Comb(codes, nozzles))
                 .moves(new Move.Print(codes, draws.nozzleCheck()))

@@ -235,7 +235,7 @@ public final class Advisor {
                 && bad < 1 - UNSURE) {
             all.add(new Next.Ask(Question.WASTE_ROSE, null));
         }
-        if (!so.asked(Evidence.Bubbles.class)) {
+        if (!so.asked(Evidence.Bubbles.class) && belief.situation.has(Question.BUBBLES)) {
             failing.stream()
                     .max(Comparator.comparingDouble(c -> belief.air(belief.situation.index(c), Air.LINE)
                             + belief.air(belief.situation.index(c), Air.SMALL)))
@@ -381,7 +381,10 @@ public final class Advisor {
                 .flatMap(t -> treat(t, failing).stream())
                 .map(this::weigh)
                 .min(Comparator.comparingDouble(Weighed::cost));
-        if (best.isEmpty() && standing.contains(CLEANING) && so.cleaningsInARow() >= situation.inARow()) {
+        if (best.isEmpty()
+                && standing.contains(CLEANING)
+                && so.cleaningsInARow() >= situation.inARow()
+                && restHelps(REST_SHORT, failing)) {
             best = treat(REST_SHORT, failing).map(this::weigh);
         }
         if (best.isEmpty()

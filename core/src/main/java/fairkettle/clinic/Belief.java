@@ -335,6 +335,9 @@ public final class Belief {
         for (int k = 0; k < CONFIGS; k++) {
             for (int i = 0; i < COLOURS; i++) {
                 colours[k][c][i] *= chance(table.row("hue")[i], seen.off());
+                if (seen.off() && seen.clears() != null) {
+                    colours[k][c][i] *= chance(table.row("clears")[i], seen.clears());
+                }
             }
             weight[k] *= normalise(colours[k][c]);
         }

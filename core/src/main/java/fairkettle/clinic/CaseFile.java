@@ -48,18 +48,21 @@ public record CaseFile(Situation situation, List<Dated> evidence) {
         return progress;
     }
 
+    /** The advice while no check is provisional: the same for the same file. @param state worked out from it */
+    public Advice advice(State state) {
+        return Advisor.advise(state.belief(), state.progress(), 17L + evidence.size());
+    }
+
     /**
-     * The advice at a moment: the same for the same file.
+     * The wait that is advised instead of anything else while the last check is provisional. Empty if it counts.
      *
      * @param lookAtOnce whether this shop takes a good check after a power cleaning as it is
      */
-    public Advice advice(Table table, Instant now, boolean lookAtOnce) {
-        var state = state(table);
-        var early = provisionalUntil().filter(now::isBefore);
-        if (early.isPresent() && !(lookAtOnce && state.progress().failing().isEmpty())) {
-            return Advice.of(new Advice.Next.Wait(early.get()));
-        }
-        return Advisor.advise(state.belief(), state.progress(), 17L + evidence.size());
+    public Optional<Advice> waiting(Instant now, boolean lookAtOnce) {
+        return provisionalUntil()
+                .filter(now::isBefore)
+                .filter(_ -> !(lookAtOnce && progress().failing().isEmpty()))
+                .map(until -> Advice.of(new Advice.Next.Wait(until)));
     }
 
     /**

@@ -29,8 +29,13 @@ public sealed interface Evidence {
      * @param fade share of its weight lost from the top to the foot
      * @param band a blank band with clean edges
      * @param off its colour is not its own
+     * @param clears where it is off: at the top edge, and clean at the foot; null where nobody said
      */
-    record Seen(double fade, boolean band, boolean off) {}
+    record Seen(
+            double fade,
+            boolean band,
+            boolean off,
+            @Nullable Boolean clears) {}
 
     /**
      * Somebody did this. @param channels those treated; all of them for an act on the whole machine; @param rested

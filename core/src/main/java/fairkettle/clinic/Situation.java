@@ -4,12 +4,15 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is known before anything is looked at: the machine, its room and its past, and what things cost here.
  *
  * @param refillable true if cartridges with an air hole ride on the carriage
  * @param exchangeable true if what its lines hang at can be taken off them: fluid pushed into a fixed tank spoils it
+ * @param tubes true if ink runs through tubes that can be looked at; null in a case that was opened before that was
+ *     asked, and taken for true
  * @param wasteLine true if the waste tubes can be reached
  * @param headOut true if its user can take the head out
  * @param idleDays since it last printed
@@ -27,6 +30,7 @@ public record Situation(
         List<Part> channels,
         boolean refillable,
         boolean exchangeable,
+        @Nullable Boolean tubes,
         boolean wasteLine,
         boolean headOut,
         double idleDays,
@@ -90,6 +94,11 @@ public record Situation(
     /** mL per channel and act. */
     public record Ink(double check, double sheet, double cleaning, double powerCleaning) {
         public static final Ink USUAL = new Ink(.02, .7, .9, 7);
+    }
+
+    /** Whether it has the part that a question is about. */
+    public boolean has(Advice.Question question) {
+        return question != Advice.Question.BUBBLES || !Boolean.FALSE.equals(tubes);
     }
 
     /** Whether this machine is built so that it can be done at all. */

@@ -44,7 +44,7 @@ final class UsualTable {
         complaint.aftercleaning = 4 | factor on wiper and cap
         position = .03 | strip, wheel or rail
 
-        # ---- strokes missing at a first check: to 1, 8, 30, 80 %, more
+        # ---- gaps at a first check: to 1, 8, 30, 80 %, more
         missing.ok = .95 .045 .005 0 0 | reading errs now and then
         missing.soft = .10 .20 .30 .30 .10 |
         missing.hard = .05 .15 .25 .35 .20 |
@@ -77,6 +77,7 @@ final class UsualTable {
         fade.line = .70 .15 .15 |
         band = .03 .15 .45 | blank bands seen: no air, small, in the line
         hue = .03 .75 .92 | colour seen to be off: clean, smeared, mixed
+        clears = .5 .8 .1 | of those, off at the top edge alone: clean, smeared, mixed
 
         # ---- looks and feels
         waste.rose = .92 .50 .12 .55 | by cap: sound, rim, pump line, rubber

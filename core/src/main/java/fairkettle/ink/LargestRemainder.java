@@ -1,7 +1,5 @@
 package fairkettle.ink;
 
-import java.util.stream.IntStream;
-
 /**
  * Shares out a whole amount in proportion to weights, so that the shares add up to it exactly (the method of largest
  * remainder, Hamilton's): each gets its quota rounded down, and the units left go to the largest remainders.
@@ -35,13 +33,13 @@ public final class LargestRemainder {
             remainders[i] = product % sum;
             given += shares[i];
         }
-        int[] order = IntStream.range(0, weights.length)
-                .boxed()
-                .sorted((a, b) -> Long.compare(remainders[b], remainders[a]))
-                .mapToInt(Integer::intValue)
-                .toArray();
-        for (int i = 0; given < total; i++, given++) {
-            shares[order[i]]++;
+        for (; given < total; given++) { // at most one unit each: fewer are left than there are shares
+            int largest = 0;
+            for (int i = 1; i < remainders.length; i++) {
+                largest = remainders[i] > remainders[largest] ? i : largest;
+            }
+            shares[largest]++;
+            remainders[largest] = -1;
         }
         return shares;
     }

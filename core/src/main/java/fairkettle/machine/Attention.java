@@ -4,6 +4,7 @@ import fairkettle.ink.ChannelCode;
 import java.time.Duration;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -58,7 +59,9 @@ public record Attention(Kind kind, String words, String why, int urgency) {
         if (facts.readyWait() != null) {
             return new Attention(
                     Kind.TAKE_OFF_WAIT,
-                    "Over: " + facts.readyWait(),
+                    facts.readyWait().substring(0, 1).toUpperCase(Locale.ROOT)
+                            + facts.readyWait().substring(1)
+                            + " is over",
                     "It has waited long enough; what comes next can begin.",
                     90);
         }
@@ -111,7 +114,7 @@ public record Attention(Kind kind, String words, String why, int urgency) {
         if (facts.gaps() > 0) {
             return new Attention(
                     Kind.CHECK,
-                    "Look again: %s missing".formatted(facts.gaps() == 1 ? "1 tooth" : facts.gaps() + " teeth"),
+                    "Look again: %s".formatted(facts.gaps() == 1 ? "1 gap" : facts.gaps() + " gaps"),
                     "Gaps that stand are dried; gaps that move are air.",
                     42);
         }

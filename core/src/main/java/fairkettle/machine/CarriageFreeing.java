@@ -44,7 +44,7 @@ public enum CarriageFreeing {
             true,
             List.of(
                     "nothing lies in its way, a roller bar lies flat",
-                    "a head cleaning started",
+                    "a cleaning started",
                     "the head leaves its dock"),
             "Too late, and it is docked again: cord in, once more.",
             "It may show an error. The head homes and locks itself; a restart clears the rest."),

@@ -301,6 +301,9 @@ public final class Account {
     }
 
     private void move(Place from, Place to, Mixture what) {
+        if (what.parts().isEmpty()) {
+            return;
+        }
         what.parts().forEach((substance, amount) -> {
             note(from, substance, -amount);
             note(to, substance, amount);

@@ -16,7 +16,7 @@ public record Mixture(Map<Substance, Long> parts) {
     public static final Mixture EMPTY = new Mixture(Map.of());
 
     public Mixture {
-        var kept = new TreeMap<Substance, Long>((a, b) -> a.key().compareTo(b.key()));
+        var kept = new TreeMap<Substance, Long>();
         parts.forEach((substance, amount) -> {
             if (amount < 0) {
                 throw new IllegalArgumentException(
@@ -34,8 +34,11 @@ public record Mixture(Map<Substance, Long> parts) {
     }
 
     public Millilitres volume() {
-        return new Millilitres(
-                parts.values().stream().mapToLong(Long::longValue).sum());
+        long sum = 0;
+        for (long amount : parts.values()) {
+            sum += amount;
+        }
+        return new Millilitres(sum);
     }
 
     /** The share, 0 to 1, of what matches; 0 of nothing. */
@@ -60,6 +63,12 @@ public record Mixture(Map<Substance, Long> parts) {
         if (volume.compareTo(volume()) > 0) {
             throw new IllegalArgumentException("%s mL cannot be taken from %s mL.".formatted(volume, volume()));
         }
+        if (volume.isZero()) {
+            return EMPTY;
+        }
+        if (volume.equals(volume())) {
+            return this;
+        }
         var substances = parts.keySet().toArray(Substance[]::new);
         long[] shares = LargestRemainder.share(
                 volume.microlitres(),
@@ -80,6 +89,12 @@ public record Mixture(Map<Substance, Long> parts) {
     }
 
     private Mixture combined(Mixture other, int sign) {
+        if (other.parts.isEmpty()) {
+            return this;
+        }
+        if (parts.isEmpty() && sign > 0) {
+            return other;
+        }
         var sum = new java.util.HashMap<>(parts);
         other.parts.forEach((substance, amount) -> sum.merge(substance, sign * amount, Long::sum));
         return new Mixture(sum);

@@ -130,7 +130,7 @@ final class DrillMessages {
                             new Answer("Switch the warning off", "So is the next warning, the true one."))),
             new Question(
                     "message-13",
-                    "“Maintenance box full”, in the middle of a conversion.",
+                    "“Maintenance box full”, in the middle of a changeover.",
                     "",
                     List.of(
                             new Answer(
@@ -154,14 +154,14 @@ final class DrillMessages {
                     List.of(
                             new Answer("Clean once and print a purge sheet", "There may be air; the sheet shows it."),
                             new Answer("Print the order", "The third colour starts in the middle of the page."),
-                            new Answer("Power clean at once", "Dear, before anybody knows whether it is needed."))),
+                            new Answer("Power cleaning at once", "Dear, before anybody knows whether it is needed."))),
             new Question(
                     "message-16",
                     "“Wait 12 hours”. The check is whole already.",
                     "",
                     List.of(
                             new Answer("Go on, gently: proven cured", "It asked because it does not look."),
-                            new Answer("Power clean again", "More air, less ink, a fuller pad."))),
+                            new Answer("Another power cleaning", "More air, less ink, a fuller pad."))),
             new Question(
                     "message-17",
                     "“Wait 12 hours”. The check has gaps.",
@@ -203,11 +203,11 @@ final class DrillMessages {
                             new Answer("Force it once past the stiff place", "The belt has lost a tooth."))),
             new Question(
                     "message-22",
-                    "“Cannot add printer”, after a conversion.",
+                    "“Cannot add printer”, after a changeover.",
                     "",
                     List.of(
-                            new Answer("Driver from the maker, or a cable", "It was never the conversion."),
-                            new Answer("Undo the conversion", "A day’s work, and still no printer."))),
+                            new Answer("Driver from the maker, or a cable", "It was never the changeover."),
+                            new Answer("Undo the changeover", "A day’s work, and still no printer."))),
             new Question(
                     "message-23",
                     "The test button of the tool does nothing.",
@@ -243,7 +243,7 @@ final class DrillMessages {
                     "",
                     List.of(
                             new Answer(
-                                    "Agreed once, knowingly, at the conversion",
+                                    "Agreed once, knowingly, at the changeover",
                                     "You knew; it is written on the machine’s page."),
                             new Answer("Stop everything", "Nothing new has happened."))),
             new Question(

@@ -63,10 +63,12 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
 
     /** @throws IllegalArgumentException if there is no such step */
     public StepRun run(String step) {
-        return runs.stream()
-                .filter(r -> r.step().id().equals(step))
-                .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("The card has no step (%s).".formatted(step)));
+        for (var run : runs) { // why no stream: a card is asked for its steps all the time
+            if (run.step().id().equals(step)) {
+                return run;
+            }
+        }
+        throw new IllegalArgumentException("The card has no step (%s).".formatted(step));
     }
 
     /** The machine's state: the start, and the effects of what was done in its order. */
@@ -134,7 +136,7 @@ public record Card(List<Condition> start, List<StepRun> runs, List<String> done,
 
     /** Whether parts of the machine have been exchanged already, so that it has its new paths. */
     public boolean refitted() {
-        return done.stream().anyMatch(id -> run(id).step().move() instanceof Move.Refit);
+        return runs.stream().map(StepRun::step).anyMatch(s -> s.move() instanceof Move.Refit && done.contains(s.id()));
     }
 
     /** Carries out an act. */

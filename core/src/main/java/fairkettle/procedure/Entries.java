@@ -227,7 +227,7 @@ public final class Entries {
             return Optional.empty();
         }
         if (!value.matches("\\d{1,4}(,\\d{1,4})*")) {
-            return Optional.of("Give the missing teeth as numbers with commas between, or “none”.");
+            return Optional.of("Give the missing strokes as numbers with commas between, or “none”.");
         }
         return missingTeeth(value).stream().allMatch(tooth -> tooth < nozzles)
                 ? Optional.empty()

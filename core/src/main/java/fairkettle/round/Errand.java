@@ -50,6 +50,12 @@ public record Errand(
             @Nullable String thing,
             int only) {}
 
+    /** The same, from another minute on. */
+    public Errand from(int minute) {
+        return new Errand(
+                key, title, machine, gloves, parts, Math.max(0, minute), firstBy, begun, ideal, latest, weight);
+    }
+
     /** Pinned to a minute, and to a person where one is given. */
     public Errand pinned(int at, int only) {
         return new Errand(

@@ -3,6 +3,8 @@ package fairkettle.round;
 /** Small changes of an order of segments, of who does what, and of waits. */
 final class Moves {
 
+    private static final int RESCUES = 200; // of a thousand moves, while something is left out
+
     private final Layout day;
     private final Dice dice;
     /** Minutes of the plan in hand. */
@@ -10,6 +12,7 @@ final class Moves {
 
     private final int[] scratch;
     private int changedTo;
+    private boolean somethingOut;
 
     Moves(Layout day, Dice dice, int[] start) {
         this.day = day;
@@ -29,6 +32,9 @@ final class Moves {
      */
     int change(Genes g) {
         changedTo = day.segments;
+        if (somethingOut && dice.upTo(1000) < RESCUES) {
+            return dice.oneIn(2) ? rescue(g.order) : exchange(g.order);
+        }
         int kind = dice.upTo(1000);
         if (kind < 290) {
             return near(g.order);
@@ -45,13 +51,29 @@ final class Moves {
         if (kind < 830) {
             return block(g.order);
         }
-        if (kind < 910) {
+        if (kind < 930) {
             return day.people > 1 ? person(g) : reinsert(g.order, dice.upTo(day.segments), dice.upTo(day.segments));
         }
-        if (kind < 960) {
-            return day.stretchable.length > 0 && dice.oneIn(2) ? stretch(g) : notBefore(g);
+        return day.stretchable.length > 0 && dice.oneIn(2) ? stretch(g) : notBefore(g);
+    }
+
+    /** The plan in hand is another. */
+    void inHand() {
+        somethingOut = false;
+        for (int s = 0; s < day.segments && !somethingOut; s++) {
+            somethingOut = start[day.first[s]] < 0;
         }
-        return exchange(g.order);
+    }
+
+    /** What is left out because its chain began too late: the whole chain begins earlier. */
+    private int rescue(int[] order) {
+        int out = leftOut();
+        if (out < 0 || out == day.firstSegment[day.chainOf[out]]) {
+            return out < 0 ? nothing() : exchange(order);
+        }
+        int chain = day.chainOf[out];
+        int from = firstOf(order, chain);
+        return from == 0 ? nothing() : shift(order, chain, from, dice.upTo(from), dice.oneIn(2));
     }
 
     private int nothing() {

@@ -17,6 +17,10 @@ final class Search {
     private static final int TIDY = 128;
 
     private static final int STARTS = 3;
+    /** Of the effort, for the descents from them. */
+    private static final double DESCENTS = 0.3;
+    /** Times that the best plan is heated anew. */
+    private static final int HEATINGS = 6;
 
     private final Layout day;
     private final Placer placer;
@@ -34,12 +38,18 @@ final class Search {
     private Plan best;
     private long bestCost = Long.MAX_VALUE;
 
+    /** The best taken since the search began afresh. */
+    private final Genes valley;
+
+    private long valleyCost = Long.MAX_VALUE;
+
     Search(Layout day, Effort effort) {
         this.day = day;
         this.effort = effort;
         dice = new Dice(effort.seed());
         placer = new Placer(day);
         genes = new Genes(day);
+        valley = new Genes(day);
         start = new int[day.tasks];
         who = new int[day.tasks];
         moves = new Moves(day, dice, start);
@@ -89,8 +99,9 @@ final class Search {
         var beginnings = beginnings(day.day.before() == null ? Dispatch.MANNERS.length + 6 : 2, 0.6).values().stream()
                 .limit(STARTS)
                 .toList();
+        valleyCost = Long.MAX_VALUE;
         double from = spent();
-        double share = beginnings.size() <= 1 ? 0 : 0.4 * (1 - from) / beginnings.size();
+        double share = beginnings.size() <= 1 ? 0 : DESCENTS * (1 - from) / beginnings.size();
         Genes chosen = null;
         long least = Long.MAX_VALUE;
         for (int k = 0; k < beginnings.size(); k++) {
@@ -106,7 +117,11 @@ final class Search {
             }
         }
         take(Objects.requireNonNull(chosen));
-        anneal(spent(), 1, beginnings.size() > 1 ? 0.6 : 1, 1);
+        double began = spent();
+        for (int k = 1; k <= HEATINGS; k++) { // why: a valley is left by heating anew from the best there was
+            anneal(spent(), began + (1 - began) * k / HEATINGS, 0.6, 1);
+            take(valley);
+        }
     }
 
     /**
@@ -230,6 +245,11 @@ final class Search {
         System.arraycopy(placer.start, 0, start, 0, day.tasks);
         System.arraycopy(placer.who, 0, who, 0, day.tasks);
         placer.keepInHand(genes);
+        moves.inHand();
+        if (c < valleyCost) {
+            valleyCost = c;
+            valley.become(from);
+        }
         keepBest(c, start, who);
     }
 

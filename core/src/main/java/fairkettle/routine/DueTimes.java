@@ -21,6 +21,7 @@ public final class DueTimes {
 
     private static final double HOURS = 24;
     private static final Duration RECENT = Duration.ofDays(3);
+    private static final Duration SPELL_WAITS = Duration.ofHours(4); // half a working day: at once
     /** Beyond this nothing is foretold. */
     private static final Duration FAR = Duration.ofDays(3 * 365);
 
@@ -102,6 +103,16 @@ public final class DueTimes {
             return ask != null && !ask.isAfter(when);
         }
 
+        /**
+         * Half of its time after it was done last: what was done at nine and comes round at five is not done again at
+         * ten, though somebody stands there. What nothing foretells can be done whenever somebody likes.
+         */
+        public Instant notBefore() {
+            return ask == null || !ask.isAfter(mark.since())
+                    ? mark.since()
+                    : mark.since().plus(Duration.between(mark.since(), ask).dividedBy(2));
+        }
+
         /** How far beyond due, weighed by what its failure costs; 0 if it is not due. */
         public double severity() {
             return Math.max(0, progress - 1) * routine.weight();
@@ -131,7 +142,7 @@ public final class DueTimes {
                 .flatMap(r -> Optional.ofNullable(r.at(1)).stream())
                 .min(Comparator.naturalOrder())
                 .orElse(null);
-        var latest = reckoned.stream()
+        Instant latest = reckoned.stream()
                 .flatMap(r -> Optional.ofNullable(r.at(routine.latest())).stream())
                 .min(Comparator.naturalOrder())
                 .orElse(null);
@@ -139,6 +150,7 @@ public final class DueTimes {
         if (routine.id().equals("cap-lines") && progress < 1 && air.spellSince(mark.since(), now)) {
             progress = 1;
             due = now;
+            latest = hours.firstOpen(now).plus(SPELL_WAITS); // at once is not months off
             lines.add("a hot dry spell since then: at once");
         }
         var ask = due == null ? null : due.isAfter(now) ? hours.lastOpen(due) : due;

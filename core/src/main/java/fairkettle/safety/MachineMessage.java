@@ -53,7 +53,7 @@ public enum MachineMessage {
             "Clean and lubricate first."),
     CANNOT_ADD(
             "cannot add printer",
-            "Driver missing, password or wireless; not the conversion.",
+            "Driver missing, password or wireless; not the changeover.",
             "The driver from the maker, or a cable."),
     TEST_BUTTON("the test button does nothing", "The computer is not connected.", "Connect it."),
     ASKS_TO_FILL(

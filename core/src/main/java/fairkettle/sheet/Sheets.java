@@ -17,6 +17,9 @@ import java.util.Map;
 /** Draws the sheets of a machine. Only channels that a page can reach are on them. */
 public final class Sheets {
 
+    /** mm, thickness of a fine stroke of a stair */
+    public static final double FINE = 0.14;
+
     private static final double EDGE = 6; // mm that printers leave white
     private static final double CODE = 21; // mm: 21 modules of 1 mm
     private static final double TOP = 32;
@@ -26,7 +29,7 @@ public final class Sheets {
     private static final double BARE = 3; // white on both sides of a bar: it is what paper looks like there
     private static final int RAMP = 10;
     private static final int STAIR_COLUMNS = 4;
-    private static final double FINE = 0.14; // mm, thickness of a fine stroke
+    private static final double BESIDE = 4.2; // mm from a stair to its dots
     private static final double SMALL = 2.4; // mm, height of capitals
     private static final double WINDOW_WIDTH = 182;
     private static final double WINDOW_HEIGHT = 82;
@@ -110,7 +113,7 @@ public final class Sheets {
             case FRAME, DARK_FRAME -> new Drawn(List.of(sheets.frame(kind)), Map.of());
             case PURGE -> {
                 var each = new LinkedHashMap<ChannelCode, Millilitres>();
-                reachable(profile).forEach(c -> each.put(c, profile.draws().sheet()));
+                reachable(profile).forEach(c -> each.put(c, fillsPage(profile)));
                 yield sheets.purge(each);
             }
         };
@@ -122,6 +125,15 @@ public final class Sheets {
 
     private double height() {
         return made.paper().height();
+    }
+
+    /** mL of one channel alone that fill one purge page, whichever the paper, and never begin a second. */
+    public static Millilitres fillsPage(Profile profile) {
+        double area = Arrays.stream(Paper.values())
+                .mapToDouble(paper -> (paper.height() - 2 * TOP) * (paper.width() - 2 * EDGE))
+                .min()
+                .orElseThrow();
+        return new Millilitres((long) (1000 * profile.draws().sheet().mL() * area / A4_AREA));
     }
 
     /** mL of a channel on so many mm². */
@@ -208,6 +220,7 @@ public final class Sheets {
             var stair = new Part.Stair(
                     code, right, 40 + i * block, STAIR_COLUMNS, 7, 0.25, 1, Math.min(24, (int) block - 12), 5.6);
             parts.add(stair);
+            shapes.addAll(beside(stair));
             double area = BAR * length + stair(shapes, stair) + ramp(shapes, code, right, 40 + i * block + block - 9);
             ink.put(code, laid(area));
         }
@@ -249,6 +262,19 @@ public final class Sheets {
             }
         }
         return stair.columns() * stair.rows() * stair.length() * FINE;
+    }
+
+    /** Dots close to a stair's corners: a sheet that is not flat lifts its middle, and the ring alone cannot tell. */
+    private static List<Shape> beside(Part.Stair stair) {
+        double high = (stair.rows() - 1) * stair.pitch();
+        double wide = (stair.columns() - 1) * stair.apart() + stair.length();
+        var dots = new ArrayList<Shape>();
+        for (double x : List.of(stair.x() - BESIDE, stair.x() + wide + BESIDE)) {
+            for (double y : List.of(stair.y() + 2, stair.y() + high - 2)) {
+                dots.add(new Shape.Dot(x, y, 2.4));
+            }
+        }
+        return dots;
     }
 
     private double ramp(List<Shape> shapes, ChannelCode code, double x, double y) {

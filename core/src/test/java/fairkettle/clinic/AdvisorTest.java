@@ -112,12 +112,27 @@ class AdvisorTest {
     }
 
     @Test
-    void aShopsSchoolIsKeptTo() {
+    void nobodyIsAskedAboutTubesOfAMachineWithoutThem() {
+        var machine = riding(Set.of());
+        assertThat(machine.has(Advice.Question.BUBBLES)).isFalse();
+        assertThat(sublimation(6).has(Advice.Question.BUBBLES)).isTrue();
+        for (int seed = 0; seed < 12; seed++) {
+            walk(machine, seed, (next, _) -> {
+                if (next instanceof Next.Ask(var question, var _)) {
+                    assertThat(question).isNotEqualTo(Advice.Question.BUBBLES);
+                }
+            });
+        }
+    }
+
+    /** Its cartridges ride on the carriage: no tubes. */
+    private static Situation riding(Set<Treatment> never) {
         var usual = sublimation(6);
-        var spare = new Situation(
+        return new Situation(
                 usual.family(),
                 usual.channels(),
                 true,
+                false,
                 false,
                 true,
                 true,
@@ -130,9 +145,14 @@ class AdvisorTest {
                 200,
                 3,
                 usual.complaints(),
-                Set.of(Treatment.PUSH_AT_VENT, Treatment.POWER_CLEANING, Treatment.DRAW_AT_CARTRIDGE),
+                never,
                 usual.prices(),
                 usual.ink());
+    }
+
+    @Test
+    void aShopsSchoolIsKeptTo() {
+        var spare = riding(Set.of(Treatment.PUSH_AT_VENT, Treatment.POWER_CLEANING, Treatment.DRAW_AT_CARTRIDGE));
         for (int seed = 0; seed < 10; seed++) {
             var next = walk(spare, seed, (_, _) -> {});
             assertThat(next)

@@ -18,11 +18,13 @@ import static org.assertj.core.api.Assertions.within;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 
 class BeliefTest {
@@ -54,6 +56,22 @@ class BeliefTest {
         double doubt = before.causes(M).cap();
         assertThat(before.with(new Evidence.WasteRose(false)).causes(M).cap()).isGreaterThan(doubt);
         assertThat(before.with(new Evidence.WasteRose(true)).causes(M).cap()).isLessThan(doubt);
+    }
+
+    @Test
+    void whatClearsDownThePageIsASmearAndWhatDoesNotIsMixedInk() {
+        var edge = off(true);
+        var all = off(false);
+        var untold = off(null);
+        assertThat(edge.smear()).isGreaterThan(untold.smear()).isGreaterThan(edge.mixed());
+        assertThat(all.mixed()).isGreaterThan(untold.mixed()).isGreaterThan(all.smear());
+    }
+
+    /** A whole check, and a page on which yellow has another colour. */
+    private static Belief.Causes off(@Nullable Boolean clears) {
+        var seen = new HashMap<ChannelCode, Evidence.Seen>();
+        COLOURS.forEach(c -> seen.put(c, new Evidence.Seen(.03, false, c.equals(Y), c.equals(Y) ? clears : null)));
+        return believe(sublimation(3), look(Map.of()), new Evidence.Page(seen)).causes(Y);
     }
 
     @Test

@@ -23,6 +23,7 @@ class CaseFileTest {
             true,
             true,
             true,
+            true,
             2,
             1,
             8,
@@ -56,12 +57,9 @@ class CaseFileTest {
                 at(2, look()));
         assertThat(early.provisionalUntil()).contains(NINE.plus(Duration.ofHours(13)));
         assertThat(early.tried().getLast().result()).isEqualTo("cured, provisional");
-        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(3)), false)
-                        .next())
-                .isEqualTo(new Advice.Next.Wait(NINE.plus(Duration.ofHours(13))));
-        assertThat(early.advice(Table.USUAL, NINE.plus(Duration.ofHours(14)), false)
-                        .next())
-                .isNotInstanceOf(Advice.Next.Wait.class);
+        assertThat(early.waiting(NINE.plus(Duration.ofHours(3)), false).map(Advice::next))
+                .contains(new Advice.Next.Wait(NINE.plus(Duration.ofHours(13))));
+        assertThat(early.waiting(NINE.plus(Duration.ofHours(14)), false)).isEmpty();
     }
 
     @Test
@@ -87,14 +85,11 @@ class CaseFileTest {
     void whoLooksAtOnceBelievesAGoodCheckAndTreatsNothingAfterABadOne() {
         var cleaned = at(1, new Evidence.Done(Treatment.POWER_CLEANING, Set.of(C), false));
         var soon = NINE.plus(Duration.ofHours(3));
-        assertThat(file(at(0, look(1, 2, 3, 4)), cleaned, at(2, look()))
-                        .advice(Table.USUAL, soon, true)
-                        .next())
-                .isNotInstanceOf(Advice.Next.Wait.class);
+        assertThat(file(at(0, look(1, 2, 3, 4)), cleaned, at(2, look())).waiting(soon, true))
+                .isEmpty();
         assertThat(file(at(0, look(1, 2, 3, 4)), cleaned, at(2, look(1, 2, 3, 4)))
-                        .advice(Table.USUAL, soon, true)
-                        .next())
-                .isInstanceOf(Advice.Next.Wait.class);
+                        .waiting(soon, true))
+                .isPresent();
     }
 
     @Test

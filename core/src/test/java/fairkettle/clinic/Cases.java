@@ -9,14 +9,14 @@ import java.util.Map;
 import java.util.Set;
 
 /** Machines and evidence for the tests of the clinic. */
-final class Cases {
+public final class Cases {
 
     static final ChannelCode K = ChannelCode.of("K");
     static final ChannelCode C = ChannelCode.of("C");
     static final ChannelCode M = ChannelCode.of("M");
     static final ChannelCode Y = ChannelCode.of("Y");
     static final ChannelCode W1 = ChannelCode.of("W1");
-    static final List<ChannelCode> COLOURS = List.of(K, C, M, Y);
+    public static final List<ChannelCode> COLOURS = List.of(K, C, M, Y);
 
     private Cases() {}
 
@@ -25,6 +25,7 @@ final class Cases {
                 family,
                 codes.stream().map(c -> new Situation.Part(c, 60, 2, 5, 50, 70)).toList(),
                 false,
+                true,
                 true,
                 true,
                 true,
@@ -42,24 +43,24 @@ final class Cases {
                 Situation.Ink.USUAL);
     }
 
-    static Situation sublimation(double idleDays) {
+    public static Situation sublimation(double idleDays) {
         return situation(Family.SUBLIMATION, idleDays, COLOURS, Complaint.GAPS);
     }
 
     /** A check in which these channels have these gaps, and the others none. */
-    static Evidence.Look look(List<ChannelCode> all, Map<ChannelCode, List<Integer>> gaps) {
+    public static Evidence.Look look(List<ChannelCode> all, Map<ChannelCode, List<Integer>> gaps) {
         var missing = new HashMap<ChannelCode, List<Integer>>();
         all.forEach(c -> missing.put(c, gaps.getOrDefault(c, List.of())));
         return new Evidence.Look(missing);
     }
 
-    static Evidence.Look look(Map<ChannelCode, List<Integer>> gaps) {
+    public static Evidence.Look look(Map<ChannelCode, List<Integer>> gaps) {
         return look(COLOURS, gaps);
     }
 
     static Evidence.Page page(List<ChannelCode> all, Map<ChannelCode, Double> fades) {
         var seen = new HashMap<ChannelCode, Evidence.Seen>();
-        all.forEach(c -> seen.put(c, new Evidence.Seen(fades.getOrDefault(c, .02), false, false)));
+        all.forEach(c -> seen.put(c, new Evidence.Seen(fades.getOrDefault(c, .02), false, false, null)));
         return new Evidence.Page(seen);
     }
 

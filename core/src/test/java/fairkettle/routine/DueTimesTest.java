@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -144,10 +145,25 @@ class DueTimesTest {
     }
 
     @Test
+    void whatWasJustDoneIsNotDoneAgainBeforeHalfItsTime() {
+        var check = new Key("check", null);
+        var dry = air(26, 20, 10);
+        var done = NOW.minus(Duration.ofMinutes(1)); // at nine, and the dry air wants it again before tomorrow
+        var again = standing(check, new Mark(done, 0, 0, 0, null), dry, NOTHING);
+        assertThat(again.dueBy(NOW.plus(Duration.ofHours(8)))).isTrue();
+        assertThat(again.notBefore())
+                .isAfter(NOW.plus(Duration.ofHours(3)))
+                .isBefore(Objects.requireNonNull(again.ask()));
+        var yesterday = standing(check, Duration.ofHours(20), dry, NOTHING);
+        assertThat(yesterday.notBefore()).isBefore(NOW);
+    }
+
+    @Test
     void aHotDrySpellAsksForTheCapLinesAtOnce() {
         var key = new Key("cap-lines", null);
-        assertThat(standing(key, Duration.ofDays(5), air(30, 25, 3), NOTHING).dueBy(NOW))
-                .isTrue();
+        var dry = standing(key, Duration.ofDays(5), air(30, 25, 3), NOTHING);
+        assertThat(dry.dueBy(NOW)).isTrue();
+        assertThat(dry.latest()).as("at once is no month off").isBefore(NOW.plus(Duration.ofDays(3)));
         assertThat(standing(key, Duration.ofDays(5), air(21, 50, 6), NOTHING).dueBy(NOW))
                 .isFalse();
     }

@@ -10,6 +10,7 @@ import fairkettle.ink.Millilitres;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Profiles;
 import fairkettle.sheet.Page.Paper;
+import fairkettle.sheet.Page.Part;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -19,6 +20,7 @@ import org.junit.jupiter.api.RepeatedTest;
 import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** What is on a sheet, in millimetres and millilitres. */
@@ -42,6 +44,61 @@ class SheetsTest {
         assertThat(boxes(drawn))
                 .allMatch(b ->
                         b.x() >= 5.999 && b.x() + b.width() <= 204.001 && b.y() >= 32 && b.y() + b.height() <= 265.001);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Paper.class)
+    void whatFillsAPageFillsOneAndNotTwo(Paper paper) {
+        for (var profile : Profiles.ALL) {
+            Sheets.reachable(profile).stream().limit(1).forEach(code -> {
+                var drawn = Sheets.purge(profile, made(paper), Map.of(code, Sheets.fillsPage(profile)));
+                assertThat(drawn.pages()).as("%s", profile.id()).hasSize(1);
+                var bar = (Part.Bar) drawn.pages().getFirst().parts().getFirst();
+                assertThat(bar.width()).isGreaterThan(.93 * (paper.width() - 12));
+            });
+        }
+    }
+
+    @Test
+    void marksStandBesideEveryStairAndCoverNothing() {
+        for (var profile : Profiles.ALL) {
+            if (Sheets.reachable(profile).isEmpty()) {
+                continue;
+            }
+            for (var paper : Paper.values()) {
+                var page = Sheets.of(SheetKind.HEALTH, profile, made(paper), Family.MAKERS_DYE)
+                        .pages()
+                        .getFirst();
+                var dots = page.shapes().stream()
+                        .filter(Shape.Dot.class::isInstance)
+                        .map(Shape.Dot.class::cast)
+                        .toList();
+                for (var part : page.parts()) {
+                    if (part instanceof Part.Stair stair) {
+                        assertThat(dots)
+                                .filteredOn(d -> d.diameter() < 3
+                                        && d.y() > stair.y()
+                                        && d.y() < stair.y() + stair.rows() * stair.pitch())
+                                .hasSizeGreaterThanOrEqualTo(4);
+                    }
+                }
+                for (var dot : dots) {
+                    assertThat(page.shapes())
+                            .as("%s on %s", dot, profile.id())
+                            .filteredOn(Shape.Box.class::isInstance)
+                            .noneMatch(b -> touches(dot, (Shape.Box) b));
+                    assertThat(dot.x()).isBetween(6.0, paper.width() - 6);
+                }
+            }
+        }
+    }
+
+    private static boolean touches(Shape.Dot dot, Shape.Box box) {
+        double clear = dot.diameter() / 2 + .8;
+        return dot.x() > box.x() - clear
+                && dot.x() < box.x() + box.width() + clear
+                && dot.y() > box.y() - clear
+                && dot.y() < box.y() + box.height() + clear;
     }
 
     @Test

@@ -120,7 +120,7 @@ class BackIT {
     @Test
     void aWrongRefillIsUndoneByOneTapWhereItWasMade() throws IOException, SQLException {
         var line = refillable();
-        tablet.open("/machines/" + line[0]);
+        tablet.open("/machines/" + line[0] + "/ink");
         tablet.click("[aria-label='Refill " + line[1] + "']");
         tablet.type("#refill-poured", "0,5");
         long before = count("select count(*) from refill");
@@ -139,7 +139,7 @@ class BackIT {
 
     @Test
     void aLongPlanSaysWhatItLeavesUndoneWhileTheMachineIsAway() throws IOException {
-        tablet.open("/changeover?machine=6&to=SUBLIMATION");
+        tablet.open("/changeover?machine=6&to=SUBLIMATION&see=when");
         tablet.sees("While it is away");
         picture("away");
     }

@@ -64,7 +64,7 @@ class BenchWorkIT {
     @Test
     void aWhiteLineIsFlushedFromItsPageToTheLog() throws SQLException {
         long teasel = machine("Teasel");
-        tablet.open("/machines/" + teasel);
+        tablet.open("/machines/" + teasel + "/upkeep");
         tablet.sees("Bench work");
         open("Flush the white line");
         tablet.sees("60 mL of fluid");
@@ -115,12 +115,13 @@ class BenchWorkIT {
     @Test
     void aKnownDefectIsToldWhereItMatters() throws SQLException {
         long sorrel = machine("Sorrel");
-        tablet.open("/machines/" + sorrel);
+        tablet.open("/machines/" + sorrel + "/papers");
         tablet.sees("left clip of its rear cover");
+        tablet.open("/machines/" + sorrel + "/upkeep");
         beginIn("Encoder or position error");
         new CardHand(kettle, tablet, Path.of("unused"), "SUB").quicklyUntil(card(), "on");
         tablet.sees("Known here: the left clip of its rear cover is gone");
-        tablet.open("/machines/" + sorrel);
+        tablet.open("/machines/" + sorrel + "/papers");
         tablet.press("Something is");
         tablet.type("#defect-words", "right paper guide cracked");
         tablet.press("Remember it");
@@ -129,7 +130,7 @@ class BenchWorkIT {
 
     @Test
     void aPartIsLookedForInTheBinBeforeItIsBought() {
-        tablet.open("/shelf");
+        tablet.open("/shelf/parts");
         tablet.sees("Parts bin and donors");
         tablet.type("#spares input[type=search]", "head");
         tablet.sees("flat cable of the head");
@@ -143,7 +144,7 @@ class BenchWorkIT {
 
     @Test
     void hoursAndWorkOfOnePersonAreKept() {
-        tablet.open("/shop");
+        tablet.open("/shop/people");
         tablet.press("Hours and work");
         tablet.until(_ -> tablet.script("const box = [...document.querySelectorAll('.own label')].find((l) =>"
                         + " l.textContent.includes('work at heads')); if (!box) return false;"
@@ -185,8 +186,25 @@ class BenchWorkIT {
             }
         }
         tablet.size(390, 844);
-        for (var path :
-                List.of(machine, machine + "/label", "/shelf", "/sums", "/shop", "/log", "/practice/questions/PORTS")) {
+        for (var path : List.of(
+                machine,
+                machine + "/checks",
+                machine + "/ink",
+                machine + "/upkeep",
+                machine + "/papers",
+                machine + "/past",
+                machine + "/label",
+                "/shelf",
+                "/shelf/parts",
+                "/shelf/waste",
+                "/sums",
+                "/shop",
+                "/shop/ways",
+                "/shop/prices",
+                "/shop/people",
+                "/log",
+                "/log/burden",
+                "/practice/questions/PORTS")) {
             tablet.open(path);
             tablet.settles();
             assertThat(tablet.overflow()).as("%s on a phone", path).isLessThanOrEqualTo(0);

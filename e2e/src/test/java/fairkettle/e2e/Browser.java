@@ -17,6 +17,7 @@ import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.ExpectedCondition;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
@@ -63,6 +64,11 @@ final class Browser implements AutoCloseable {
 
     void open(String path) {
         chrome.get(kettle.url(path));
+    }
+
+    /** A page of another server. */
+    void visit(String url) {
+        chrome.get(url);
     }
 
     void evening(boolean on) {
@@ -145,7 +151,8 @@ final class Browser implements AutoCloseable {
         return new WebDriverWait(chrome, PATIENCE, Duration.ofMillis(40))
                 .ignoring(StaleElementReferenceException.class)
                 .withMessage(() -> "at " + chrome.getCurrentUrl() + " with:\n"
-                        + chrome.findElement(By.tagName("body")).getText())
+                        + chrome.findElement(By.tagName("body")).getText()
+                        + "\nwhile the server was at:\n" + kettle.doing())
                 .until(condition);
     }
 
@@ -179,6 +186,11 @@ final class Browser implements AutoCloseable {
                 .filter(WebElement::isDisplayed)
                 .findFirst()
                 .orElse(null));
+    }
+
+    /** Typed wherever the page has its attention. */
+    void keys(String keys) {
+        new Actions(chrome).sendKeys(keys).perform();
     }
 
     /** A button or link by its words: those words alone before longer ones, and in the open dialog if there is one. */

@@ -13,6 +13,7 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
@@ -22,21 +23,32 @@ final class RunningKettle implements AutoCloseable {
 
     private static final Pattern WAIT_STARTED = Pattern.compile("\"waitStarted\": ?\"([^\"]+)\"");
 
+    private static final int A_FEW_DAYS = 10; // why: nobody waits for three months in every test
+
     private static final String JAVA = System.getProperty("java.home") + "/bin/java";
 
     private final ThrowawayPg pg = ThrowawayPg.start();
     private final int port = ThrowawayPg.freePort();
     private final boolean demo;
-    private Duration ahead;
+    private int days = A_FEW_DAYS;
+    private Duration ahead; // null where a demo finds its own time
     private Process process;
 
+    /** At the time that it is; a demo finds its own. */
     RunningKettle(boolean demo) throws IOException, InterruptedException {
-        this(demo, Instant.now());
+        this.demo = demo;
+        start();
     }
 
     /** @param now what its clock shows as it starts */
     RunningKettle(boolean demo, Instant now) throws IOException, InterruptedException {
+        this(demo, now, A_FEW_DAYS);
+    }
+
+    /** @param days that lie behind a demo */
+    RunningKettle(boolean demo, Instant now, int days) throws IOException, InterruptedException {
         this.demo = demo;
+        this.days = days;
         ahead = Duration.between(Instant.now(), now);
         start();
     }
@@ -65,6 +77,9 @@ final class RunningKettle implements AutoCloseable {
                         Path.of("target/kettle-" + port + ".key")
                                 .toAbsolutePath()
                                 .toString());
+        if (ahead != null) {
+            builder.environment().put("KETTLE_CLOCK_OFFSET", ahead.toString());
+        }
         builder.environment()
                 .putAll(Map.of(
                         "KETTLE_DB_URL",
@@ -75,10 +90,10 @@ final class RunningKettle implements AutoCloseable {
                         "" + port,
                         "KETTLE_DEMO",
                         "" + demo,
+                        "KETTLE_DEMO_DAYS",
+                        "" + days,
                         "KETTLE_BENCH_PORT",
-                        "0",
-                        "KETTLE_CLOCK_OFFSET",
-                        ahead.toString()));
+                        "0"));
         process = builder.redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.appendTo(log()))
                 .start();
@@ -181,6 +196,41 @@ final class RunningKettle implements AutoCloseable {
             row.next();
             return row.getLong(1);
         }
+    }
+
+    /** What it is at just now: threads in our own code, and what the database works on or waits for. */
+    String doing() {
+        var dump = new File("target/threads-" + port + ".txt").getAbsoluteFile();
+        var told = new ArrayList<String>();
+        try (var connection = DriverManager.getConnection(pg.url(), "kettle", "");
+                var statement = connection.createStatement();
+                var row = statement.executeQuery("""
+                    select concat_ws(' ', pid, state, wait_event_type, wait_event, pg_blocking_pids(pid)::text,
+                           clock_timestamp() - xact_start, left(query, 120))
+                    from pg_stat_activity where state <> 'idle' and pid <> pg_backend_pid()\
+                    """)) {
+            while (row.next()) {
+                told.add(row.getString(1));
+            }
+            new ProcessBuilder(
+                            Path.of(JAVA).resolveSibling("jcmd").toString(),
+                            "" + process.pid(),
+                            "Thread.dump_to_file",
+                            "-overwrite",
+                            dump.toString())
+                    .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                    .start()
+                    .waitFor(20, TimeUnit.SECONDS);
+            for (var thread : Files.readString(dump.toPath()).split("\n\n")) {
+                thread.lines()
+                        .filter(line -> line.contains("fairkettle") && !line.contains("$$"))
+                        .limit(6)
+                        .forEach(told::add);
+            }
+        } catch (IOException | SQLException | InterruptedException e) {
+            told.add(e.toString());
+        }
+        return String.join("\n", told);
     }
 
     String logText() throws IOException {

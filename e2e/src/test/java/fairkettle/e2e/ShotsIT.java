@@ -7,6 +7,8 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.openqa.selenium.By;
@@ -16,11 +18,12 @@ import org.openqa.selenium.JavascriptExecutor;
 @EnabledIfSystemProperty(named = "shots", matches = "true")
 class ShotsIT {
 
+    private static final Instant MORNING = Instant.parse("2026-12-22T10:10:00Z");
     private static final Path FOLDER = Path.of("../docs/screenshots");
 
     @Test
     void takePictures() throws IOException, InterruptedException {
-        try (var kettle = new RunningKettle(true, RoundIT.A_MORNING);
+        try (var kettle = new RunningKettle(true, MORNING, 91);
                 var browser = new Browser(kettle)) {
             browser.open("/");
             browser.signAs(1);
@@ -32,20 +35,20 @@ class ShotsIT {
             take(browser, "/round/week", "week");
             checks(browser);
             take(browser, "/machines/new", "new-machine");
-            take(browser, "/clinic/2", "case");
+            take(browser, "/clinic/5", "case");
             take(browser, "/practice", "practice");
             rehearsal(browser);
             take(browser, "/shelf", "shelf");
             take(browser, "/log", "log");
             take(browser, "/shop", "shop");
             take(browser, "/sums", "sums");
+            simulatedBench(browser);
             browser.evening(true);
             browser.size(800, 1280);
             take(browser, "/cards/1", "card-evening");
             browser.evening(false);
             browser.size(390, 844);
             take(browser, "/cards/1", "card-phone");
-            take(browser, "/round", "round-phone");
         }
         try (var empty = new RunningKettle(false);
                 var browser = new Browser(empty)) {
@@ -59,6 +62,22 @@ class ShotsIT {
         browser.press("Screws out, cover off");
         browser.sees("Somebody gets hurt");
         browser.picture(FOLDER.resolve("rehearsal.png"));
+    }
+
+    /** A machine that was spoiled, and is being cured. */
+    private static void simulatedBench(Browser browser) throws IOException {
+        browser.open("/");
+        browser.settles();
+        browser.visit(browser.find("a[href^='http://127.0.0.1']").getDomAttribute("href") + "#bramble");
+        for (var act : List.of("Check", "Soak", "Clean", "Check")) {
+            browser.choose("#act", act);
+            browser.press("Do it");
+            browser.sees(act.equals("Soak") ? "soak on a damp cloth" : "Bramble: ");
+        }
+        browser.until(d -> !d.findElements(By.cssSelector("#happened li")).isEmpty()
+                && d.findElements(By.cssSelector("#page img")).stream()
+                        .anyMatch(i -> !i.getDomProperty("naturalWidth").equals("0")));
+        browser.picture(FOLDER.resolve("simulated-bench.png"));
     }
 
     /** Prints the reading frame on a simulated machine and sends its picture, as a person would. */

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
 
 /** What an owner does with the demo shop, in the real interface. */
 class StoryIT {
@@ -212,7 +213,7 @@ class StoryIT {
 
     @Test
     void whatIsOwedHasADayAndIsDoneOnce() throws SQLException {
-        tablet.open("/machines/2");
+        tablet.open("/machines/2/upkeep");
         tablet.press("Owe it something");
         tablet.type("#owed-words", "Grease the rail");
         tablet.press("Write it down");
@@ -222,9 +223,48 @@ class StoryIT {
         assertThat(kettle.query("select count(*) from owed where words = 'Look at the outside waste bottle'"))
                 .as("it comes round")
                 .isEqualTo(2);
+        tablet.open("/machines/2/papers");
         tablet.click("#facts details summary");
         tablet.type("#fact-SYSTEM", "the old laptop\t");
         tablet.until(d -> d.findElement(By.cssSelector("#facts")).getText().contains("3 of"));
+    }
+
+    @Test
+    void anythingIsFoundByAFewLettersWithTheKeyboardAlone() {
+        tablet.open("/shelf");
+        tablet.settles();
+        tablet.keys("/");
+        tablet.until(d -> "find-letters".equals(d.switchTo().activeElement().getDomAttribute("id")));
+        tablet.keys("zzqqxx");
+        tablet.sees("Nothing here is called like that");
+        tablet.keys(Keys.BACK_SPACE.toString().repeat(6) + "thisle papers"); // with a letter missing
+        tablet.until(d -> d.findElements(By.cssSelector("[role=option][aria-selected=true]")).stream()
+                .anyMatch(o -> o.getText().startsWith("Thistle: papers")));
+        assertThat(tablet.accessibilityViolations()).isEmpty();
+        tablet.keys(Keys.ENTER.toString());
+        tablet.until(d -> d.getCurrentUrl().endsWith("/machines/6/papers"));
+        tablet.sees("Activation code");
+    }
+
+    @Test
+    void onAPhoneEveryPlaceIsUnderTheThumb() {
+        tablet.size(390, 844);
+        tablet.open("/");
+        tablet.settles();
+        tablet.press("More");
+        assertThat(tablet.accessibilityViolations()).isEmpty();
+        tablet.click(".places [href='/shelf']");
+        tablet.until(d -> d.getCurrentUrl().endsWith("/shelf"));
+        assertThat(tablet.overflow()).isLessThanOrEqualTo(0);
+        tablet.open("/cards/1");
+        tablet.settles();
+        assertThat(tablet.all(".places"))
+                .as("at a card its step has the height")
+                .isEmpty();
+        assertThat((Boolean) tablet.script("return document.querySelector('.go').getBoundingClientRect().top"
+                        + " - document.querySelector('.band').getBoundingClientRect().bottom > 844 * 0.6"))
+                .isTrue();
+        tablet.size(1280, 800);
     }
 
     @Test
@@ -259,6 +299,12 @@ class StoryIT {
                     "/",
                     "/machines/new",
                     "/machines/1",
+                    "/machines/2",
+                    "/machines/2/checks",
+                    "/machines/2/ink",
+                    "/machines/2/upkeep",
+                    "/machines/2/papers",
+                    "/machines/2/past",
                     "/machines/1/label",
                     "/changeover?machine=5&to=MAKERS_PIGMENT",
                     "/changeover?machine=3&to=FILM",
@@ -266,9 +312,15 @@ class StoryIT {
                     "/machines/8",
                     "/cards/1",
                     "/shelf",
+                    "/shelf/parts",
+                    "/shelf/waste",
                     "/log",
+                    "/log/burden",
                     "/sums",
                     "/shop",
+                    "/shop/ways",
+                    "/shop/prices",
+                    "/shop/people",
                     "/round",
                     "/round/week",
                     "/clinic",

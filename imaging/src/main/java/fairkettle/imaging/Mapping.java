@@ -4,13 +4,15 @@ import java.util.Arrays;
 import java.util.List;
 
 /**
- * From millimetres on the page to pixels of the picture: a plane seen by a pinhole (a homography), and a cubic on top
- * for lens and curl.
+ * From millimetres on the page to pixels of the picture: a plane seen by a pinhole (a homography), and a polynomial of
+ * the fifth degree on top for lens, curl and bow.
  */
 final class Mapping {
 
     private static final double RIDGE = 2e-3;
-    private static final int TERMS = 7;
+    private static final double HELD = 0.5; // of the high degrees: few marks must not be met by a wild sheet between
+    private static final int CUBIC = 7; // terms of degree two and three
+    private static final int TERMS = 18; // of degree two to five
 
     private final double[] h;
     private final double midX;
@@ -50,7 +52,7 @@ final class Mapping {
         return plain;
     }
 
-    /** With what lens and curl add. Needs many ties; with few it stays what it is. */
+    /** With what lens, curl and bow add; far ties weighted down. Needs many ties; with few it stays what it is. */
     Mapping bent(List<Tie> ties) {
         if (ties.size() < 20) {
             return this;
@@ -58,22 +60,32 @@ final class Mapping {
         var a = new double[ties.size()][];
         var dx = new double[ties.size()];
         var dy = new double[ties.size()];
-        double bound = 4 * Math.max(0.3, medianOff(ties));
         var weights = new double[ties.size()];
+        Arrays.fill(weights, 1);
         for (int i = 0; i < a.length; i++) {
             var tie = ties.get(i);
             a[i] = terms((tie.x() - midX) / half, (tie.y() - midY) / half);
+            for (int t = CUBIC; t < TERMS; t++) {
+                a[i][t] *= HELD;
+            }
             dx[i] = tie.px() - x(tie.x(), tie.y());
             dy[i] = tie.py() - y(tie.x(), tie.y());
-            weights[i] = off(tie) > bound ? 0.05 : 1;
         }
-        return new Mapping(
-                h,
-                midX,
-                midY,
-                half,
-                LeastSquares.solve(a, dx, weights, RIDGE),
-                LeastSquares.solve(a, dy, weights, RIDGE));
+        var bent = this;
+        for (int pass = 0; pass < 4; pass++) {
+            var x = LeastSquares.solve(a, dx, weights, RIDGE);
+            var y = LeastSquares.solve(a, dy, weights, RIDGE);
+            for (int t = CUBIC; t < TERMS; t++) {
+                x[t] *= HELD;
+                y[t] *= HELD;
+            }
+            bent = new Mapping(h, midX, midY, half, x, y);
+            double bound = 3 * Math.max(0.3, bent.medianOff(ties));
+            for (int i = 0; i < weights.length; i++) {
+                weights[i] = 1 / (1 + Math.pow(bent.off(ties.get(i)) / bound, 2));
+            }
+        }
+        return bent;
     }
 
     private static double[] fit(List<Tie> ties, double[] weights, double midX, double midY, double half) {
@@ -114,7 +126,30 @@ final class Mapping {
     }
 
     private static double[] terms(double u, double v) {
-        return new double[] {u * u, u * v, v * v, u * u * u, u * u * v, u * v * v, v * v * v};
+        double u2 = u * u;
+        double v2 = v * v;
+        double u3 = u2 * u;
+        double v3 = v2 * v;
+        return new double[] {
+            u2,
+            u * v,
+            v2,
+            u3,
+            u2 * v,
+            u * v2,
+            v3,
+            u2 * u2,
+            u3 * v,
+            u2 * v2,
+            u * v3,
+            v2 * v2,
+            u3 * u2,
+            u2 * u2 * v,
+            u3 * v2,
+            u2 * v3,
+            u * v2 * v2,
+            v3 * v2
+        };
     }
 
     double x(double mmX, double mmY) {
@@ -129,12 +164,14 @@ final class Mapping {
         return (h[3] * u + h[4] * v + h[5]) / (h[6] * u + h[7] * v + 1) + bend(bendY, u, v);
     }
 
+    /** The sum over {@link #terms}, without making them: it is asked for every few pixels. */
     private static double bend(double[] c, double u, double v) {
-        return c[0] * u * u
-                + c[1] * u * v
-                + c[2] * v * v
-                + u * u * (c[3] * u + c[4] * v)
-                + v * v * (c[5] * u + c[6] * v);
+        double u2 = u * u;
+        double v2 = v * v;
+        return u2 * (c[0] + u * c[3] + u2 * (c[7] + u * c[12]))
+                + v2 * (c[2] + v * c[6] + v2 * (c[11] + v * c[17]))
+                + u * v * (c[1] + u * c[4] + v * c[5] + u2 * c[8] + u * v * c[9] + v2 * c[10])
+                + u * v * (u2 * (u * c[13] + v * c[14]) + v2 * (u * c[15] + v * c[16]));
     }
 
     /** Pixels per mm there: the root of how much larger a small area appears. */

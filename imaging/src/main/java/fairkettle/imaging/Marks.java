@@ -33,8 +33,26 @@ final class Marks {
     /** All codes of ours in the picture. @param inverted light on dark */
     record Codes(List<Seen> seen, boolean inverted) {}
 
-    /** @param rms mm that the marks are off the mapping; @param dots how many were found */
-    record Fixed(Mapping mapping, double rms, int dots) {}
+    /** @param rms mm that the marks are off the mapping; @param dots those that were found */
+    record Fixed(Mapping mapping, double rms, List<Mapping.Tie> dots) {
+
+        /** Whether most of the dots within so many mm of a rectangle were found. */
+        boolean marked(double x, double y, double width, double height, double within, Page page) {
+            long there = page.shapes().stream()
+                    .filter(s -> s instanceof Shape.Dot d && near(d.x(), d.y(), x, y, width, height, within))
+                    .count();
+            long found = dots.stream()
+                    .filter(d -> near(d.x(), d.y(), x, y, width, height, within))
+                    .filter(d -> mapping.off(d) < .3 * mapping.scale(d.x(), d.y()))
+                    .count();
+            return there > 0 && found * 4 >= there * 3;
+        }
+
+        private static boolean near(
+                double px, double py, double x, double y, double width, double height, double within) {
+            return px > x - within && px < x + width + within && py > y - within && py < y + height + within;
+        }
+    }
 
     /** Looks small first, then closer, then for light codes on a dark ground. */
     static Codes codes(Photo photo) {
@@ -123,10 +141,14 @@ final class Marks {
                 .toList());
         var mapping = Mapping.through(ties, page.width(), page.height());
         var dots = new ArrayList<Mapping.Tie>();
-        // why outward: a few codes fix only what is near them, and every dot found carries the next
+        // why outward: a few codes fix only what is near them, and every dot found carries the next; the small ones
+        // inside come last, when the ring has told how the sheet is bent
         while (!open.isEmpty()) {
             var known = new ArrayList<>(ties);
+            double largest =
+                    open.stream().mapToDouble(Shape.Dot::diameter).max().orElse(0);
             var next = open.stream()
+                    .filter(d -> d.diameter() == largest)
                     .sorted(Comparator.comparingDouble(d -> known.stream()
                             .mapToDouble(t -> Math.hypot(t.x() - d.x(), t.y() - d.y()))
                             .min()
@@ -144,13 +166,13 @@ final class Marks {
                 }
             }
             if (any) {
-                mapping = Mapping.through(ties, page.width(), page.height());
+                mapping = Mapping.through(ties, page.width(), page.height()).bent(dots);
             }
         }
         // dots have sharper middles than codes have corners: with enough of them they decide
         var deciding = dots.size() >= 12 ? dots : ties;
         mapping = Mapping.through(deciding, page.width(), page.height()).bent(deciding);
-        return new Fixed(mapping, mapping.rms(deciding), dots.size());
+        return new Fixed(mapping, mapping.rms(deciding), dots);
     }
 
     /** The middle of the round spot near where it should be. */

@@ -1,6 +1,8 @@
 package fairkettle.imaging;
 
 import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
@@ -33,19 +35,12 @@ final class Plane {
     final boolean dark;
     /** share of points where a colour is burnt out to white */
     final double burnt;
+    /** what of it was in the picture; everything where the ground was not looked for */
+    Optional<Sight> sight = Optional.empty();
     /** mean level of bare ground, 0 to 255 as it is in the picture, red green blue */
     final double[] ground = new double[3];
 
-    private Plane(
-            double x0,
-            double y0,
-            double resolution,
-            int width,
-            int height,
-            float[][] light,
-            boolean dark,
-            double burnt,
-            boolean flat) {
+    private Plane(double x0, double y0, double resolution, int width, int height, boolean dark, double burnt) {
         this.x0 = x0;
         this.y0 = y0;
         this.resolution = resolution;
@@ -53,24 +48,14 @@ final class Plane {
         this.height = height;
         this.dark = dark;
         this.burnt = burnt;
-        IntStream.range(0, 3).parallel().forEach(c -> cover[c] = flat ? flatten(light[c], c) : light[c]);
     }
 
     /**
      * @param dark true if what is looked for is lighter than its ground
      * @param resolution points per mm
+     * @param printed what of the page is printed all over
      */
     static Plane of(
-            Photo photo, Mapping mapping, double x0, double y0, double w, double h, double resolution, boolean dark) {
-        return of(photo, mapping, x0, y0, w, h, resolution, dark, true);
-    }
-
-    /** The light itself, its ground still in it. */
-    static Plane light(Photo photo, Mapping mapping, double x0, double y0, double w, double h, double resolution) {
-        return of(photo, mapping, x0, y0, w, h, resolution, false, false);
-    }
-
-    private static Plane of(
             Photo photo,
             Mapping mapping,
             double x0,
@@ -79,7 +64,16 @@ final class Plane {
             double h,
             double resolution,
             boolean dark,
-            boolean flat) {
+            List<Sight.Printed> printed) {
+        var plane = light(photo, mapping, x0, y0, w, h, resolution, dark);
+        plane.sight = Optional.of(Sight.of(photo, mapping, plane, printed));
+        IntStream.range(0, 3).parallel().forEach(c -> plane.cover[c] = plane.flatten(plane.cover[c], c));
+        return plane;
+    }
+
+    /** The light itself, its ground still in it. */
+    static Plane light(
+            Photo photo, Mapping mapping, double x0, double y0, double w, double h, double resolution, boolean dark) {
         int width = (int) Math.round(w * resolution);
         int height = (int) Math.round(h * resolution);
         var light = new float[3][width * height];
@@ -100,7 +94,9 @@ final class Plane {
                         fine,
                         light))
                 .sum();
-        return new Plane(x0, y0, resolution, width, height, light, dark, (double) burnt / (width * height), flat);
+        var plane = new Plane(x0, y0, resolution, width, height, dark, (double) burnt / (width * height));
+        System.arraycopy(light, 0, plane.cover, 0, 3);
+        return plane;
     }
 
     /** Fills some rows. @return how many points are burnt out */
@@ -260,6 +256,15 @@ final class Plane {
             }
         }
         return light;
+    }
+
+    /** Share of points with ink on them, in any colour. */
+    double inked() {
+        int count = 0;
+        for (int at = 0; at < width * height; at++) {
+            count += Math.max(cover[0][at], Math.max(cover[1][at], cover[2][at])) > .3f ? 1 : 0;
+        }
+        return (double) count / (width * height);
     }
 
     /** Between four points; 0 outside. @param x and @param y in points */

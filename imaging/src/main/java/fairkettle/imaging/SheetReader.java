@@ -10,13 +10,21 @@ import fairkettle.sheet.Page;
 import fairkettle.sheet.Page.Part;
 import fairkettle.sheet.Shape;
 import fairkettle.sheet.SheetCode;
+import fairkettle.sheet.SheetKind;
+import fairkettle.sheet.Sheets;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reads the picture of a sheet: finds it by its marks, whichever way it was turned, and says of every channel what can
@@ -28,6 +36,11 @@ public final class SheetReader {
     private static final double PAGE_COARSEST = 3.0;
     private static final double ROUGH = 0.25; // mm that marks may be off
     private static final int DOTS = 8;
+    private static final double NIGHT = 40; // of 255, level of bare paper
+    private static final double HIDDEN = 0.1; // of a window
+    private static final double INKED = 0.008; // of a window: a pattern covers more
+    private static final double WHOLE = 0.97; // of a full area's length
+    private static final double BESIDE = 6; // mm around a stair in which its own dots stand
     private static final double FINE = 8; // points per mm
     private static final double TAPPED = 6; // mm around a pattern whose corners were tapped
     private static final int EDGE = 4; // strokes
@@ -57,9 +70,11 @@ public final class SheetReader {
     /**
      * What a sheet's number stands for.
      *
+     * @param made when, to the minute, as its code says it too
      * @param clean optical density of this machine's own clean inks, as an earlier reading found them
      */
-    public record Known(Page page, Profile profile, Map<ChannelCode, List<Double>> clean) {
+    public record Known(
+            SheetKind kind, Instant made, Page page, Profile profile, Map<ChannelCode, List<Double>> clean) {
         public Known {
             clean = Map.copyOf(clean);
         }
@@ -92,48 +107,77 @@ public final class SheetReader {
         record Unread(Optional<SheetCode> code, String why) implements Result {}
     }
 
-    /** @param lookup what a code stands for; empty if there is no such sheet in this shop */
-    public static Result read(Photo photo, Function<SheetCode, Optional<Known>> lookup) {
+    /**
+     * One result for every sheet in the picture, at least one.
+     *
+     * @param lookup what a code stands for; empty if there is no such sheet in this shop
+     */
+    public static List<Result> read(Photo photo, Function<SheetCode, Optional<Known>> lookup) {
         var codes = Marks.codes(photo);
         if (codes.seen().isEmpty()) {
-            return new Result.Unread(
-                    Optional.empty(),
-                    "No mark of ours is in the picture. Get all four corners in, sharp and without glare; or tap the"
-                            + " four corners of the pattern yourself.");
+            return List.of(new Result.Unread(Optional.empty(), Unseen.why(photo)));
         }
-        var bySheet = new HashMap<Long, List<Marks.Seen>>();
-        codes.seen()
-                .forEach(s -> bySheet.computeIfAbsent(s.code().sheet(), _ -> new ArrayList<>())
+        var bySheet = new LinkedHashMap<String, List<Marks.Seen>>();
+        codes.seen().stream()
+                .sorted(Comparator.comparing(s -> s.corners()[0] + s.corners()[1]))
+                .forEach(s -> bySheet.computeIfAbsent(
+                                "%d %d %s"
+                                        .formatted(
+                                                s.code().machine(),
+                                                s.code().sheet(),
+                                                s.code().minute()),
+                                _ -> new ArrayList<>())
                         .add(s));
-        var first = codes.seen().getFirst().code();
-        if (bySheet.size() > 1) {
-            return new Result.Unread(Optional.empty(), "Two sheets are in the picture. One at a time.");
+        return bySheet.values().stream()
+                .map(seen -> one(photo, seen, codes.inverted(), lookup))
+                .toList();
+    }
+
+    /** @param seen codes of one sheet */
+    private static Result one(
+            Photo photo, List<Marks.Seen> seen, boolean inverted, Function<SheetCode, Optional<Known>> lookup) {
+        var first = seen.getFirst().code();
+        var code = Optional.of(first);
+        var known = lookup.apply(first).orElse(null);
+        if (known == null) {
+            return new Result.Unread(code, "This sheet was not made by this shop, or its machine is gone.");
         }
-        var known = lookup.apply(first);
-        if (known.isEmpty()) {
+        if (seen.stream().map(s -> s.code().corner()).distinct().count() < seen.size()) {
+            return new Result.Unread(code, "Two copies of one sheet are in the picture. One of them, please.");
+        }
+        if (!known.made().truncatedTo(ChronoUnit.MINUTES).equals(first.minute())) {
             return new Result.Unread(
-                    Optional.of(first), "This sheet was not made by this shop, or its machine is gone.");
+                    code,
+                    "This is another sheet of the same number, %s than the one in the book. Take the one that was printed last."
+                            .formatted(first.minute().isBefore(known.made()) ? "older" : "younger"));
         }
-        var page = known.get().page();
-        var fixed = Marks.fix(photo, codes.seen(), codes.inverted(), page);
+        if (seen.stream().anyMatch(s -> s.code().kind() != known.kind())) {
+            return new Result.Unread(
+                    code,
+                    "Its code says %s, and under this number the book has a %s. Print the sheet anew."
+                            .formatted(first.kind().label(), known.kind().label()));
+        }
+        var page = known.page();
+        var fixed = Marks.fix(photo, seen, inverted, page);
         boolean ring =
                 page.shapes().stream().filter(Shape.Dot.class::isInstance).count() >= DOTS;
-        if (ring && fixed.dots() < DOTS || !ring && codes.seen().size() < 3) {
+        if (ring && fixed.dots().size() < DOTS || !ring && seen.size() < 3) {
             return new Result.Unread(
-                    Optional.of(first),
-                    "Too little of the sheet's edge can be seen (%d dots). The whole sheet in the picture, nothing on its edge."
-                            .formatted(fixed.dots()));
+                    code,
+                    Unseen.edge(photo, fixed.mapping(), page)
+                            .orElse(
+                                    "Too little of the sheet's edge can be seen (%d dots). The whole sheet in the picture, nothing on its edge."
+                                            .formatted(fixed.dots().size())));
         }
         if (fixed.rms() > ROUGH) {
             return new Result.Unread(
-                    Optional.of(first),
-                    "The sheet is not flat, or the picture is shaken. Lay it flat and take it again.");
+                    code, "The sheet is not flat, or the picture is shaken. Lay it flat and take it again.");
         }
         double coarsest = fixed.mapping().coarsest(0, 0, page.width(), page.height());
         double least = first.kind().frame() ? FRAME_COARSEST : PAGE_COARSEST;
         if (coarsest < least) {
             return new Result.Unread(
-                    Optional.of(first),
+                    code,
                     "The picture is too small: %.1f pixels per mm, and %.1f are needed. Closer, so that the sheet fills it."
                             .formatted(coarsest, least));
         }
@@ -142,8 +186,8 @@ public final class SheetReader {
                 .map(Part.Strip.class::cast)
                 .findFirst();
         return strip.isPresent()
-                ? strip(photo, fixed.mapping(), strip.get(), known.get(), Optional.of(first), coarsest)
-                : parts(photo, fixed.mapping(), known.get(), first, coarsest, codes.inverted());
+                ? strip(photo, fixed.mapping(), strip.get(), known, code, coarsest)
+                : parts(photo, fixed, known, first, coarsest, inverted);
     }
 
     /**
@@ -172,14 +216,18 @@ public final class SheetReader {
                     "The pattern is too small in the picture: %.1f pixels per mm, and %.1f are needed. Closer."
                             .formatted(coarsest, FRAME_COARSEST));
         }
-        var result = strip(
+        return strip(
                 photo,
                 mapping,
                 new Part.Strip(0, 0, width, height, dark),
-                new Known(new Page(width, height, List.of(), List.of(), Shape.Ink.BLACK), profile, Map.of()),
+                new Known(
+                        dark ? SheetKind.DARK_FRAME : SheetKind.FRAME,
+                        Instant.EPOCH,
+                        new Page(width, height, List.of(), List.of(), Shape.Ink.BLACK),
+                        profile,
+                        Map.of()),
                 Optional.empty(),
                 coarsest);
-        return result;
     }
 
     // ---- the machine's own pattern -------------------------------------------------------------------------------
@@ -195,7 +243,8 @@ public final class SheetReader {
                 strip.width() - 2 * edge,
                 strip.height() - 2 * edge,
                 FINE,
-                strip.dark());
+                strip.dark(),
+                List.of());
         var profile = known.profile();
         var pattern = profile.pattern();
         int blocks = profile.channels().size();
@@ -222,9 +271,7 @@ public final class SheetReader {
                 .filter(m -> m.error < 1.0 / 8 && m.strength() > .25 * usual && m.strength() > .02)
                 .toList();
         if (seen.isEmpty() || usual < .02) {
-            return new Result.Unread(
-                    code,
-                    "No pattern of this machine can be seen in the window. Lay its strip inside, printed side up.");
+            return new Result.Unread(code, nothing(plane, profile));
         }
         double agreement = agree(seen);
         boolean flipped = placement.flipped();
@@ -277,6 +324,7 @@ public final class SheetReader {
                                                 .formatted(Strokes.name(channel.code()))));
             }
         }
+        hidden(measured.all(), looks).ifPresent(doubts::add);
         var read = looks.stream().filter(Look::readable).toList();
         var gone = read.stream()
                 .filter(l -> l.missing().size() == l.strokes())
@@ -294,13 +342,7 @@ public final class SheetReader {
         }
         looks.sort(Comparator.comparing(Look::channel));
         if (looks.stream().noneMatch(Look::readable)) {
-            return new Result.Unread(
-                    code,
-                    looks.stream()
-                            .filter(l -> l.unreadable() != null)
-                            .map(Look::unreadable)
-                            .findFirst()
-                            .orElse(""));
+            return unread(code, looks);
         }
         return new Result.Read(
                 code,
@@ -309,6 +351,33 @@ public final class SheetReader {
                 flipped,
                 coarsest,
                 new Straight(photo, mapping, strip, measured.places(plane, strip, edge)));
+    }
+
+    /** Nothing could be read: the reason of the first channel that could have been. */
+    private static Result.Unread unread(Optional<SheetCode> code, List<Look> looks) {
+        return new Result.Unread(
+                code,
+                looks.stream()
+                        .map(Look::unreadable)
+                        .filter(Objects::nonNull)
+                        .findFirst()
+                        .orElse(""));
+    }
+
+    /** Why no stroke of this machine's pattern was found. */
+    private static String nothing(Plane plane, Profile profile) {
+        if (!plane.dark && plane.ground[1] < NIGHT) {
+            return "The picture is too dark. More light, from two sides, and take it again.";
+        }
+        var hidden = plane.sight.flatMap(sight -> sight.hidden(HIDDEN));
+        if (hidden.isPresent()) {
+            return "A part of the window %s. %s"
+                    .formatted(hidden.get().where(), hidden.get().act());
+        }
+        return plane.inked() > INKED
+                ? "There is ink in the window, and it is not the pattern of this machine (%s). Is the strip from another machine?"
+                        .formatted(profile.name())
+                : "No pattern of this machine can be seen in the window. Lay its strip inside, printed side up.";
     }
 
     /** Whether the outermost strokes are missing side by side. */
@@ -405,12 +474,14 @@ public final class SheetReader {
     // ---- our own sheets ------------------------------------------------------------------------------------------
 
     private static Result parts(
-            Photo photo, Mapping mapping, Known known, SheetCode code, double coarsest, boolean dark) {
-        var stairs = known.page().parts().stream()
+            Photo photo, Marks.Fixed fixed, Known known, SheetCode code, double coarsest, boolean dark) {
+        var mapping = fixed.mapping();
+        var page = known.page();
+        var stairs = page.parts().stream()
                 .filter(Part.Stair.class::isInstance)
                 .map(Part.Stair.class::cast)
                 .toList();
-        var bars = known.page().parts().stream()
+        var bars = page.parts().stream()
                 .filter(Part.Bar.class::isInstance)
                 .map(Part.Bar.class::cast)
                 .toList();
@@ -422,81 +493,109 @@ public final class SheetReader {
         }
         var others = known.profile().codes();
         var solids = new HashMap<ChannelCode, Solid>();
+        var doubts = new ArrayList<String>();
         for (var bar : bars) {
             var reference = Optional.ofNullable(known.clean().get(bar.channel()))
                     .filter(t -> t.size() == 3)
                     .map(t -> new double[] {t.get(0), t.get(1), t.get(2)});
-            Bars.read(photo, mapping, bar, dark, reference, others).ifPresent(s -> solids.put(bar.channel(), s));
+            var read = Bars.read(photo, mapping, bar, dark, reference, others);
+            read.solid().ifPresent(s -> solids.put(bar.channel(), s));
+            if (read.seen() < WHOLE) {
+                doubts.add(
+                        read.solid().isEmpty()
+                                ? "Of %s's full area too little can be seen: fade and streaks are not told."
+                                        .formatted(bar.channel().colour())
+                                : "Of %s's full area a part cannot be seen: what is told is of the rest."
+                                        .formatted(bar.channel().colour()));
+            }
         }
         var looks = new ArrayList<Look>();
         var places = new HashMap<ChannelCode, List<Straight.Place>>();
         if (stairs.isEmpty()) {
-            bars.forEach(b -> looks.add(new Look(
-                    b.channel(),
-                    0,
-                    List.of(),
-                    List.of(),
-                    List.of(),
-                    List.of(),
-                    List.of(),
-                    0,
-                    solids.get(b.channel()),
-                    null)));
+            bars.forEach(b -> looks.add(
+                    solids.containsKey(b.channel())
+                            ? look(Look.tapped(b.channel(), 0, List.of()), solids.get(b.channel()))
+                            : Look.unreadable(
+                                    b.channel(),
+                                    0,
+                                    "%s's full area cannot be seen. Get the whole sheet in, nothing on it."
+                                            .formatted(Strokes.name(b.channel())))));
         } else {
-            stairs(photo, mapping, stairs, dark, coarsest, solids, looks, places);
+            stairs(photo, fixed, page, stairs, dark, coarsest, solids, looks, places, doubts);
+        }
+        if (looks.stream().noneMatch(l -> l.readable() || l.solid() != null)) {
+            return unread(Optional.of(code), looks);
+        }
+        if (looks.stream().noneMatch(Look::readable)) {
+            doubts.add("No stroke can be read: only the full areas are told. "
+                    + unread(Optional.of(code), looks).why());
         }
         return new Result.Read(
                 Optional.of(code),
                 looks,
-                List.of(),
+                doubts,
                 false,
                 coarsest,
-                new Straight(
-                        photo,
-                        mapping,
-                        new Part.Strip(0, 0, known.page().width(), known.page().height(), dark),
-                        places));
+                new Straight(photo, mapping, new Part.Strip(0, 0, page.width(), page.height(), dark), places));
+    }
+
+    private static Look look(Look look, @Nullable Solid solid) {
+        return new Look(
+                look.channel(),
+                look.strokes(),
+                look.missing(),
+                look.faint(),
+                look.partial(),
+                look.bent(),
+                look.unsure(),
+                look.unseen(),
+                look.limit(),
+                solid,
+                look.unreadable());
     }
 
     private static void stairs(
             Photo photo,
-            Mapping mapping,
+            Marks.Fixed fixed,
+            Page page,
             List<Part.Stair> stairs,
             boolean dark,
             double coarsest,
             Map<ChannelCode, Solid> solids,
             List<Look> looks,
-            Map<ChannelCode, List<Straight.Place>> places) {
+            Map<ChannelCode, List<Straight.Place>> places,
+            List<String> doubts) {
         double left = stairs.getFirst().x() - 7;
-        double top = stairs.getFirst().y() - 2;
+        double top = stairs.getFirst().y() - 5;
         var last = stairs.getLast();
-        var plane = Plane.of(
-                photo,
-                mapping,
-                left,
-                top,
-                7 + last.columns() * last.apart() + 2,
-                last.y() + last.rows() * last.pitch() + 2 - top,
-                FINE,
-                dark);
+        double width = 7 + last.columns() * last.apart() + 7;
+        double height = last.y() + last.rows() * last.pitch() + 5 - top;
+        var plane = Plane.of(photo, fixed.mapping(), left, top, width, height, FINE, dark, printed(page, left, top));
         var strokes = new Strokes(plane, photo.loss, coarsest, last.pitch());
+        var lies = new Stairs(plane, left, top)
+                .find(stairs.stream()
+                        .map(s -> new Stairs.Asked(s, cover(s.channel()), marked(fixed, s, page)))
+                        .toList());
         var all = new ArrayList<Strokes.Measured>();
-        for (var stair : stairs) {
+        for (int i = 0; i < stairs.size(); i++) {
+            var stair = stairs.get(i);
+            var lie = lies.get(i);
             var sites = new ArrayList<Strokes.Site>();
             var bare = new ArrayList<Strokes.Site>();
             double half = stair.length() / 2 * FINE;
             for (int column = 0; column < stair.columns(); column++) {
                 for (int row = 0; row < stair.rows(); row++) {
-                    double y = (stair.y() + column * stair.step() + row * stair.pitch() + .07 - top) * FINE;
-                    sites.add(new Strokes.Site(
-                            (stair.x() + column * stair.apart() + stair.length() / 2 - left) * FINE, y, 1, 0, half));
-                    if (column == 0) {
-                        bare.add(new Strokes.Site((stair.x() - .4 - stair.length() / 2 - left) * FINE, y, 1, 0, half));
+                    double mm = stair.y() + column * stair.step() + row * stair.pitch() + Sheets.FINE / 2;
+                    double y = (mm + lie.dy() - top) * FINE;
+                    double x = stair.x() + column * stair.apart() + stair.length() / 2 + lie.dx();
+                    sites.add(new Strokes.Site((x - left) * FINE, y, 1, 0, half));
+                    boolean first = column == 0;
+                    if ((first || column == stair.columns() - 1) && clear(page, stair, mm)) {
+                        double beside = first ? -stair.length() - .4 : stair.length() + .4;
+                        bare.add(new Strokes.Site((x + beside - left) * FINE, y, 1, 0, half));
                     }
                 }
             }
-            double slip = Strokes.slip(plane, sites, cover(stair.channel()), .45 * stair.pitch() * FINE);
-            sites.replaceAll(s -> new Strokes.Site(s.x(), s.y() + slip, s.ux(), s.uy(), s.half()));
             all.add(strokes.measure(stair.channel(), sites, bare, cover(stair.channel())));
             places.put(
                     stair.channel(),
@@ -506,19 +605,58 @@ public final class SheetReader {
         }
         strokes.learn(all);
         double usual = usual(all);
-        for (var m : all) {
+        for (int i = 0; i < all.size(); i++) {
+            var m = all.get(i);
             var look = strokes.judge(m, usual);
-            looks.add(new Look(
-                    look.channel(),
-                    look.strokes(),
-                    look.missing(),
-                    look.faint(),
-                    look.partial(),
-                    look.bent(),
-                    look.unsure(),
-                    look.limit(),
-                    solids.get(m.channel),
-                    look.unreadable()));
+            if (look.readable() && !lies.get(i).certain() && look.missing().size() < look.strokes()) {
+                look = Look.unreadable(
+                        m.channel,
+                        look.strokes(),
+                        "It cannot be told in which row %s begins. Lay the sheet flat and take it again."
+                                .formatted(m.channel.colour()));
+            }
+            looks.add(look(look, solids.get(m.channel)));
         }
+        hidden(all, looks).ifPresent(doubts::add);
+    }
+
+    private static boolean marked(Marks.Fixed fixed, Part.Stair stair, Page page) {
+        double wide = (stair.columns() - 1) * stair.apart() + stair.length();
+        double high = (stair.rows() - 1) * stair.pitch();
+        return fixed.marked(stair.x(), stair.y(), wide, high, BESIDE, page);
+    }
+
+    /** Whether no dot stands beside a stair in that row. */
+    private static boolean clear(Page page, Part.Stair stair, double y) {
+        return page.shapes().stream()
+                .noneMatch(s -> s instanceof Shape.Dot d
+                        && Math.abs(d.y() - y) < d.diameter() / 2 + 1.2
+                        && Math.abs(d.x() - stair.x()) < 50);
+    }
+
+    private static List<Sight.Printed> printed(Page page, double left, double top) {
+        return page.shapes().stream()
+                .filter(Shape.Box.class::isInstance)
+                .map(Shape.Box.class::cast)
+                .filter(b -> b.width() > 1 && b.height() > 1)
+                .map(b -> new Sight.Printed(b.x() - left, b.y() - top, b.width(), b.height()))
+                .toList();
+    }
+
+    /** Which strokes could not be seen, in a sentence. */
+    private static Optional<String> hidden(List<Strokes.Measured> all, List<Look> looks) {
+        var some = all.stream()
+                .filter(m -> m.unseen() > 0
+                        && looks.stream().anyMatch(l -> l.channel().equals(m.channel) && l.readable()))
+                .toList();
+        return some.stream()
+                .max(Comparator.comparingInt(Strokes.Measured::unseen))
+                .flatMap(Strokes.Measured::mostly)
+                .map(why -> "Not seen is not missing: %s %s and were not judged. Tap them, or take it again."
+                        .formatted(
+                                some.stream()
+                                        .map(m -> "%d of %s".formatted(m.unseen(), m.channel.colour()))
+                                        .collect(Collectors.joining(", ")),
+                                why.strokes()));
     }
 }

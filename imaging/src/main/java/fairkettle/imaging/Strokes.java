@@ -4,8 +4,11 @@ import fairkettle.check.Look;
 import fairkettle.ink.ChannelCode;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 
 /**
@@ -19,6 +22,12 @@ final class Strokes {
     private static final double BENT = 0.10; // mm beside its place
     private static final double SHARP = 12; // signal to noise under which a channel is not read
     private static final double DOUBT = 2.0; // standard errors within which a person is asked
+    private static final double UNSEEN = 0.1; // of a channel's strokes: with more nothing is said of it
+    private static final double BLIND = 0.08; // of a channel's strokes that may be in doubt before all of it is
+    private static final int FEWEST_BELOW = 6;
+    private static final double SWALLOWING = 0.2; // of a full stroke, from which on compression is watched
+    private static final double APART = 2.5; // standard deviations
+    private static final int FEWEST_BARE = 4; // bare places without which nothing is known of the noise
     private static final int THIRDS = 3;
 
     private final Plane plane;
@@ -66,11 +75,26 @@ final class Strokes {
         double error = 1;
 
         double[] errors = {1, 1, 1};
+        /** by place, why it could not be seen; null where it was */
+        final Sight.Why[] hidden;
 
         Measured(ChannelCode channel, List<Site> sites, double[] expected) {
             this.channel = channel;
             this.sites = sites;
             this.expected = expected;
+            this.hidden = new Sight.Why[sites.size()];
+        }
+
+        int unseen() {
+            return (int) Arrays.stream(hidden).filter(Objects::nonNull).count();
+        }
+
+        /** What hides the most of it. */
+        Optional<Sight.Why> mostly() {
+            return Arrays.stream(Sight.Why.values())
+                    .filter(why -> Arrays.stream(hidden).anyMatch(h -> h == why))
+                    .max(Comparator.comparingLong(
+                            why -> Arrays.stream(hidden).filter(h -> h == why).count()));
         }
 
         double strength() {
@@ -78,36 +102,18 @@ final class Strokes {
         }
     }
 
-    /** Points by which all places together lie too high: where a sheet curls, a whole block slips. */
-    static double slip(Plane plane, List<Site> sites, double[] expected, double most) {
-        double best = 0;
-        double at = 0;
-        double off = .4 * plane.resolution;
-        for (double dy = -most; dy <= most; dy += .25) {
-            double sum = 0;
-            for (var s : sites) {
-                for (double part = -.6; part <= .61; part += .3) {
-                    double x = s.x() + part * s.half();
-                    for (int c = 0; c < 3; c++) {
-                        sum += expected[c]
-                                * (plane.at(c, x, s.y() + dy)
-                                        - .5 * (plane.at(c, x, s.y() + dy - off) + plane.at(c, x, s.y() + dy + off)));
-                    }
-                }
-            }
-            if (sum > best) {
-                best = sum;
-                at = dy;
-            }
-        }
-        return at;
-    }
-
     /** @param bare places of the same shape where nothing is printed */
     Measured measure(ChannelCode channel, List<Site> sites, List<Site> bare, double[] expected) {
         var m = new Measured(channel, sites, expected);
-        sites.forEach(s -> m.profiles.add(profile(s)));
-        bare.stream().filter(this::inside).forEach(s -> m.bare.add(profile(s)));
+        for (int i = 0; i < sites.size(); i++) {
+            m.profiles.add(profile(sites.get(i)));
+            var site = sites.get(i);
+            m.hidden[i] = plane.sight.flatMap(sight -> sight.hidden(site)).orElse(null);
+        }
+        bare.stream()
+                .filter(this::inside)
+                .filter(s -> plane.sight.flatMap(sight -> sight.hidden(s)).isEmpty())
+                .forEach(s -> m.bare.add(profile(s)));
         return m;
     }
 
@@ -212,9 +218,10 @@ final class Strokes {
             amounts[i] = dot(m.weights, colours(m.profiles.get(i), 0, -1));
         }
         return IntStream.range(0, amounts.length)
+                .filter(i -> m.hidden[i] == null || m.unseen() == amounts.length)
                 .boxed()
                 .sorted((a, b) -> Double.compare(amounts[b], amounts[a]))
-                .limit(Math.max(1, amounts.length / 2))
+                .limit(Math.max(1, (amounts.length - m.unseen()) / 2))
                 .mapToInt(Integer::intValue)
                 .toArray();
     }
@@ -263,7 +270,7 @@ final class Strokes {
             {cov[2][0], cov[2][1], cov[2][2], Math.max(0, mean[2])}
         });
         double gain = dot(weights, mean);
-        if (!(gain > 0)) {
+        if (!(gain > 0) || nulls.size() < FEWEST_BARE) {
             m.error = 1;
             m.full = mean;
             return;
@@ -424,6 +431,10 @@ final class Strokes {
      */
     Look judge(Measured m, double usual) {
         int n = m.sites.size();
+        if (m.unseen() > UNSEEN * n) {
+            var why = m.mostly().orElse(Sight.Why.OUTSIDE);
+            return Look.unreadable(m.channel, n, "%s %s. %s".formatted(name(m.channel), why.where(), why.act()));
+        }
         double main = Math.max(m.expected[0], Math.max(m.expected[1], m.expected[2]));
         int colour = m.expected[0] == main ? 0 : m.expected[1] == main ? 1 : 2;
         double awaited = usual * main;
@@ -436,14 +447,13 @@ final class Strokes {
                     && m.full[colour] < .25 * awaited) {
                 return gone(m, n);
             }
-            return Look.unreadable(
-                    m.channel,
-                    n,
-                    vanishing >= .5
-                            ? "%s vanished in the picture's compression. Send the photo itself, not a copy from a message; closer is better."
-                                    .formatted(name(m.channel))
-                            : "%s cannot be told from the paper here. Closer, sharper, in more even light."
-                                    .formatted(name(m.channel)));
+            return vanishing >= .5
+                    ? Look.unreadable(
+                            m.channel,
+                            n,
+                            "%s vanished in the picture's compression. Send the photo itself, not a copy from a message; closer is better."
+                                    .formatted(name(m.channel)))
+                    : faded(m, n);
         }
         double limit = Math.max(MISSING, vanishing(m.full, 1));
         if (limit >= .5) {
@@ -454,13 +464,25 @@ final class Strokes {
                             .formatted(name(m.channel)));
         }
         double threshold = Math.max(MISSING, Math.min(limit, .35));
+        if (limit > SWALLOWING && !apart(m, threshold)) {
+            return Look.unreadable(
+                    m.channel,
+                    n,
+                    "%s is torn by the picture's compression. Send the photo itself, not a copy from a message."
+                            .formatted(name(m.channel)));
+        }
         var missing = new ArrayList<Integer>();
         var faint = new ArrayList<Integer>();
         var partial = new ArrayList<Integer>();
         var bent = new ArrayList<Integer>();
         var unsure = new ArrayList<Integer>();
-        double third = m.error * Math.sqrt(3);
+        double noise = Math.max(m.error, below(m));
+        double third = noise * Math.sqrt(3);
         for (int i = 0; i < n; i++) {
+            if (m.hidden[i] != null) {
+                unsure.add(i); // not seen is not missing
+                continue;
+            }
             double shift = m.shift.length == 0 ? 0 : m.shift[i];
             double a = amount(m, i, shift, -1);
             double beside = 0;
@@ -477,7 +499,7 @@ final class Strokes {
                 bent.add(i);
                 continue;
             }
-            double error = m.error * (1 + .5 * Math.min(1, Math.max(0, a)));
+            double error = noise * (1 + .5 * Math.min(1, Math.max(0, a)));
             if (Math.abs(a - threshold) < DOUBT * error) {
                 unsure.add(i);
             }
@@ -498,7 +520,52 @@ final class Strokes {
                 faint.add(i);
             }
         }
-        return new Look(m.channel, n, missing, faint, partial, bent, unsure, threshold, null, null);
+        if (unsure.size() - m.unseen() > BLIND * n) {
+            return faded(m, n);
+        }
+        return new Look(m.channel, n, missing, faint, partial, bent, unsure, places(m, true), threshold, null, null);
+    }
+
+    /**
+     * Whether strokes that are there stand clear of the threshold. Where compression swallows some and strengthens
+     * others, bare paper is rounded to nothing and tells no noise: the strokes' own spread does.
+     */
+    private boolean apart(Measured m, double threshold) {
+        var there = amounts(m).filter(a -> a >= threshold).sorted().toArray();
+        if (there.length < 12) {
+            return true;
+        }
+        double middle = there[there.length / 2];
+        return middle - threshold > APART * (middle - there[there.length * 16 / 100]);
+    }
+
+    /** How much ink every place that was seen has, in full strokes. */
+    private DoubleStream amounts(Measured m) {
+        return IntStream.range(0, m.sites.size())
+                .filter(i -> m.hidden[i] == null)
+                .mapToDouble(i -> amount(m, i, m.shift.length == 0 ? 0 : m.shift[i], -1));
+    }
+
+    /**
+     * Noise as the missing strokes themselves show it, in full strokes: less than no ink can only be noise. Bare paper
+     * beside the pattern tells too little of it where compression smears the colour of one stroke over the next. 0
+     * where too few lie below nothing.
+     */
+    private double below(Measured m) {
+        var less = amounts(m).filter(a -> a < 0).toArray();
+        double sum = 0;
+        for (double a : less) {
+            sum += a * a;
+        }
+        return less.length < FEWEST_BELOW ? 0 : Math.sqrt(sum / less.length);
+    }
+
+    private static Look faded(Measured m, int n) {
+        return Look.unreadable(
+                m.channel,
+                n,
+                "%s cannot be told from the paper here. Closer, sharper, in more even light."
+                        .formatted(name(m.channel)));
     }
 
     /** Whether what stands beside the place is this channel's ink and not a neighbour's. */
@@ -509,15 +576,23 @@ final class Strokes {
         return size > 0 && along / size > .9;
     }
 
+    private static List<Integer> places(Measured m, boolean hidden) {
+        return IntStream.range(0, m.hidden.length)
+                .filter(i -> m.hidden[i] != null == hidden)
+                .boxed()
+                .toList();
+    }
+
     private Look gone(Measured m, int n) {
         return new Look(
                 m.channel,
                 n,
-                IntStream.range(0, n).boxed().toList(),
+                places(m, false),
                 List.of(),
                 List.of(),
                 List.of(),
-                List.of(),
+                places(m, true),
+                places(m, true),
                 MISSING,
                 null,
                 null);

@@ -14,11 +14,13 @@ import fairkettle.machine.Profiles;
 import fairkettle.sheet.Page;
 import fairkettle.sheet.Page.Paper;
 import fairkettle.sheet.Page.Part;
+import fairkettle.sheet.Shape;
+import fairkettle.sheet.SheetCode;
 import fairkettle.sheet.SheetKind;
 import fairkettle.sheet.Sheets;
-import fairkettle.standin.Act;
 import fairkettle.standin.Snapshot.With;
 import fairkettle.standin.Standins;
+import fairkettle.standin.machine.Act;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -78,7 +80,7 @@ class SheetReaderTest {
         var upright = ImageIO.read(new ByteArrayInputStream(bench.pictureOfCheck("Sorrel", false, With.PHONE, 3)));
         var picture = upright;
         for (int quarter = 0; quarter < 4; quarter++) {
-            var read = (Result.Read) SheetReader.read(Photo.of(picture), _ -> Optional.of(known(page, profile)));
+            var read = (Result.Read) read(Photo.of(picture), known(page, profile));
             assertThat(of(read, "K").missing()).as("%d quarters", quarter).containsExactly(17, 90);
             picture = turned(picture);
         }
@@ -115,14 +117,19 @@ class SheetReaderTest {
                         made(),
                         Map.of(
                                 ChannelCode.of("C"),
-                                Millilitres.parse("0.3"),
+                                Millilitres.parse("0.6"),
                                 ChannelCode.of("M"),
                                 Millilitres.parse("0.3")))
                 .pages()
                 .getFirst();
-        bench(profile, frame(profile, SheetKind.FRAME)).machine("Sorrel").take(new Act.ShutVent("C"));
-        bench.print("Sorrel", SheetPdf.of("purge", List.of(page)));
-        var read = (Result.Read) read(bench.pictureOfPage("Sorrel", With.SCANNER, 4), known(page, profile));
+        var sorrel = bench(profile, frame(profile, SheetKind.FRAME)).machine("Sorrel");
+        sorrel.load("C", .85); // its filter lets little through: once what the damper holds is used up, it starves
+        Result.Read read;
+        int sheets = 0;
+        do {
+            bench.print("Sorrel", SheetPdf.of("purge", List.of(page)));
+            read = (Result.Read) read(bench.pictureOfPage("Sorrel", With.SCANNER, 4), known(page, profile));
+        } while (of(read, "C").solid().fade() <= .1 && ++sheets < 8);
         assertThat(of(read, "C").solid().fade()).isGreaterThan(.1);
         assertThat(of(read, "C").solid().says()).contains("starved");
         assertThat(of(read, "M").solid().fade()).isCloseTo(0, within(.05));
@@ -142,7 +149,7 @@ class SheetReaderTest {
                 .allMatch(l -> l.solid().foreign() < .1 && Math.abs(l.solid().fade()) < .05);
         bench.machine("Sorrel").take(new Act.WrongInk("Y", 12));
         bench.print("Sorrel", SheetPdf.of("health", List.of(page)));
-        var read = (Result.Read) read(bench.pictureOfPage("Sorrel", With.SCANNER, 4), new Known(page, profile, tints));
+        var read = (Result.Read) read(bench.pictureOfPage("Sorrel", With.SCANNER, 4), known(page, profile, tints));
         assertThat(of(read, "Y").solid().foreign()).isGreaterThan(.1);
         assertThat(of(read, "M").solid().foreign()).isLessThan(.1);
     }
@@ -185,7 +192,7 @@ class SheetReaderTest {
                 card.setRGB(x, y, level << 16 | level << 8 | level);
             }
         }
-        var read = (Result.Read) SheetReader.read(Photo.of(card), _ -> Optional.of(known(page, profile)));
+        var read = (Result.Read) read(Photo.of(card), known(page, profile));
         assertThat(of(read, "W1").solid().fade()).isCloseTo(0, within(.03));
         assertThat(of(read, "W2").solid().fade()).isCloseTo(.3, within(.04));
         assertThat(of(read, "W1").missing()).isEmpty();
@@ -211,14 +218,14 @@ class SheetReaderTest {
         bench(profile, page);
         assertThat(((Result.Unread) read(bench.pictureOfPage("Sorrel", With.PHONE, 1), known(page, profile))).why())
                 .contains("No pattern of this machine");
-        var blank = new BufferedImage(800, 600, BufferedImage.TYPE_INT_RGB);
-        assertThat(((Result.Unread) SheetReader.read(Photo.of(blank), _ -> Optional.empty())).why())
-                .contains("No mark of ours");
-        assertThat(((Result.Unread) SheetReader.read(
-                                Photo.of(ImageIO.read(
-                                        new ByteArrayInputStream(bench.pictureOfPage("Sorrel", With.PHONE, 1)))),
-                                _ -> Optional.empty()))
-                        .why())
+        var grey = new BufferedImage(800, 600, BufferedImage.TYPE_INT_RGB);
+        for (int i = 0; i < 800 * 600; i++) {
+            grey.setRGB(i % 800, i / 800, i / 40 % 2 == 0 ? 0xb0b0b0 : 0x606060);
+        }
+        assertThat(why(Photo.of(grey), Optional.empty())).contains("No mark of ours");
+        var night = new BufferedImage(800, 600, BufferedImage.TYPE_INT_RGB);
+        assertThat(why(Photo.of(night), Optional.empty())).contains("too dark");
+        assertThat(why(Photo.decode(bench.pictureOfPage("Sorrel", With.PHONE, 1)), Optional.empty()))
                 .contains("not made by this shop");
     }
 
@@ -259,12 +266,30 @@ class SheetReaderTest {
         return new Sheets.Made(12, "Sorrel", 34, Instant.parse("2026-11-20T08:00:00Z"), "20 Nov", Paper.A4);
     }
 
+    private static String why(Photo photo, Optional<Known> known) {
+        return ((Result.Unread) SheetReader.read(photo, _ -> known).getFirst()).why();
+    }
+
     private static Known known(Page page, Profile profile) {
-        return new Known(page, profile, Map.of());
+        return known(page, profile, Map.of());
+    }
+
+    private static Known known(Page page, Profile profile, Map<ChannelCode, List<Double>> clean) {
+        var kind = page.shapes().stream()
+                .filter(Shape.Code.class::isInstance)
+                .flatMap(c -> SheetCode.read(((Shape.Code) c).text()).stream())
+                .map(SheetCode::kind)
+                .findFirst()
+                .orElseThrow();
+        return new Known(kind, made().at(), page, profile, clean);
     }
 
     private static Result read(byte[] picture, Known known) throws Photo.Refused {
-        return SheetReader.read(Photo.decode(picture), _ -> Optional.of(known));
+        return read(Photo.decode(picture), known);
+    }
+
+    private static Result read(Photo photo, Known known) {
+        return SheetReader.read(photo, _ -> Optional.of(known)).getFirst();
     }
 
     private static Look of(Result.Read read, String code) {

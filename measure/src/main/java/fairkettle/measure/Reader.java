@@ -4,6 +4,7 @@ import fairkettle.check.Look;
 import fairkettle.imaging.Photo;
 import fairkettle.imaging.SheetReader;
 import fairkettle.imaging.SheetReader.Result;
+import fairkettle.measure.pictures.Scene.Trouble;
 import fairkettle.measure.pictures.Specimen;
 import fairkettle.measure.pictures.Specimen.Seen;
 import fairkettle.measure.pictures.Specimen.Trap;
@@ -12,9 +13,13 @@ import java.io.ByteArrayInputStream;
 import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import javax.imageio.ImageIO;
 
 /**
@@ -24,6 +29,9 @@ import javax.imageio.ImageIO;
 public final class Reader {
 
     private static final double[] SIZES = {3, 5, 5, 8, 8, 12, 12, 12};
+    private static final double[] BIG = {5, 8, 12, 12, 16, 24};
+    private static final Set<Trap> NEVER =
+            EnumSet.of(Trap.EMPTY, Trap.TWO_COPIES, Trap.OLD, Trap.FOREIGN, Trap.OTHER_KIND);
 
     private int scanTrue;
     private int scanFound;
@@ -40,6 +48,9 @@ public final class Reader {
     private int fineUnreadable;
     private int trapsMissed;
     private int traps;
+    private int reasons;
+    private int wrongReasons;
+    private final Map<Trouble, Group> groups = new TreeMap<>();
     private final List<Double> fades = new ArrayList<>();
     private final List<Double> foreign = new ArrayList<>();
     private final List<Double> times = new ArrayList<>();
@@ -47,6 +58,18 @@ public final class Reader {
     private final boolean talk = Boolean.getBoolean("talk");
 
     private Reader() {}
+
+    /** What was read of pictures with one kind of trouble, channel by channel; what was not seen does not count. */
+    private static final class Group {
+        int pictures;
+        int refused;
+        int channels;
+        int unreadable;
+        int gone;
+        int found;
+        int called;
+        int silent;
+    }
 
     public static void main(String[] args) throws Exception {
         long seed = Long.getLong("seed", 410_263);
@@ -71,10 +94,27 @@ public final class Reader {
                         8));
             }
         }
+        var troubles = Trouble.values();
+        for (int i = 0; i < Integer.getInteger("troubled", count); i++) {
+            var trouble = troubles[1 + i % (troubles.length - 1)];
+            var kind = i / troubles.length % 2 == 0 ? SheetKind.HEALTH : SheetKind.FRAME;
+            double megapixels = trouble == Trouble.NONE ? 8 : BIG[i / 3 % BIG.length];
+            troubled(Specimen.of(seed + 500_000 + i, Trap.NONE, trouble, kind, false, megapixels));
+        }
+        groups.forEach((trouble, g) -> System.out.printf(
+                Locale.ROOT,
+                "{\"measure\":\"reader\",\"trouble\":\"%s\",\"pictures\":%d,\"recall\":%.4f,\"precision\":%.4f,\"refused\":%.4f,\"channels_unreadable\":%.4f,\"silently_wrong\":%d}%n",
+                trouble.name().toLowerCase(Locale.ROOT),
+                g.pictures,
+                share(g.found, g.gone),
+                share(g.found, g.called),
+                share(g.refused, g.pictures),
+                share(g.unreadable, g.channels),
+                g.silent));
         System.out.printf(
                 Locale.ROOT,
                 "{\"measure\":\"reader\",\"pictures\":%d,\"scan_recall\":%.5f,\"scan_precision\":%.5f,\"photo_recall\":%.5f,\"photo_precision\":%.5f,\"bent_recall\":%.4f,\"fade_p95\":%.4f,\"foreign_share_p95\":%.4f,"
-                    + "\"refused\":%.4f,\"unreadable_8px\":%.4f,\"silently_wrong\":%d,\"traps\":%d,\"traps_missed\":%d,\"ms_12mpx_p95\":%.0f,\"ratio_12mpx\":%.2f,\"heap_mb\":%d}%n",
+                    + "\"refused\":%.4f,\"unreadable_8px\":%.4f,\"silently_wrong\":%d,\"traps\":%d,\"traps_missed\":%d,\"wrong_reason\":%.4f,\"ms_12mpx_p95\":%.0f,\"ratio_12mpx\":%.2f,\"heap_mb\":%d}%n",
                 ordinary,
                 share(scanFound, scanTrue),
                 share(scanFound, scanCalled),
@@ -88,6 +128,7 @@ public final class Reader {
                 silent,
                 traps,
                 trapsMissed,
+                share(wrongReasons, Math.max(1, reasons)),
                 p95(times),
                 median(ratios),
                 heap());
@@ -123,8 +164,68 @@ public final class Reader {
         return result;
     }
 
+    /** What was read of the specimen's own sheet; what of others does not matter, but that it was read. */
     private static Result read(Specimen s) throws Photo.Refused {
-        return SheetReader.read(Photo.decode(s.file()), _ -> Optional.of(s.known()));
+        var results = SheetReader.read(Photo.decode(s.file()), s::lookup);
+        if (s.trap() == Trap.TWO_SHEETS && results.size() < 2) {
+            return new Result.Unread(Optional.empty(), "Of two sheets one was found.");
+        }
+        return results.stream()
+                .filter(r -> r instanceof Result.Read read
+                        && read.code().filter(c -> c.sheet() == s.sheet()).isPresent())
+                .findFirst()
+                .orElse(results.getFirst());
+    }
+
+    private void troubled(Specimen s) throws Exception {
+        var group = groups.computeIfAbsent(s.trouble(), _ -> new Group());
+        group.pictures++;
+        switch (read(s)) {
+            case Result.Unread(var _, var why) -> {
+                group.refused++;
+                say(s, s.trouble() + " refused: " + why);
+            }
+            case Result.Read read -> {
+                boolean silent = false;
+                for (var look : read.looks()) {
+                    var truth = s.truth().get(look.channel().code());
+                    if (truth == null || truth.isEmpty()) {
+                        continue;
+                    }
+                    group.channels++;
+                    if (!look.readable()) {
+                        group.unreadable++;
+                        say(s, s.trouble() + " " + look.channel() + " unreadable: " + look.unreadable());
+                        continue;
+                    }
+                    int wrong = 0;
+                    for (int i = 0; i < truth.size(); i++) {
+                        boolean gone = truth.get(i) == Seen.GONE;
+                        boolean said = look.missing().contains(i);
+                        boolean unsure = look.unsure().contains(i);
+                        group.called += said ? 1 : 0;
+                        group.gone += gone && (said || !unsure) ? 1 : 0;
+                        group.found += gone && said ? 1 : 0;
+                        wrong += gone != said && !unsure ? 1 : 0;
+                    }
+                    boolean bad = wrong > Math.max(2, .02 * truth.size());
+                    silent |= bad && read.doubts().isEmpty();
+                    if (bad || wrong > 0) {
+                        say(
+                                s,
+                                "%s %s: %d of %d wrong, %d unsure, doubts %s"
+                                        .formatted(
+                                                s.trouble(),
+                                                look.channel(),
+                                                wrong,
+                                                truth.size(),
+                                                look.unsure().size(),
+                                                read.doubts()));
+                    }
+                }
+                group.silent += silent ? 1 : 0;
+            }
+        }
     }
 
     private void judge(Specimen s, Result.Read read) {
@@ -217,8 +318,16 @@ public final class Reader {
     private void trap(Specimen s) throws Exception {
         traps++;
         var result = read(s);
+        if (result instanceof Result.Unread(var _, var why)) {
+            reasons++;
+            if (!s.trap().gives(why)) {
+                wrongReasons++;
+                say(s, "trap " + s.trap() + " refused for another reason: " + why);
+            }
+        }
         boolean missed = switch (result) {
-            case Result.Unread _ -> s.trap() == Trap.CODES_HIDDEN || s.trap() == Trap.UPSIDE_DOWN;
+            case Result.Unread _ ->
+                s.trap() == Trap.CODES_HIDDEN || s.trap() == Trap.UPSIDE_DOWN || s.trap() == Trap.TWO_SHEETS;
             case Result.Read read -> !tolerated(s, read);
         };
         if (missed) {
@@ -234,7 +343,7 @@ public final class Reader {
 
     /** Whether what was read despite the trap is true, or doubted. */
     private static boolean tolerated(Specimen s, Result.Read read) {
-        if (s.trap() == Trap.EMPTY || s.trap() == Trap.TWO_SHEETS) {
+        if (NEVER.contains(s.trap())) {
             return false;
         }
         if (s.trap() == Trap.WRONG_PATTERN) {

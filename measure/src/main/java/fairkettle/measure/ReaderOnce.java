@@ -23,7 +23,8 @@ final class ReaderOnce {
         var photo = Photo.decode(Files.readAllBytes(Path.of(args[0])));
         Result result = null;
         for (var profile : Profiles.ALL) {
-            result = SheetReader.read(photo, code -> Optional.of(known(code, profile)));
+            result = SheetReader.read(photo, code -> Optional.of(known(code, profile)))
+                    .getFirst();
             if (result instanceof Result.Read) {
                 return;
             }
@@ -34,6 +35,10 @@ final class ReaderOnce {
     private static SheetReader.Known known(SheetCode code, Profile profile) {
         var made = new Sheets.Made(code.machine(), "Sorrel", code.sheet(), code.minute(), "", Paper.A4);
         return new SheetReader.Known(
-                Sheets.of(code.kind(), profile, made, Family.MAKERS_DYE).pages().getFirst(), profile, Map.of());
+                code.kind(),
+                code.minute(),
+                Sheets.of(code.kind(), profile, made, Family.MAKERS_DYE).pages().getFirst(),
+                profile,
+                Map.of());
     }
 }

@@ -29,7 +29,7 @@ public final class Start {
     public static void main(String[] args) throws IOException, InterruptedException {
         var app = Path.of(args[0]);
         var jvm = System.getProperty("java.home") + "/bin/java";
-        var flags = List.of("-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xmx512m");
+        var flags = List.of(System.getProperty("kettle.flags").split(" "));
         var kettle = new Run[ROUNDS];
         var empty = new Run[ROUNDS];
         for (int i = 0; i < ROUNDS; i++) {

@@ -2,10 +2,13 @@ package fairkettle.standin;
 
 import fairkettle.machine.Profile;
 import fairkettle.machine.Profiles;
+import fairkettle.standin.machine.Act;
+import fairkettle.standin.machine.Climate;
+import fairkettle.standin.machine.SimMachine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
+import java.time.InstantSource;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
@@ -54,15 +57,15 @@ public final class Bench {
                 machine.advance(start.plus(Duration.ofDays(day)));
                 if (day % 7 < 5) {
                     for (var code : profiles.get(i).codes()) {
-                        machine.act(new Act.Purge(code.code(), .05));
+                        machine.take(new Act.Purge(code.code(), .05));
                     }
                 }
                 if (day % 7 == 5) {
                     if (machine.padFull()) {
-                        machine.act(new Act.NewPad());
+                        machine.take(new Act.NewPad());
                     }
-                    machine.act(new Act.Clean());
-                    profiles.get(i).codes().forEach(c -> machine.act(new Act.Fill(c.code(), 2)));
+                    machine.take(new Act.Clean());
+                    profiles.get(i).codes().forEach(c -> machine.take(new Act.Fill(c.code(), 2)));
                 }
             }
             shut += machine.shut().values().stream().mapToInt(Integer::intValue).sum();
@@ -73,22 +76,8 @@ public final class Bench {
     /** A clock that runs so many times as fast from now on. */
     public static Clock fast(Clock real, double speed) {
         var start = real.instant();
-        return new Clock() {
-            @Override
-            public ZoneId getZone() {
-                return ZoneOffset.UTC;
-            }
-
-            @Override
-            public Clock withZone(ZoneId zone) {
-                return this;
-            }
-
-            @Override
-            public Instant instant() {
-                return start.plus(Duration.ofNanos(
-                        (long) (Duration.between(start, real.instant()).toNanos() * speed)));
-            }
-        };
+        InstantSource fast = () -> start.plus(
+                Duration.ofNanos((long) (Duration.between(start, real.instant()).toNanos() * speed)));
+        return fast.withZone(ZoneOffset.UTC);
     }
 }

@@ -19,6 +19,7 @@ import com.hp.jipp.model.PrintQuality;
 import com.hp.jipp.model.PrinterState;
 import com.hp.jipp.model.Status;
 import com.hp.jipp.model.Types;
+import fairkettle.standin.machine.SimMachine;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;

@@ -1,6 +1,11 @@
 package fairkettle.standin;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.Map;
+import javax.imageio.ImageIO;
 
 /**
  * A printed side, so many points per mm, in levels as a screen shows them. Ink is laid on top of what is there, in
@@ -139,6 +144,38 @@ public final class Paper {
                 }
             }
         }
+    }
+
+    /** As it lies there, so many pixels wide. @return PNG */
+    byte[] png(int wide) {
+        int step = Math.max(1, width / wide);
+        var image = new BufferedImage(width / step, height / step, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < image.getHeight(); y++) {
+            for (int x = 0; x < image.getWidth(); x++) {
+                image.setRGB(x, y, mean(x * step, y * step, step));
+            }
+        }
+        var out = new ByteArrayOutputStream();
+        try {
+            ImageIO.write(image, "png", out);
+        } catch (IOException e) {
+            throw new UncheckedIOException("The picture could not be written.", e);
+        }
+        return out.toByteArray();
+    }
+
+    private int mean(int left, int top, int step) {
+        int rgb = 0;
+        for (int c = 0; c < 3; c++) {
+            int sum = 0;
+            for (int y = top; y < top + step; y++) {
+                for (int x = left; x < left + step; x++) {
+                    sum += levels[3 * (y * width + x) + c] & 255;
+                }
+            }
+            rgb = rgb << 8 | sum / (step * step);
+        }
+        return rgb;
     }
 
     static Paper copy(Paper of) {

@@ -1,6 +1,7 @@
 package fairkettle.standin;
 
 import fairkettle.machine.NozzlePattern;
+import fairkettle.standin.machine.SimMachine;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;

@@ -8,8 +8,11 @@ import com.sun.net.httpserver.HttpServer;
 import com.sun.net.httpserver.HttpsConfigurator;
 import com.sun.net.httpserver.HttpsExchange;
 import com.sun.net.httpserver.HttpsServer;
-import fairkettle.ink.ChannelCode;
 import fairkettle.machine.Profile;
+import fairkettle.standin.machine.Act;
+import fairkettle.standin.machine.Climate;
+import fairkettle.standin.machine.SimMachine;
+import fairkettle.standin.machine.Trouble;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -18,6 +21,7 @@ import java.net.InetSocketAddress;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -33,6 +37,7 @@ import org.jspecify.annotations.Nullable;
 public final class Standins implements AutoCloseable {
 
     private static final int LARGEST = 40_000_000; // bytes of one document
+    private static final int PICTURE_WIDTH = 700; // px of what lies in a tray
     private static final int DOCUMENT = 1500; // bytes that a request without a document never has
 
     private final HttpServer http;
@@ -72,7 +77,8 @@ public final class Standins implements AutoCloseable {
         standins.http.createContext("/act/", standins.guarded(standins::act));
         standins.http.createContext("/fault/", standins.guarded(standins::fault));
         standins.http.createContext("/probe", standins.guarded(standins::probe));
-        standins.http.createContext("/", standins.guarded(standins::front));
+        standins.http.createContext("/spoil/", standins.guarded(standins::spoil));
+        standins.http.createContext("/", standins.guarded(new BenchPage(standins)::serve));
         standins.http.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
         standins.http.start();
         return standins;
@@ -188,6 +194,7 @@ public final class Standins implements AutoCloseable {
         return exchange -> {
             try (exchange) {
                 try {
+                    ownPagesAlone(exchange);
                     handler.handle(exchange);
                 } catch (IllegalArgumentException e) {
                     send(
@@ -198,6 +205,15 @@ public final class Standins implements AutoCloseable {
                 }
             }
         };
+    }
+
+    /** No other site that somebody has open does anything to these machines. */
+    private static void ownPagesAlone(HttpExchange exchange) {
+        var origin = exchange.getRequestHeaders().getFirst("Origin");
+        if (origin != null
+                && !origin.endsWith("://" + exchange.getRequestHeaders().getFirst("Host"))) {
+            throw new IllegalArgumentException("Only the bench’s own page does something to it.");
+        }
     }
 
     private void ipp(HttpExchange exchange) throws IOException {
@@ -238,7 +254,7 @@ public final class Standins implements AutoCloseable {
 
     /**
      * What lies in the tray, and pictures of it: {@code /tray/bramble}, {@code /tray/bramble/0.jpg?with=phone},
-     * {@code /tray/bramble/check.jpg}.
+     * {@code /tray/bramble/check.jpg}; {@code /tray/bramble/0.png} as it lies there.
      */
     private void tray(HttpExchange exchange) throws IOException {
         var printer = found(path(exchange, 2));
@@ -254,15 +270,10 @@ public final class Standins implements AutoCloseable {
                     "image/jpeg",
                     Snapshot.of(check(printer, what.equals("white.jpg")), with, System.identityHashCode(exchange)));
         } else if (what.endsWith(".jpg")) {
-            int index = number(what.substring(0, what.length() - 4));
-            if (index < 0 || index >= pages.size()) {
-                throw new IllegalArgumentException("There is no such page in the tray.");
-            }
-            send(
-                    exchange,
-                    200,
-                    "image/jpeg",
-                    Snapshot.of(pages.get(pages.size() - 1 - index), with, index * 31L + pages.size()));
+            int index = number(what);
+            send(exchange, 200, "image/jpeg", Snapshot.of(page(pages, index), with, index * 31L + pages.size()));
+        } else if (what.endsWith(".png")) {
+            send(exchange, 200, "image/png", page(pages, number(what)).png(PICTURE_WIDTH));
         } else {
             send(
                     exchange,
@@ -290,9 +301,17 @@ public final class Standins implements AutoCloseable {
         return whole;
     }
 
-    private static int number(String text) {
+    /** @param index from the newest, 0 */
+    private static Paper page(List<Paper> pages, int index) {
+        if (index < 0 || index >= pages.size()) {
+            throw new IllegalArgumentException("There is no such page in the tray.");
+        }
+        return pages.get(pages.size() - 1 - index);
+    }
+
+    private static int number(String file) {
         try {
-            return Integer.parseInt(text);
+            return Integer.parseInt(file.substring(0, file.length() - 4));
         } catch (NumberFormatException e) {
             throw new IllegalArgumentException("There is no such page in the tray.", e);
         }
@@ -310,8 +329,12 @@ public final class Standins implements AutoCloseable {
         double amount = words.length > 2
                 ? Double.parseDouble(words[2])
                 : words.length > 1 && channel.matches("[0-9.]+") ? Double.parseDouble(channel) : 0;
+        if (words[0].equals("Check")) {
+            printer.lay(Printing.check(printer.machine(), false));
+            send(exchange, 204, "text/plain", new byte[0]);
+            return;
+        }
         Act act = switch (words[0]) {
-            case "Check" -> new Act.Check();
             case "Clean" -> new Act.Clean();
             case "PowerClean" -> new Act.PowerClean();
             case "Purge" -> new Act.Purge(channel, amount);
@@ -341,7 +364,7 @@ public final class Standins implements AutoCloseable {
             case "ResetChip" -> new Act.ResetChip(channel);
             default -> throw new IllegalArgumentException("No act is called %s.".formatted(words[0]));
         };
-        printer.machine().act(act);
+        printer.machine().take(act);
         send(exchange, 204, "text/plain", new byte[0]);
     }
 
@@ -351,8 +374,39 @@ public final class Standins implements AutoCloseable {
         send(exchange, 204, "text/plain", new byte[0]);
     }
 
+    /**
+     * {@code POST /spoil/bramble} with the name of a trouble and, where it befalls one, a channel: {@code AIR C}; or
+     * {@code WELL}.
+     */
+    private void spoil(HttpExchange exchange) throws IOException {
+        var machine = found(path(exchange, 2)).machine();
+        var words = new String(exchange.getRequestBody().readNBytes(40), StandardCharsets.UTF_8)
+                .strip()
+                .split(" +");
+        if (words[0].equals("WELL")) {
+            machine.makeWell();
+        } else {
+            machine.spoil(Trouble.valueOf(words[0]), words.length > 1 ? words[1] : "");
+        }
+        send(exchange, 204, "text/plain", new byte[0]);
+    }
+
+    /** All printers, as they are now. */
+    List<IppPrinter> printers() {
+        return printers.keySet().stream().map(this::found).toList();
+    }
+
+    Instant now() {
+        return clock.instant();
+    }
+
+    /** The room’s air, as the probe reads it. */
+    public Climate.Air air() {
+        return climate.at(clock.instant());
+    }
+
     private void probe(HttpExchange exchange) throws IOException {
-        var air = climate.at(clock.instant());
+        var air = air();
         send(
                 exchange,
                 200,
@@ -362,41 +416,12 @@ public final class Standins implements AutoCloseable {
                         .getBytes(StandardCharsets.UTF_8));
     }
 
-    private void front(HttpExchange exchange) throws IOException {
-        if (!exchange.getRequestURI().getPath().equals("/")) {
-            throw new IllegalArgumentException("Nothing is here.");
-        }
-        var page = new StringBuilder("<!doctype html><html lang=en><meta charset=utf-8><meta name=viewport"
-                + " content='width=device-width'><title>A simulated bench</title><style>body{font:16px/1.5"
-                + " sans-serif;max-width:46rem;margin:2rem auto;padding:0 1rem}li{margin:.6rem 0}</style><h1>A"
-                + " simulated bench</h1><p>These machines are not real. Pictures of what lies in their trays, as a"
-                + " phone over the bench takes them:</p><ul>");
-        for (var each : printers.entrySet()) {
-            var name = each.getValue().machine().name();
-            page.append(
-                    "<li><b>%s</b> (%s) · <code>%s</code><br><a href='/tray/%s/check.jpg'>its own nozzle check now</a>"
-                            .formatted(name, each.getValue().machine().profile().name(), printer(name), each.getKey()));
-            if (each.getValue().machine().profile().codes().stream().anyMatch(ChannelCode::white)) {
-                page.append(" · <a href='/tray/%s/white.jpg'>the white one, on film</a>".formatted(each.getKey()));
-            }
-            int pages = each.getValue().tray().size();
-            for (int i = 0; i < Math.min(3, pages); i++) {
-                page.append(" · <a href='/tray/%s/%d.jpg'>%s</a>"
-                        .formatted(
-                                each.getKey(), i, i == 0 ? "newest page" : i == 1 ? "the one before" : "and before"));
-            }
-            page.append("</li>");
-        }
-        page.append("</ul><p>The room: <a href='/probe'>probe</a>.</p></html>");
-        send(exchange, 200, "text/html; charset=utf-8", page.toString().getBytes(StandardCharsets.UTF_8));
-    }
-
     private static String path(HttpExchange exchange, int part) {
         var parts = exchange.getRequestURI().getPath().split("/");
         return parts.length > part ? parts[part] : "";
     }
 
-    private static void send(HttpExchange exchange, int status, String type, byte[] body) throws IOException {
+    static void send(HttpExchange exchange, int status, String type, byte[] body) throws IOException {
         exchange.getResponseHeaders().set("Content-Type", type);
         exchange.sendResponseHeaders(status, body.length == 0 ? -1 : body.length);
         if (body.length > 0) {

@@ -11,12 +11,15 @@ import com.hp.jipp.encoding.Tag;
 import com.hp.jipp.model.JobState;
 import com.hp.jipp.model.Types;
 import fairkettle.machine.Profiles;
+import fairkettle.standin.machine.SimMachine;
+import fairkettle.standin.machine.Trouble;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
@@ -27,6 +30,8 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** The bench over the network, as any client sees it. */
 class StandinsTest {
@@ -119,6 +124,72 @@ class StandinsTest {
         post("/fault/bramble", "OFFLINE");
         assertThatThrownBy(() -> ask("Bramble", IppPacket.getPrinterAttributes(bench.printer("Bramble")), new byte[0]))
                 .isInstanceOf(IOException.class);
+    }
+
+    @Test
+    void aMachineIsSpoiledLookedIntoAndCuredOnItsPage() throws Exception {
+        bench.machine("Bramble").makeWell();
+        assertThat(post("/spoil/bramble", "SHUT C").statusCode()).isEqualTo(204);
+        var ill = inside("C").nozzles();
+        assertThat(ill).contains("s");
+        for (int i = 0; i < 4; i++) {
+            post("/act/bramble", "Soak 10");
+            post("/act/bramble", "Clean");
+        }
+        assertThat(inside("C").nozzles().chars().filter(n -> n != '.').count())
+                .isLessThan(ill.chars().filter(n -> n != '.').count());
+        assertThat(bench.machine("Bramble").lately().stream().map(SimMachine.Happened::what))
+                .containsSubsequence("a dozen nozzles dried shut: C", "soak", "clean");
+        assertThat(post("/spoil/bramble", "WELL").statusCode()).isEqualTo(204);
+        assertThat(inside("C").nozzles()).matches("\\.+");
+    }
+
+    @ParameterizedTest
+    @EnumSource
+    void everyTroubleCanBeSeenFromInsideAndIsGoneOnceItIsMadeWell(Trouble trouble) {
+        var machine = bench.machine("Bramble");
+        machine.makeWell();
+        var well = machine.inside();
+        double leak = machine.leak();
+        machine.spoil(trouble, "C");
+        assertThat(List.of(machine.inside(), machine.leak())).isNotEqualTo(List.of(well, leak));
+        machine.makeWell();
+        assertThat(machine.inside())
+                .allSatisfy(c -> assertThat(c.nozzles()).matches("\\.+"))
+                .allSatisfy(c -> assertThat(c.filter() + c.air() + c.settled() + c.foreign())
+                        .isLessThan(.1))
+                .noneMatch(SimMachine.Inside::ventShut);
+    }
+
+    @Test
+    void thePageIsThereAndWhatLiesInTheTrayCanBeSeen() throws Exception {
+        assertThat(new String(get("/").body(), StandardCharsets.UTF_8)).contains("The simulated bench");
+        assertThat(get("/bench.js").headers().firstValue("Content-Type")).contains("text/javascript; charset=utf-8");
+        assertThat(get("/nowhere.js").statusCode()).isEqualTo(404);
+        assertThat(get("/tray/bramble/0.png").statusCode()).isEqualTo(404);
+        post("/act/bramble", "Check");
+        assertThat(get("/tray/bramble/0.png").body()).startsWith((byte) 0x89, (byte) 'P', (byte) 'N', (byte) 'G');
+        assertThat(new String(get("/state").body(), StandardCharsets.UTF_8))
+                .contains("\"name\":\"Teasel\"", "\"pages\":1", "\"humidity\"");
+    }
+
+    @Test
+    void anotherSitesPageDoesNothingToIt() throws Exception {
+        var answer = http.send(
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + bench.port() + "/spoil/bramble"))
+                        .header("Origin", "http://elsewhere.example")
+                        .POST(HttpRequest.BodyPublishers.ofString("DEAD C"))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
+        assertThat(answer.statusCode()).isEqualTo(404);
+        assertThat(inside("C").nozzles()).doesNotContain("d");
+    }
+
+    private SimMachine.Inside inside(String code) {
+        return bench.machine("Bramble").inside().stream()
+                .filter(c -> c.code().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test

@@ -1,8 +1,8 @@
 package fairkettle.measure.clinic;
 
 import fairkettle.clinic.Belief;
-import fairkettle.standin.sick.Bedside;
-import fairkettle.standin.sick.SickMachine.Fault;
+import fairkettle.standin.machine.Bedside;
+import fairkettle.standin.machine.SickMachine.Fault;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;

@@ -1,7 +1,7 @@
 package fairkettle.measure.clinic;
 
-import fairkettle.standin.sick.AdvisedHand.End;
-import fairkettle.standin.sick.Bedside;
+import fairkettle.standin.machine.AdvisedHand.End;
+import fairkettle.standin.machine.Bedside;
 
 /** A way to treat a machine, to its end. */
 interface Policy {

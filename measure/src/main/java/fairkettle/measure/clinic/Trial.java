@@ -2,11 +2,11 @@ package fairkettle.measure.clinic;
 
 import fairkettle.clinic.Table;
 import fairkettle.ink.Family;
-import fairkettle.standin.sick.AdvisedHand;
-import fairkettle.standin.sick.AdvisedHand.End;
-import fairkettle.standin.sick.Bedside;
-import fairkettle.standin.sick.SickCases;
-import fairkettle.standin.sick.SickCases.Sick;
+import fairkettle.standin.machine.AdvisedHand;
+import fairkettle.standin.machine.AdvisedHand.End;
+import fairkettle.standin.machine.Bedside;
+import fairkettle.standin.machine.SickCases;
+import fairkettle.standin.machine.SickCases.Sick;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;

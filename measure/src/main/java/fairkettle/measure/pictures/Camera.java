@@ -18,7 +18,24 @@ final class Camera {
     }
 
     /** @param pixelsPerMm at the page's middle */
-    record Shot(int width, int height, byte[] levels, double pixelsPerMm) {}
+    record Shot(int width, int height, byte[] levels, double pixelsPerMm) {
+
+        Shot cut(Scene scene) {
+            if (scene.cut() < 0) {
+                return this;
+            }
+            int away = (int) (scene.share() * (scene.cut() < 2 ? width : height));
+            int x0 = scene.cut() == 0 ? away : 0;
+            int y0 = scene.cut() == 2 ? away : 0;
+            int wide = scene.cut() < 2 ? width - away : width;
+            int high = scene.cut() < 2 ? height : height - away;
+            var some = new byte[3 * wide * high];
+            for (int y = 0; y < high; y++) {
+                System.arraycopy(levels, 3 * ((y + y0) * width + x0), some, 3 * y * wide, 3 * wide);
+            }
+            return new Shot(wide, high, some, pixelsPerMm);
+        }
+    }
 
     private static final float[] GAMMA = new float[16384];
 
@@ -37,8 +54,10 @@ final class Camera {
     }
 
     /** @param dots of the page's raster per mm; @param megapixels of the sensor; @param thumb a finger on the margin */
-    Shot take(Raster page, double dots, double megapixels, boolean thumb) {
-        return kind == Kind.SCAN ? scan(page, dots) : photograph(page, dots, megapixels, thumb);
+    Shot take(Raster page, double dots, double megapixels, boolean thumb, Scene scene) {
+        return kind == Kind.SCAN
+                ? scan(page, dots)
+                : photograph(page, dots, megapixels, thumb, scene).cut(scene);
     }
 
     private Shot scan(Raster page, double dots) {
@@ -80,7 +99,7 @@ final class Camera {
         return develop(out, width, height, blur, 0, 0, .6 + random.nextDouble(), 0, s);
     }
 
-    private Shot photograph(Raster page, double dots, double megapixels, boolean thumb) {
+    private Shot photograph(Raster page, double dots, double megapixels, boolean thumb, Scene scene) {
         boolean upright = random.nextBoolean();
         double ratio = 4.0 / 3;
         int longer = (int) Math.sqrt(megapixels * 1e6 * ratio);
@@ -95,7 +114,6 @@ final class Camera {
         double tilt = Math.toRadians(random.nextDouble() * (kind == Kind.PHOTO ? 24 : 8));
         double around = random.nextDouble() * 2 * Math.PI;
         double k1 = (random.nextDouble() - .5) * .07;
-        double curl = random.nextDouble() * 1.2; // mm
         double focal = 1.1 * Math.max(width, height);
         // rotation: first in the plane, then tilted about an axis in it
         double[][] r = times(rotation(Math.cos(around), Math.sin(around), tilt), new double[][] {
@@ -113,7 +131,7 @@ final class Camera {
         double wobbleX = (random.nextDouble() - .5) * .03 * away;
         double wobbleY = (random.nextDouble() - .5) * .03 * away;
         double[] light = {random.nextGaussian() * .2, random.nextGaussian() * .2, random.nextDouble() * .25};
-        double exposure = .72 + .22 * random.nextDouble();
+        double exposure = (.72 + .22 * random.nextDouble()) * scene.exposure();
         double[] cast = {.90 + .2 * random.nextDouble(), .97 + .06 * random.nextDouble(), .88 + .2 * random.nextDouble()
         };
         double shadowAt = random.nextDouble() * 2 - 1;
@@ -146,8 +164,8 @@ final class Camera {
                 double qz = t - away;
                 double mx = inverse[0][0] * qx + inverse[0][1] * qy + inverse[0][2] * qz;
                 double my = inverse[1][0] * qx + inverse[1][1] * qy + inverse[1][2] * qz;
-                // curl lifts the page's ends: seen from the side they slip
-                double lift = curl * Math.pow(2 * mx / pw, 2);
+                // what is lifted slips, seen from the side
+                double lift = scene.lift(2 * mx / pw, 2 * my / ph);
                 mx += lift * (inverse[0][0] * un + inverse[0][1] * vn);
                 my += lift * (inverse[1][0] * un + inverse[1][1] * vn);
                 mx += pw / 2;
@@ -161,6 +179,11 @@ final class Camera {
                         c[1] = .33f;
                         c[2] = .25f;
                     }
+                    if (scene.covers(mx, my)) {
+                        c[0] = scene.dark() ? .38f * c[0] : .5f;
+                        c[1] = scene.dark() ? .38f * c[1] : .32f;
+                        c[2] = scene.dark() ? .4f * c[2] : .25f;
+                    }
                 } else {
                     clutter(mx, my, things, table, c);
                 }
@@ -170,7 +193,8 @@ final class Camera {
                     fall *= 1 - shadowDeep / (1 + Math.exp(-s * 14));
                 }
                 for (int k = 0; k < 3; k++) {
-                    out[at + k] = (float) (c[k] * fall * exposure * cast[k] * 1.12);
+                    out[at + k] =
+                            (float) ((c[k] * fall + (paper ? scene.shine(mx, my) : 0)) * exposure * cast[k] * 1.12);
                 }
             }
         });

@@ -9,6 +9,7 @@ import fairkettle.machine.Profiles;
 import fairkettle.sheet.Page;
 import fairkettle.sheet.Page.Paper;
 import fairkettle.sheet.Page.Part;
+import fairkettle.sheet.SheetCode;
 import fairkettle.sheet.SheetKind;
 import fairkettle.sheet.Sheets;
 import java.awt.image.BufferedImage;
@@ -20,7 +21,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
+import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 
 /**
@@ -45,19 +48,39 @@ public record Specimen(
         double pixelsPerMm,
         double megapixels,
         Trap trap,
+        Scene.Trouble trouble,
+        long sheet,
+        Instant made,
         Map<ChannelCode, List<Double>> clean) {
 
-    /** What makes a picture lie, or unreadable. */
+    /**
+     * What makes a picture lie, or unreadable, and a word of the reason that a person would give for not reading it.
+     */
     public enum Trap {
-        NONE,
-        EMPTY,
-        UPSIDE_DOWN,
-        WRONG_PATTERN,
-        OFF_WINDOW,
-        BLURRED,
-        TINY,
-        CODES_HIDDEN,
-        TWO_SHEETS
+        NONE(""),
+        EMPTY("No pattern"),
+        UPSIDE_DOWN(""),
+        WRONG_PATTERN("not the pattern|another machine"),
+        OFF_WINDOW("outside the window|strip inside|edge"),
+        BLURRED("not sharp|shaken"),
+        TINY("too small|[Cc]loser|four corners"),
+        CODES_HIDDEN(""),
+        TWO_SHEETS(""),
+        TWO_COPIES("Two copies"),
+        OLD("older"),
+        FOREIGN("not made by this shop"),
+        OTHER_KIND("under this number"),
+        NIGHT("too dark");
+
+        private final String reason;
+
+        Trap(String reason) {
+            this.reason = reason;
+        }
+
+        public boolean gives(String why) {
+            return Pattern.compile(reason).matcher(why).find();
+        }
     }
 
     /** Whether a stroke is missing, as a person would say. */
@@ -83,6 +106,12 @@ public record Specimen(
 
     /** @param seed everything follows from it */
     public static Specimen of(long seed, Trap trap, SheetKind kind, boolean scan, double megapixels) {
+        return of(seed, trap, Scene.Trouble.NONE, kind, scan, megapixels);
+    }
+
+    /** @param seed everything follows from it */
+    public static Specimen of(
+            long seed, Trap trap, Scene.Trouble trouble, SheetKind kind, boolean scan, double megapixels) {
         var random = new Random(seed * 7919 + 17);
         var profile = Profiles.ALL.get(random.nextInt(Profiles.ALL.size()));
         if (kind == SheetKind.DARK_FRAME || kind == SheetKind.WHITE_HEALTH) {
@@ -97,8 +126,8 @@ public record Specimen(
                 Paper.A4);
         var inks = Inks.some(random);
         return kind.frame()
-                ? frame(seed, random, profile, made, inks, trap, kind, scan, megapixels)
-                : health(seed, random, profile, made, inks, kind, scan, megapixels);
+                ? frame(seed, random, profile, made, inks, trap, trouble, kind, scan, megapixels)
+                : health(seed, random, profile, made, inks, trap, trouble, kind, scan, megapixels);
     }
 
     private static Specimen frame(
@@ -108,6 +137,7 @@ public record Specimen(
             Sheets.Made made,
             Inks inks,
             Trap trap,
+            Scene.Trouble trouble,
             SheetKind kind,
             boolean scan,
             double megapixels) {
@@ -127,7 +157,7 @@ public record Specimen(
         if (trap == Trap.CODES_HIDDEN) {
             hide(sheet, random, 3);
         }
-        boolean thumb = trap == Trap.NONE && !scan && random.nextInt(3) == 0;
+        boolean thumb = trap == Trap.NONE && trouble == Scene.Trouble.NONE && !scan && random.nextInt(3) == 0;
         var camera = new Camera(
                 random,
                 scan
@@ -135,11 +165,16 @@ public record Specimen(
                         : trap == Trap.BLURRED
                                 ? Camera.Kind.BLURRED
                                 : trap == Trap.TINY ? Camera.Kind.TINY : Camera.Kind.PHOTO);
-        var seen = trap == Trap.TWO_SHEETS ? two(sheet, profile, made, inks, random) : sheet;
-        var shot = camera.take(seen, DOTS, megapixels, thumb);
+        var seen = switch (trap) {
+            case TWO_SHEETS -> under(sheet, other(profile, made, inks, random));
+            case TWO_COPIES -> under(sheet, sheet);
+            default -> sheet;
+        };
+        var shot = camera.take(
+                seen, DOTS, megapixels, thumb, scene(trap, trouble, random, seen.width / DOTS, seen.height / DOTS));
         return new Specimen(
                 "%s %s %d".formatted(kind, profile.id(), seed),
-                file(shot, scan, random),
+                file(shot, scan, trouble, random),
                 kind,
                 profile,
                 page,
@@ -151,6 +186,9 @@ public record Specimen(
                 shot.pixelsPerMm(),
                 megapixels,
                 trap,
+                trouble,
+                made.sheet(),
+                made.at(),
                 Map.of());
     }
 
@@ -162,7 +200,13 @@ public record Specimen(
                 + profile.codes().stream().filter(c -> !c.white()).toList();
     }
 
-    private static Raster two(Raster sheet, Profile profile, Sheets.Made made, Inks inks, Random random) {
+    private static Scene scene(Trap trap, Scene.Trouble trouble, Random random, double width, double height) {
+        var scene = Scene.of(trap == Trap.NIGHT ? Scene.Trouble.DARK : trouble, random, width, height);
+        return trap == Trap.NIGHT ? scene.exposed(.006) : scene;
+    }
+
+    /** A frame of another machine's, empty. */
+    private static Raster other(Profile profile, Sheets.Made made, Inks inks, Random random) {
         var other = Sheets.of(
                         SheetKind.FRAME,
                         profile,
@@ -172,6 +216,11 @@ public record Specimen(
                 .pages()
                 .getFirst();
         var second = onPaper(Tools.rasterise(SheetPdf.of("frame", List.of(other)), DOTS * 25.4), inks, random);
+        paste(second, new Strip(profile, inks, random, 0, false), inks, random, Trap.NONE);
+        return second;
+    }
+
+    private static Raster under(Raster sheet, Raster second) {
         var both = new Raster(sheet.width, sheet.height + second.height);
         System.arraycopy(sheet.rgb, 0, both.rgb, 0, sheet.rgb.length);
         System.arraycopy(
@@ -261,11 +310,13 @@ public record Specimen(
             Profile profile,
             Sheets.Made made,
             Inks inks,
+            Trap trap,
+            Scene.Trouble trouble,
             SheetKind kind,
             boolean scan,
             double megapixels) {
         if (Sheets.reachable(profile).isEmpty()) {
-            return of(seed + 1, Trap.NONE, kind, scan, megapixels);
+            return of(seed + 1, trap, trouble, kind, scan, megapixels);
         }
         var page = Sheets.of(kind, profile, made, Family.MAKERS_DYE).pages().getFirst();
         var sheet = onPaper(Tools.rasterise(SheetPdf.of("health", List.of(page)), DOTS * 25.4), inks, random);
@@ -303,10 +354,15 @@ public record Specimen(
             }
         }
         var shot = new Camera(random, scan ? Camera.Kind.SCAN : Camera.Kind.PHOTO)
-                .take(sheet, DOTS, megapixels, !scan && random.nextInt(3) == 0);
+                .take(
+                        sheet,
+                        DOTS,
+                        megapixels,
+                        trouble == Scene.Trouble.NONE && !scan && random.nextInt(3) == 0,
+                        Scene.of(trouble, random, sheet.width / DOTS, sheet.height / DOTS));
         return new Specimen(
                 "%s %s %d".formatted(kind, profile.id(), seed),
-                file(shot, scan, random),
+                file(shot, scan, trouble, random),
                 kind,
                 profile,
                 page,
@@ -317,7 +373,10 @@ public record Specimen(
                 scan,
                 shot.pixelsPerMm(),
                 megapixels,
-                Trap.NONE,
+                trap,
+                trouble,
+                made.sheet(),
+                made.at(),
                 clean);
     }
 
@@ -396,9 +455,11 @@ public record Specimen(
         return states;
     }
 
-    private static byte[] file(Camera.Shot shot, boolean scan, Random random) {
+    private static byte[] file(Camera.Shot shot, boolean scan, Scene.Trouble trouble, Random random) {
         int kind = scan ? random.nextInt(5) : 4;
-        int quality = scan ? 85 + random.nextInt(11) : 68 + random.nextInt(28);
+        int quality = trouble == Scene.Trouble.SQUEEZED
+                ? 20 + random.nextInt(48)
+                : scan ? 85 + random.nextInt(11) : 68 + random.nextInt(28);
         boolean crushed = !scan && random.nextInt(3) > 0;
         if (kind <= 1) {
             var image = new BufferedImage(shot.width(), shot.height(), BufferedImage.TYPE_INT_RGB);
@@ -422,8 +483,13 @@ public record Specimen(
         return kind == 2 ? Tools.pdf(shot.width(), shot.height(), jpeg, shot.pixelsPerMm() * 25.4) : jpeg;
     }
 
-    /** What the shop knows of the sheet. */
-    public SheetReader.Known known() {
-        return new SheetReader.Known(page, profile, clean);
+    /** What the shop's book says under a code's number; empty if there is nothing. */
+    public Optional<SheetReader.Known> lookup(SheetCode code) {
+        return switch (trap) {
+            case FOREIGN -> Optional.empty();
+            case OLD -> Optional.of(new SheetReader.Known(kind, made.plusSeconds(86_400L * 30), page, profile, clean));
+            case OTHER_KIND -> Optional.of(new SheetReader.Known(SheetKind.HEALTH, made, page, profile, clean));
+            default -> Optional.of(new SheetReader.Known(kind, made, page, profile, clean));
+        };
     }
 }

@@ -192,8 +192,7 @@ public class Checks {
         missing.forEach((code, teeth) -> {
             var channel = machine.profile().channel(ChannelCode.of(code));
             if (teeth.stream().anyMatch(t -> t < 0 || t >= channel.nozzles())) {
-                throw Problem.atField(
-                        code, "The comb of %s has %d teeth, numbered from 0.".formatted(code, channel.nozzles()));
+                throw Problem.atField(code, "%s has %d strokes, numbered from 0.".formatted(code, channel.nozzles()));
             }
             byCode.put(channel.code(), teeth);
         });
@@ -235,6 +234,8 @@ public class Checks {
 
     private static String words(Map<ChannelCode, List<Integer>> missing) {
         int gaps = missing.values().stream().mapToInt(List::size).sum();
-        return gaps == 0 ? "whole" : gaps + " teeth missing";
+        return missing.isEmpty()
+                ? "no channel judged yet"
+                : gaps == 0 ? "whole" : gaps + (gaps == 1 ? " gap" : " gaps");
     }
 }

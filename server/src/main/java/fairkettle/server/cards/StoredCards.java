@@ -1,6 +1,9 @@
 package fairkettle.server.cards;
 
 import fairkettle.procedure.Card;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -16,7 +19,17 @@ public class StoredCards {
     private static final String FORM = "form";
     private static final int PRESENT = 3;
 
+    private static final int KNOWN = 32; // cards that are open at once, and a few that are looked up
+
     private final JsonMapper json;
+
+    /** A card is read several times for each act, and by every screen that shows it. */
+    private final Map<String, Card> known = Collections.synchronizedMap(new LinkedHashMap<>(KNOWN, .75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<String, Card> eldest) {
+            return size() > KNOWN;
+        }
+    });
 
     StoredCards(JsonMapper json) {
         this.json = json;
@@ -24,7 +37,12 @@ public class StoredCards {
 
     /** @throws tools.jackson.core.JacksonException or IllegalArgumentException if it is no card */
     public Card card(String body) {
-        return card(json.readTree(body));
+        var read = known.get(body);
+        if (read == null) {
+            read = card(json.readTree(body));
+            known.put(body, read);
+        }
+        return read;
     }
 
     /** The same, already taken apart. */

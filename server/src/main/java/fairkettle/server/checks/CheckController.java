@@ -69,6 +69,7 @@ class CheckController {
     /**
      * @param missing as it counts: corrected where a person did
      * @param spots where each stroke is in the straightened picture, shares of width and height, x and y in turn
+     * @param unseen what the picture does not show; the channel counts as a check when somebody has looked
      * @param limit share of full ink under which a stroke counts as missing
      */
     record ChannelSeenJson(
@@ -79,12 +80,14 @@ class CheckController {
             List<Integer> partial,
             List<Integer> bent,
             List<Integer> unsure,
+            List<Integer> unseen,
             double limit,
             @Nullable SolidJson solid,
             @Nullable String unreadable,
             boolean corrected,
             List<Double> spots) {}
 
+    /** @param alsoRead other sheets in the same picture, said right after it was sent */
     record ReadingJson(
             long id,
             Instant at,
@@ -98,7 +101,26 @@ class CheckController {
             List<ChannelSeenJson> looks,
             List<String> doubts,
             @Nullable Double pixelsPerMm,
-            boolean reference) {
+            boolean reference,
+            List<AlsoReadJson> alsoRead) {
+
+        ReadingJson with(List<AlsoReadJson> others) {
+            return new ReadingJson(
+                    id,
+                    at,
+                    picture,
+                    straight,
+                    machine,
+                    machineName,
+                    kind,
+                    kindLabel,
+                    whyNot,
+                    looks,
+                    doubts,
+                    pixelsPerMm,
+                    reference,
+                    others);
+        }
 
         static ReadingJson of(Readings.Reading r, @Nullable String machine) {
             return new ReadingJson(
@@ -114,7 +136,8 @@ class CheckController {
                     r.looks().stream().map(l -> look(l, r)).toList(),
                     r.doubts(),
                     r.pixelsPerMm(),
-                    r.reference());
+                    r.reference(),
+                    List.of());
         }
 
         private static ChannelSeenJson look(Look l, Readings.Reading r) {
@@ -136,6 +159,7 @@ class CheckController {
                     l.partial(),
                     l.bent(),
                     l.unsure(),
+                    corrected == null ? l.unseen() : List.of(),
                     l.limit(),
                     solid,
                     l.unreadable(),
@@ -143,6 +167,9 @@ class CheckController {
                     r.spots().getOrDefault(code, List.of()));
         }
     }
+
+    record AlsoReadJson(
+            long id, @Nullable String machineName, @Nullable String whyNot) {}
 
     record CornersJson(
             @NotNull(message = "Which machine?") Long machine,
@@ -241,7 +268,12 @@ class CheckController {
             @RequestParam(defaultValue = "true") boolean keep,
             @RequestBody byte[] picture,
             @Parameter(hidden = true) @RequestAttribute(Ahead.DONE) Readings.Seen seen) {
-        return json(readings.read(seen, machine, keep));
+        var all = readings.read(seen, machine, keep).stream().map(this::json).toList();
+        return all.getFirst()
+                .with(all.stream()
+                        .skip(1)
+                        .map(r -> new AlsoReadJson(r.id(), r.machineName(), r.whyNot()))
+                        .toList());
     }
 
     @GetMapping("/api/readings/{reading}")

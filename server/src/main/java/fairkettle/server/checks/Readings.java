@@ -18,9 +18,11 @@ import fairkettle.server.web.Problem;
 import fairkettle.sheet.SheetCode;
 import fairkettle.sheet.SheetKind;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -102,11 +104,27 @@ public class Readings {
             boolean reference,
             @Nullable Long entry) {}
 
-    /** A picture that was looked at, and is not filed yet. */
-    record Seen(Pictures.Sent sent, Result result, Optional<Pictures.Sent> straight) {}
+    /**
+     * A picture that was looked at, and is not filed yet. @param sheets what came of every sheet in it, at least one
+     */
+    public record Seen(Pictures.Sent sent, List<Sheet> sheets) {}
+
+    /** @param straight the part that was read, to be looked at; none if nothing was */
+    record Sheet(Result result, Optional<Pictures.Sent> straight) {
+
+        /** Its number; null if the picture did not tell. */
+        @Nullable
+        Long number() {
+            var code = switch (result) {
+                case Result.Read read -> read.code();
+                case Result.Unread unread -> unread.code();
+            };
+            return code.map(SheetCode::sheet).orElse(null);
+        }
+    }
 
     /** Reads a picture, outside any transaction. */
-    Seen look(byte[] bytes) {
+    public Seen look(byte[] bytes) {
         var sent = pictures.receive(bytes);
         return seen(sent, eye.look(() -> SheetReader.read(sent.photo(), this::known)));
     }
@@ -125,40 +143,53 @@ public class Readings {
                 throw Problem.atField("corners", "Tap the four corners inside the picture.");
             }
         }
-        return seen(sent, eye.look(() -> SheetReader.tapped(sent.photo(), corners, profile, dark)));
+        return seen(sent, eye.look(() -> List.of(SheetReader.tapped(sent.photo(), corners, profile, dark))));
     }
 
-    /** With the part that was read, to be looked at; none if nothing was. */
-    private Seen seen(Pictures.Sent sent, Result result) {
-        var straight = result instanceof Result.Read read
-                ? Optional.of(pictures.receive(read.straight().jpeg()))
-                : Optional.<Pictures.Sent>empty();
-        return new Seen(sent, result, straight);
+    private Seen seen(Pictures.Sent sent, List<Result> results) {
+        return new Seen(
+                sent,
+                results.stream()
+                        .map(result -> new Sheet(
+                                result,
+                                result instanceof Result.Read read
+                                        ? Optional.of(
+                                                pictures.receive(read.straight().jpeg()))
+                                        : Optional.empty()))
+                        .toList());
     }
 
     /**
+     * Files what came of every sheet in a picture: first what was read, and of those first the machine's that was
+     * looked at.
+     *
      * @param looking at which machine the sender was; null for none. A picture that tells of another is filed there,
      *     and that is said
      * @param keep false if it counts as a check elsewhere: on a card, whose step keeps it
      */
     @Transactional
-    public Reading read(Seen seen, @Nullable Long looking, boolean keep) {
+    public List<Reading> read(Seen seen, @Nullable Long looking, boolean keep) {
         var id = pictures.keep(seen.sent());
-        return before(id, keep).map(this::get).orElseGet(() -> file(id, seen, looking, keep));
+        return seen.sheets().stream()
+                .map(sheet -> before(id, sheet, keep).map(this::get).orElseGet(() -> file(id, sheet, looking, keep)))
+                .sorted(Comparator.comparing((Reading r) -> r.whyNot() != null)
+                        .thenComparing(r -> looking != null && !looking.equals(r.machine())))
+                .toList();
     }
 
     /** The same after its corners were tapped: it is read anew. */
     @Transactional
     public Reading tapped(Seen seen, long machine) {
-        return file(pictures.keep(seen.sent()), seen, machine, true);
+        return file(pictures.keep(seen.sent()), seen.sheets().getFirst(), machine, true);
     }
 
-    /** The same picture twice is one check. */
-    private Optional<Long> before(UUID picture, boolean keep) {
+    /** The same sheet in the same picture twice is one check. */
+    private Optional<Long> before(UUID picture, Sheet sheet, boolean keep) {
         return db.select(READING.ID)
                 .from(READING)
                 .where(READING.PICTURE_ID.eq(picture))
                 .and(READING.WHY_NOT.isNull())
+                .and(sheet.number() == null ? DSL.noCondition() : READING.SHEET_ID.eq(sheet.number()))
                 .and(
                         keep
                                 ? READING.ENTRY_ID
@@ -173,6 +204,8 @@ public class Readings {
     private Optional<SheetReader.Known> known(SheetCode code) {
         return sheets.look(code)
                 .map(looked -> new SheetReader.Known(
+                        looked.kind(),
+                        looked.madeAt(),
                         looked.page(),
                         looked.machine().profile(),
                         clean(looked.machine().id())));
@@ -193,7 +226,7 @@ public class Readings {
         return tints;
     }
 
-    private Reading file(UUID picture, Seen seen, @Nullable Long looking, boolean keep) {
+    private Reading file(UUID picture, Sheet seen, @Nullable Long looking, boolean keep) {
         var row = db.newRecord(READING);
         row.setAt(clock.instant().atOffset(ZoneOffset.UTC));
         row.setPersonId(who.id());
@@ -222,6 +255,7 @@ public class Readings {
                     doubts.addFirst(
                             "This is %s’s sheet, so it was filed with %s.".formatted(found.name(), found.name()));
                 }
+                read.code().flatMap(this::old).ifPresent(doubts::add);
                 row.setDoubts(write(doubts));
                 row.setLooks(write(read.looks()));
                 row.setTurned(read.turned());
@@ -232,10 +266,12 @@ public class Readings {
                 row.setStraightId(seen.straight().map(pictures::keep).orElseThrow());
                 if (pattern && keep) {
                     var missing = new LinkedHashMap<ChannelCode, List<Integer>>();
-                    read.looks().stream().filter(Look::readable).forEach(l -> missing.put(l.channel(), l.missing()));
+                    // why: what is hidden may be missing; such a channel counts when somebody has looked
+                    read.looks().stream().filter(Look::whollySeen).forEach(l -> missing.put(l.channel(), l.missing()));
                     row.setEntryId(checks.read(found, missing));
                 } else if (!pattern) {
                     row.setReference(!read.looks().isEmpty()
+                            && read.code().flatMap(this::old).isEmpty()
                             && read.looks().stream()
                                     .allMatch(
                                             l -> l.solid() != null && l.solid().clean())
@@ -250,6 +286,15 @@ public class Readings {
             live.changed("machine/" + row.getMachineId());
         }
         return get(row.getId());
+    }
+
+    /** What a sheet shows is of the day it was printed on; a frame is laid under a new strip each time. */
+    private Optional<String> old(SheetCode code) {
+        long days = Duration.between(code.minute(), clock.instant()).toDays();
+        return code.kind().frame() || days < 2
+                ? Optional.empty()
+                : Optional.of("This sheet was made %d days ago: it shows the machine of that day, not of today."
+                        .formatted(days));
     }
 
     private JSONB write(Object value) {

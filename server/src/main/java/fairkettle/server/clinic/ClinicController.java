@@ -4,6 +4,7 @@ import fairkettle.check.WhitePasses;
 import fairkettle.check.Work;
 import fairkettle.clinic.Advice;
 import fairkettle.clinic.Advice.Next;
+import fairkettle.clinic.Advice.Question;
 import fairkettle.clinic.AdviceWords;
 import fairkettle.clinic.AnotherRound;
 import fairkettle.clinic.CaseFile;
@@ -152,6 +153,7 @@ class ClinicController {
      * @param beside other machines that fell ill with it
      * @param card open for it
      * @param padRoom mL until its pad is full
+     * @param notThere what cannot be looked at: the machine has no such part
      */
     record CaseJson(
             long id,
@@ -182,7 +184,8 @@ class ClinicController {
             List<SimpleJson> simple,
             @Nullable Instant provisionalUntil,
             @Nullable String printOn,
-            @Nullable RoundsJson rounds) {}
+            @Nullable RoundsJson rounds,
+            List<Question> notThere) {}
 
     /** @param known why nobody need look; null if somebody must */
     record SimpleJson(String label, String look, @Nullable String known) {}
@@ -206,7 +209,13 @@ class ClinicController {
             @NotNull @Size(max = 500, message = "At most 500 letters.")
             String words) {}
 
-    record PageSeenJson(String channel, double fade, boolean band, boolean off) {}
+    /** @param clears where its colour is off: at the top edge alone; null where nobody said */
+    record PageSeenJson(
+            String channel,
+            double fade,
+            boolean band,
+            boolean off,
+            @Nullable Boolean clears) {}
 
     /**
      * One thing that was seen or done; what it needs depends on its kind.
@@ -390,7 +399,7 @@ class ClinicController {
                 need(said.page(), "page", "Say what you see in each channel.")
                         .forEach(p -> seen.put(
                                 ChannelCode.of(p.channel()),
-                                new Evidence.Seen(Math.clamp(p.fade(), 0, 1), p.band(), p.off())));
+                                new Evidence.Seen(Math.clamp(p.fade(), 0, 1), p.band(), p.off(), p.clears())));
                 if (seen.isEmpty()) {
                     throw Problem.atField("page", "Say what you see in each channel.");
                 }
@@ -418,8 +427,7 @@ class ClinicController {
 
     private CaseJson json(Kept kept) {
         var situation = kept.file().situation();
-        var table = service.table(situation.family());
-        var state = kept.file().state(table);
+        var state = service.judgement(kept).state();
         var so = state.progress();
         var failing = so.failing();
         var advice = kept.open() ? service.advice(kept) : null;
@@ -486,7 +494,8 @@ class ClinicController {
                 service.printOn(kept, so).map(WhitePasses::words).orElse(null),
                 advice != null && (so.rounds() > 0 || advice.next() instanceof Next.Stop)
                         ? rounds(AnotherRound.of(so, failing))
-                        : null);
+                        : null,
+                Arrays.stream(Question.values()).filter(q -> !situation.has(q)).toList());
     }
 
     private List<SimpleJson> simple(Kept kept) {

@@ -73,6 +73,7 @@ public class ClinicService implements Clinic {
     private static final Duration FRESH = Duration.ofHours(12); // a check that may open a case without another
 
     private final CaseBook book;
+    private final Judgements judgements;
     private final ClinicSituation situations;
     private final Machines machines;
     private final Checks checks;
@@ -91,6 +92,7 @@ public class ClinicService implements Clinic {
 
     ClinicService(
             CaseBook book,
+            Judgements judgements,
             ClinicSituation situations,
             Machines machines,
             Checks checks,
@@ -107,6 +109,7 @@ public class ClinicService implements Clinic {
             Who who,
             Clock clock) {
         this.book = book;
+        this.judgements = judgements;
         this.situations = situations;
         this.machines = machines;
         this.checks = checks;
@@ -259,7 +262,8 @@ public class ClinicService implements Clinic {
     /** What a case should do next, by this shop's table and schools. */
     Advice advice(Kept kept) {
         return kept.file()
-                .advice(table(kept.file().situation().family()), clock.instant(), looksAtOnce(kept.machine()));
+                .waiting(clock.instant(), looksAtOnce(kept.machine()))
+                .orElseGet(() -> judgement(kept).advice());
     }
 
     /** Until when the last check of a case is no verdict. */
@@ -276,8 +280,13 @@ public class ClinicService implements Clinic {
                 .equals("look");
     }
 
+    /** What is believed of a case and advised in it, by all that this shop learned. */
+    Judgements.Judgement judgement(Kept kept) {
+        return judgements.of(kept.file(), book.outcomes());
+    }
+
     /** The table as this shop reads it by now. */
-    Table table(Family family) {
+    private Table table(Family family) {
         return Learning.applied(Table.USUAL, book.outcomes(), family);
     }
 

@@ -11,6 +11,7 @@ import fairkettle.ink.Family;
 import fairkettle.machine.Architecture;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Supply;
+import fairkettle.machine.VesselKind;
 import fairkettle.machine.WasteLines;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
@@ -174,6 +175,7 @@ class ClinicSituation {
                 channels,
                 profile.architecture() == Architecture.CARTRIDGE || profile.architecture() == Architecture.BULK,
                 profile.architecture() == Architecture.FILM,
+                profile.channels().stream().flatMap(c -> c.path().stream()).anyMatch(v -> v.kind() == VesselKind.TUBE),
                 profile.handling().wasteLines() != WasteLines.NONE,
                 profile.capable().headOut(),
                 Math.max(.02, Duration.between(last, now).toMinutes() / 1440.0),

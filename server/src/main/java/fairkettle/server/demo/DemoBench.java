@@ -7,6 +7,7 @@ import fairkettle.server.benches.Machines;
 import fairkettle.server.climate.Room;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.printing.Printers;
+import fairkettle.server.shop.SimulatedBench;
 import fairkettle.standin.Standins;
 import java.io.IOException;
 import java.net.BindException;
@@ -16,22 +17,16 @@ import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
-import org.springframework.context.annotation.DependsOn;
-import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /** The demo shop's machines, simulated: printers in the network that hold and miss what the shop's log says. */
 @Component
-@Order(20) // after the shop is filled
-@DependsOn("demoShop")
 @ConditionalOnProperty("kettle.demo")
-class DemoBench implements ApplicationRunner, AutoCloseable {
+class DemoBench implements SimulatedBench, AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoBench.class);
-    private static final long SEED = 2026;
+    private static final long SEED = 2330;
     private static final long MILLIS_PER_PAGE = 1200;
 
     private final Machines machines;
@@ -63,8 +58,8 @@ class DemoBench implements ApplicationRunner, AutoCloseable {
         this.port = port;
     }
 
-    @Override
-    public void run(ApplicationArguments arguments) throws IOException {
+    /** Sets up a printer for every machine, which misses what was missing in its last check. */
+    Standins stand() throws IOException {
         var all = machines.all();
         var wanted = all.stream()
                 .map(m -> new Standins.Wanted(m.name(), m.profile(), !m.fit().levelsCount()))
@@ -76,6 +71,21 @@ class DemoBench implements ApplicationRunner, AutoCloseable {
             checks.latest(machine.id(), 1)
                     .forEach((code, found) ->
                             simulated.clog(code, found.getFirst().missing()));
+            printers.set(machine.id(), started.printer(machine.name()).toString());
+        }
+        room.probe("http://127.0.0.1:%d/probe".formatted(started.port()));
+        hand.begin();
+        LOG.info("The simulated bench stands at http://127.0.0.1:{}/", started.port());
+        return started;
+    }
+
+    /** Lets every vessel hold what the account says; where there is no ink, none has dried. */
+    void level(Standins bench) {
+        for (var machine : machines.all()) {
+            var simulated = bench.machine(machine.name());
+            if (!machine.inked() || machine.parked()) {
+                simulated.rested();
+            }
             var holds = ledger.ofMachineNow(machine.id());
             machine.profile()
                     .channels()
@@ -89,11 +99,7 @@ class DemoBench implements ApplicationRunner, AutoCloseable {
                                             Mixture.EMPTY)
                                     .volume()
                                     .mL()));
-            printers.set(machine.id(), started.printer(machine.name()).toString());
         }
-        room.probe("http://127.0.0.1:%d/probe".formatted(started.port()));
-        hand.follow(started);
-        LOG.info("The simulated bench stands at http://127.0.0.1:{}/", started.port());
     }
 
     private Standins start(List<Standins.Wanted> wanted) throws IOException {
@@ -102,6 +108,11 @@ class DemoBench implements ApplicationRunner, AutoCloseable {
         } catch (BindException e) {
             return Standins.start(wanted, SEED, 0, clock, MILLIS_PER_PAGE);
         }
+    }
+
+    @Override
+    public String url() {
+        return "http://127.0.0.1:%d/".formatted(bench == null ? port : bench.port());
     }
 
     @Override

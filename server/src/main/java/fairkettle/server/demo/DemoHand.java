@@ -1,12 +1,14 @@
 package fairkettle.server.demo;
 
 import static fairkettle.db.Tables.ENTRY;
+import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.POSTING;
 
+import fairkettle.ink.ChannelCode;
 import fairkettle.path.Place;
-import fairkettle.server.benches.Machines;
-import fairkettle.standin.Act;
 import fairkettle.standin.Standins;
+import fairkettle.standin.machine.Act;
+import fairkettle.standin.machine.SimMachine;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,23 +29,26 @@ class DemoHand {
     private static final double POWER = 4; // mL into the pad, per channel, that only a power cleaning takes
 
     private final DSLContext db;
-    private final Machines machines;
     private volatile boolean running;
+    private long last; // entry that was copied
 
-    DemoHand(DSLContext db, Machines machines) {
+    DemoHand(DSLContext db) {
         this.db = db;
-        this.machines = machines;
     }
 
+    /** What was done before is known. */
+    synchronized void begin() {
+        last = newest();
+    }
+
+    /** Copies whatever is done from here on. */
     void follow(Standins bench) {
         running = true;
-        long from = newest();
         Thread.ofVirtual().name("demo-hand").start(() -> {
-            long last = from;
             while (running) {
                 try {
                     Thread.sleep(ROUND);
-                    last = copy(bench, last);
+                    copy(bench);
                 } catch (InterruptedException e) {
                     Thread.currentThread().interrupt();
                     return;
@@ -63,16 +68,24 @@ class DemoHand {
         return id == null ? 0 : id;
     }
 
-    private long copy(Standins bench, long last) {
-        long now = last;
-        for (var entry : db.selectFrom(ENTRY)
+    /** Copies what was done since. */
+    synchronized void copy(Standins bench) {
+        var entries = db.select(ENTRY.ID, ENTRY.KIND, ENTRY.WORDS, ENTRY.TOPIC, MACHINE.NAME)
+                .from(ENTRY)
+                .join(MACHINE)
+                .on(MACHINE.ID.eq(ENTRY.MACHINE_ID))
                 .where(ENTRY.ID.gt(last))
-                .and(ENTRY.MACHINE_ID.isNotNull())
                 .orderBy(ENTRY.ID)
-                .limit(50)) {
-            now = entry.getId();
-            var machine = bench.machine(machines.get(entry.getMachineId()).name());
-            for (var act : acts(entry.getId(), entry.getMachineId(), entry.getKind(), entry.getWords())) {
+                .limit(50)
+                .fetch();
+        for (var entry : entries) {
+            last = entry.value1();
+            var machine = bench.machine(entry.value5());
+            var acts = acts(entry.value1(), entry.value2(), entry.value3());
+            if (entry.value2().equals("upkeep") && entry.value4() != null) {
+                acts.addAll(upkeep(entry.value4(), machine));
+            }
+            for (var act : acts) {
                 try {
                     machine.take(act);
                 } catch (IllegalArgumentException e) {
@@ -80,10 +93,9 @@ class DemoHand {
                 }
             }
         }
-        return now;
     }
 
-    private List<Act> acts(long entry, long machine, String kind, String words) {
+    private List<Act> acts(long entry, String kind, String words) {
         var acts = new ArrayList<Act>();
         double pad = 0;
         var filled = new LinkedHashMap<String, Double>();
@@ -118,6 +130,29 @@ class DemoHand {
             acts.add(said);
         }
         return acts;
+    }
+
+    /** What a routine does to a machine. @param topic its id, and its channel unless it is all of them */
+    private static List<Act> upkeep(String topic, SimMachine machine) {
+        int slash = topic.indexOf('/');
+        var routine = slash < 0 ? topic : topic.substring(0, slash);
+        var codes = slash < 0
+                ? machine.profile().codes().stream().map(ChannelCode::code).toList()
+                : List.of(topic.substring(slash + 1));
+        return switch (routine) {
+            case "purge" ->
+                codes.stream()
+                        .<Act>map(c -> new Act.Purge(
+                                c, machine.profile().draws().sheet().mL()))
+                        .toList();
+            case "shake" -> codes.stream().<Act>map(Act.Agitate::new).toList();
+            case "move-white" -> List.of(new Act.Circulate());
+            case "cap-rim", "cap-lines" -> List.of(new Act.CleanCap());
+            case "wiper", "plate-edges" -> List.of(new Act.WipePlate());
+            case "damper", "white-damper" ->
+                codes.stream().<Act>map(Act.NewDamper::new).toList();
+            default -> List.of();
+        };
     }
 
     private static @Nullable Act said(String kind, String words) {

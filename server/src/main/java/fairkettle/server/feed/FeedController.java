@@ -95,7 +95,7 @@ class FeedController {
                     true,
                     late != null));
         });
-        var week = rounds.week(DAYS);
+        var week = rounds.weekNow(DAYS);
         var today = rounds.round();
         var names = today.machines().stream()
                 .collect(Collectors.toMap(RoundView.StationJson::id, RoundView.StationJson::name));

@@ -6,8 +6,8 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
@@ -56,57 +56,60 @@ public final class Images {
 
     /** Carries out work, and keeps how it changed some rows. */
     static Images around(DSLContext db, JsonMapper json, List<Rows> rows, Runnable work) {
-        var before = rows.stream().map(r -> read(db, json, r)).toList();
+        var before = rows.stream().map(r -> read(db, r)).toList();
         work.run();
         var images = new ArrayList<Image>();
         for (int i = 0; i < rows.size(); i++) {
-            difference(rows.get(i).table(), before.get(i), read(db, json, rows.get(i)), images);
+            difference(json, rows.get(i).table(), before.get(i), read(db, rows.get(i)), images);
         }
         return new Images(db, json, images);
     }
 
-    private static Map<ObjectNode, ObjectNode> read(DSLContext db, JsonMapper json, Rows rows) {
-        var found = new LinkedHashMap<ObjectNode, ObjectNode>();
-        var key = keyColumns(rows.table());
-        db.select(DSL.field("to_jsonb({0})", JSONB.class, DSL.name(rows.table().getName())))
+    /** Rows as their text, by their key's: most are as they were, and need not be understood. */
+    private static Map<String, String> read(DSLContext db, Rows rows) {
+        var found = new LinkedHashMap<String, String>();
+        var key = Objects.requireNonNull(rows.table().getPrimaryKey()).getFields().stream()
+                .flatMap(f -> Stream.of(DSL.inline(f.getName()), f))
+                .toList();
+        db.select(
+                        DSL.field("jsonb_build_object({0})::text", String.class, DSL.list(key)),
+                        DSL.field(
+                                "to_jsonb({0})::text",
+                                String.class, DSL.name(rows.table().getName())))
                 .from(rows.table())
                 .where(rows.where())
-                .forEach(r -> {
-                    var row = (ObjectNode) json.readTree(r.value1().data());
-                    found.put(row.deepCopy().retain(key), row);
-                });
+                .forEach(r -> found.put(r.value1(), r.value2()));
         return found;
     }
 
-    private static Set<String> keyColumns(Table<?> table) {
-        return Objects.requireNonNull(table.getPrimaryKey()).getFields().stream()
-                .map(f -> f.getName())
-                .collect(Collectors.toCollection(LinkedHashSet::new));
-    }
-
     private static void difference(
-            Table<?> table, Map<ObjectNode, ObjectNode> before, Map<ObjectNode, ObjectNode> after, List<Image> images) {
+            JsonMapper json,
+            Table<?> table,
+            Map<String, String> before,
+            Map<String, String> after,
+            List<Image> images) {
         var keys = new LinkedHashSet<>(before.keySet());
         keys.addAll(after.keySet());
         for (var key : keys) {
-            var was = before.get(key);
-            var is = after.get(key);
+            if (Objects.equals(before.get(key), after.get(key))) {
+                continue;
+            }
+            var was = tree(json, before.get(key));
+            var is = tree(json, after.get(key));
             if (was != null && is != null) {
                 var changed = was.propertyStream()
                         .filter(p -> !p.getValue().equals(is.get(p.getKey())))
                         .map(Map.Entry::getKey)
                         .collect(Collectors.toSet());
-                if (!changed.isEmpty()) {
-                    images.add(new Image(
-                            table.getName(),
-                            key,
-                            was.deepCopy().retain(changed),
-                            is.deepCopy().retain(changed)));
-                }
-            } else {
-                images.add(new Image(table.getName(), key, was, is));
+                was.retain(changed);
+                is.retain(changed);
             }
+            images.add(new Image(table.getName(), (ObjectNode) json.readTree(key), was, is));
         }
+    }
+
+    private static @Nullable ObjectNode tree(JsonMapper json, @Nullable String row) {
+        return row == null ? null : (ObjectNode) json.readTree(row);
     }
 
     /**

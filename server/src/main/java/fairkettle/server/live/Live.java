@@ -35,6 +35,9 @@ public class Live {
     private static final Logger LOG = LoggerFactory.getLogger(Live.class);
     private static final Field<Long> SETTLED =
             DSL.field("pg_snapshot_xmin(pg_current_snapshot())::text::bigint", Long.class);
+    /** Topic of what follows from the shop and changes nothing in it. */
+    public static final String WORKED_OUT = "week";
+
     private static final int QUIET_MS = 15_000;
     private static final int SOON_MS = 20;
     private static final int MOST_AT_ONCE = 500;
@@ -81,6 +84,26 @@ public class Live {
         public String toString() {
             return xid + "-" + id;
         }
+    }
+
+    /** What had happened at a moment: PostgreSQL's own note of which transactions had ended. */
+    record Point(String snapshot) {}
+
+    Point point() {
+        return new Point(db.select(DSL.field("pg_current_snapshot()::text", String.class))
+                .fetchSingle()
+                .value1());
+    }
+
+    /** Whether nothing was said since that moment, but what only tells that something was worked out. */
+    boolean unchanged(Point since) {
+        var snapshot = DSL.field("{0}::pg_snapshot", Object.class, DSL.val(since.snapshot()));
+        return !db.fetchExists(
+                CHANGE,
+                CHANGE.XID
+                        .ge(DSL.field("pg_snapshot_xmin({0})::text::bigint", Long.class, snapshot))
+                        .and(DSL.condition("not pg_visible_in_snapshot({0}::text::xid8, {1})", CHANGE.XID, snapshot))
+                        .and(CHANGE.TOPIC.ne(WORKED_OUT)));
     }
 
     /** @param after the last change the screen knows; null for one just opened */

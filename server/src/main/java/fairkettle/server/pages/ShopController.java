@@ -5,6 +5,7 @@ import fairkettle.safety.School;
 import fairkettle.server.people.People;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.shop.ShopSettings;
+import fairkettle.server.shop.SimulatedBench;
 import jakarta.validation.Valid;
 import java.net.InetAddress;
 import java.net.UnknownHostException;
@@ -12,6 +13,8 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -26,16 +29,27 @@ class ShopController {
     private final Shop shop;
     private final People people;
     private final Clock clock;
+    private final ObjectProvider<SimulatedBench> bench;
     private final String address;
 
-    ShopController(Shop shop, People people, Clock clock, @Value("${server.address}") String address) {
+    ShopController(
+            Shop shop,
+            People people,
+            Clock clock,
+            ObjectProvider<SimulatedBench> bench,
+            @Value("${server.address}") String address) {
+        this.bench = bench;
         this.shop = shop;
         this.people = people;
         this.clock = clock;
         this.address = address;
     }
 
-    /** @param now the server's clock, by which every wait runs; @param workshop whether other devices can reach it */
+    /**
+     * @param now the server's clock, by which every wait runs
+     * @param workshop whether other devices can reach it
+     * @param simulatedBench where the simulated machines of a demo are to be seen; null in a shop of one's own
+     */
     record ShopJson(
             ShopSettings settings,
             int version,
@@ -43,7 +57,8 @@ class ShopController {
             List<SchoolJson> schools,
             List<WorkJson> works,
             Instant now,
-            boolean workshop) {}
+            boolean workshop,
+            @Nullable String simulatedBench) {}
 
     /** @param usual gaps that it forgives where the shop says nothing */
     record WorkJson(Work work, String label, Work.Tolerance usual) {}
@@ -76,7 +91,8 @@ class ShopController {
                         .map(w -> new WorkJson(w, w.label(), w.usual()))
                         .toList(),
                 clock.instant(),
-                reachable());
+                reachable(),
+                bench.stream().map(SimulatedBench::url).findFirst().orElse(null));
     }
 
     private boolean reachable() {

@@ -282,7 +282,7 @@ final class Papers {
             }
             case Ask.Comb(var channels, var _) ->
                 sheet.small(
-                        "Missing teeth:   "
+                        "Missing strokes:   "
                                 + String.join(
                                         "   ",
                                         channels.stream()

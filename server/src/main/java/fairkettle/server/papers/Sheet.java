@@ -3,24 +3,31 @@ package fairkettle.server.papers;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.text.Normalizer;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType1Font;
-import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
 /** A page to pin to the wall: large type, boxes to tick, page numbers. Lines break and pages turn by themselves. */
 public final class Sheet implements AutoCloseable {
 
     private static final float MARGIN = 42;
-    private static final PDFont PLAIN = new PDType1Font(FontName.HELVETICA);
-    private static final PDFont BOLD = new PDType1Font(FontName.HELVETICA_BOLD);
 
     private final PDDocument document = new PDDocument();
+    /** The faces of the screens. */
+    private final PDFont plain = face("AtkinsonHyperlegibleNext_400Regular");
+
+    private final PDFont bold = face("AtkinsonHyperlegibleNext_700Bold");
+    private final PDFont serif = face("Besley_600SemiBold");
+    private final Map<PDFont, Map<Integer, Boolean>> letters = new HashMap<>();
     private final PDRectangle paper;
     private final String footer;
     private PDPageContentStream page;
@@ -31,6 +38,15 @@ public final class Sheet implements AutoCloseable {
         this.paper = paper;
         this.footer = footer;
         this.page = turn();
+    }
+
+    private PDFont face(String name) {
+        try (var file = Sheet.class.getResourceAsStream("/fonts/" + name + ".ttf")) {
+            return PDType0Font.load(
+                    document, Objects.requireNonNull(file, () -> "The application has no face " + name + "."), true);
+        } catch (IOException e) {
+            throw new UncheckedIOException("The face (%s) cannot be read.".formatted(name), e);
+        }
     }
 
     public static PDRectangle paper(String name) {
@@ -47,7 +63,7 @@ public final class Sheet implements AutoCloseable {
             pages++;
             y = paper.getHeight() - MARGIN;
             var stream = new PDPageContentStream(document, next);
-            write(stream, PLAIN, 9, MARGIN, MARGIN - 18, footer + "   ·   " + pages);
+            write(stream, plain, 9, MARGIN, MARGIN - 18, footer + "   ·   " + pages);
             return stream;
         } catch (IOException e) {
             throw new UncheckedIOException("The page could not be drawn.", e);
@@ -55,36 +71,36 @@ public final class Sheet implements AutoCloseable {
     }
 
     public void title(String words) {
-        lines(BOLD, 21, 26, 0, words);
+        lines(serif, 21, 26, 0, words);
         space(4);
     }
 
     public void heading(String words) {
         space(10);
         keep(60);
-        lines(BOLD, 14, 18, 0, words);
+        lines(serif, 14, 18, 0, words);
         rule();
     }
 
     public void text(String words) {
-        lines(PLAIN, 11, 14.5f, 0, words);
+        lines(plain, 11, 14.5f, 0, words);
     }
 
     /** With an open box before it. */
     public void tick(String words) {
         keep(18);
         box(MARGIN + 2, y - 11, 10);
-        lines(PLAIN, 12, 16, 20, words);
+        lines(plain, 12, 16, 20, words);
         space(3);
     }
 
     public void small(String words, float indent) {
-        lines(PLAIN, 9.5f, 12.5f, indent, words);
+        lines(plain, 9.5f, 12.5f, indent, words);
     }
 
     public void bold(String words, float indent) {
         keep(34);
-        lines(BOLD, 12, 16, indent, words);
+        lines(bold, 12, 16, indent, words);
     }
 
     public void space(float points) {
@@ -100,9 +116,9 @@ public final class Sheet implements AutoCloseable {
 
     /** Columns at fixed shares of the width; the first row is set bold. */
     public void table(List<String> heads, List<List<String>> rows, float... shares) {
-        row(BOLD, heads, shares);
+        row(bold, heads, shares);
         rule();
-        rows.forEach(row -> row(PLAIN, row, shares));
+        rows.forEach(row -> row(plain, row, shares));
     }
 
     private void row(PDFont font, List<String> cells, float... shares) {
@@ -133,10 +149,10 @@ public final class Sheet implements AutoCloseable {
         }
     }
 
-    private static List<String> broken(PDFont font, float size, float width, String words) {
+    private List<String> broken(PDFont font, float size, float width, String words) {
         var lines = new ArrayList<String>();
         var line = new StringBuilder();
-        for (var word : printable(words).split(" ")) {
+        for (var word : printable(font, words).split(" ")) {
             var longer = line.isEmpty() ? word : line + " " + word;
             if (!line.isEmpty() && width(font, size, longer) > width) {
                 lines.add(line.toString());
@@ -159,20 +175,37 @@ public final class Sheet implements AutoCloseable {
         }
     }
 
-    /** What the font of the page has no letter for is written with those it has. */
-    private static String printable(String words) {
-        var plain = new StringBuilder();
-        words.replace("→", "to")
-                .replace("−", "-")
-                .replace(' ', ' ')
-                .replace("₂", "2")
+    /** A letter that the face does not have is written without its mark, or as a question mark. */
+    private String printable(PDFont font, String words) {
+        var written = new StringBuilder();
+        Normalizer.normalize(words, Normalizer.Form.NFC)
                 .replaceAll("\\s+", " ")
                 .codePoints()
-                .forEach(c -> {
-                    boolean known = c < 0x100 && c >= 0x20 || "–—‘’“”•…€™".indexOf(c) >= 0;
-                    plain.appendCodePoint(known ? c : '?');
-                });
-        return plain.toString();
+                .forEach(c -> written.append(printable(font, c)));
+        return written.toString();
+    }
+
+    private String printable(PDFont font, int letter) {
+        if (has(font, letter)) {
+            return Character.toString(letter);
+        }
+        var bare = Normalizer.normalize(Character.toString(letter), Normalizer.Form.NFKD)
+                .codePoints()
+                .filter(c -> has(font, c))
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString();
+        return !bare.isEmpty() ? bare : letter == '→' ? "to" : "?";
+    }
+
+    private boolean has(PDFont font, int letter) {
+        return letters.computeIfAbsent(font, _ -> new HashMap<>()).computeIfAbsent(letter, _ -> {
+            try {
+                font.encode(Character.toString(letter));
+                return true;
+            } catch (IllegalArgumentException | IOException e) {
+                return false;
+            }
+        });
     }
 
     private void write(PDPageContentStream stream, PDFont font, float size, float x, float at, String words) {
@@ -180,7 +213,7 @@ public final class Sheet implements AutoCloseable {
             stream.beginText();
             stream.setFont(font, size);
             stream.newLineAtOffset(x, at);
-            stream.showText(printable(words));
+            stream.showText(printable(font, words));
             stream.endText();
         } catch (IOException e) {
             throw new UncheckedIOException("The page could not be written.", e);

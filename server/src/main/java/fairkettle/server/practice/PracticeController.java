@@ -13,7 +13,7 @@ import fairkettle.server.people.Who;
 import fairkettle.server.practice.PracticeBook.PracticeAct;
 import fairkettle.server.practice.PracticeBook.Run;
 import fairkettle.server.web.Problem;
-import fairkettle.standin.sick.SickMachine.Fault;
+import fairkettle.standin.machine.SickMachine.Fault;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;

@@ -11,11 +11,11 @@ import fairkettle.practice.Score;
 import fairkettle.server.practice.PracticeBook.PracticeAct;
 import fairkettle.server.practice.PracticeBook.Run;
 import fairkettle.server.web.Problem;
-import fairkettle.standin.sick.AdvisedHand;
-import fairkettle.standin.sick.Bedside;
-import fairkettle.standin.sick.SickCases;
-import fairkettle.standin.sick.SickCases.Level;
-import fairkettle.standin.sick.SickMachine.Fault;
+import fairkettle.standin.machine.AdvisedHand;
+import fairkettle.standin.machine.Bedside;
+import fairkettle.standin.machine.SickCases;
+import fairkettle.standin.machine.SickCases.Level;
+import fairkettle.standin.machine.SickMachine.Fault;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -199,23 +199,30 @@ final class Replay {
         return value;
     }
 
+    /** What is wrong with one channel of a page, the gravest; nothing if it is even. */
+    private static String words(Evidence.Seen seen) {
+        if (seen.fade() > .15) {
+            return seen.fade() > .30 ? " fades" : " a little weaker at the foot";
+        }
+        if (seen.band()) {
+            return " has a bare band";
+        }
+        if (seen.off()) {
+            return Boolean.TRUE.equals(seen.clears()) ? " is smeared at the top edge" : " is off its colour";
+        }
+        return "";
+    }
+
     private String words(Evidence seen) {
         return switch (seen) {
             case Evidence.Look(var missing) -> {
                 int gaps = missing.values().stream().mapToInt(List::size).sum();
-                yield gaps == 0 ? "whole" : gaps + " strokes missing";
+                yield gaps == 0 ? "whole" : gaps + (gaps == 1 ? " gap" : " gaps");
             }
             case Evidence.Page(var page) -> {
                 var bad = page.entrySet().stream()
-                        .filter(e -> e.getValue().fade() > .15
-                                || e.getValue().band()
-                                || e.getValue().off())
-                        .map(e -> e.getKey()
-                                + (e.getValue().fade() > .30
-                                        ? " fades"
-                                        : e.getValue().fade() > .15
-                                                ? " a little weaker at the foot"
-                                                : e.getValue().band() ? " has a bare band" : " is off its colour"))
+                        .filter(e -> !words(e.getValue()).isEmpty())
+                        .map(e -> e.getKey() + words(e.getValue()))
                         .sorted()
                         .toList();
                 yield bad.isEmpty() ? "even, every channel" : String.join(", ", bad);

@@ -168,7 +168,7 @@ class RehearsalController {
             case Ask.Acknowledge(var words) -> List.of(words);
             case Ask.Count(var what, var _) -> List.of("Count: " + what);
             case Ask.Lots _ -> List.of("The code on each bottle, read against its slot");
-            case Ask.Comb _ -> List.of("Each tooth that is missing, tapped");
+            case Ask.Comb _ -> List.of("Each stroke that is missing, tapped");
             case Ask.Picks(var patterns, var _, var _) -> patterns;
             case Ask.KeyStored _ -> List.of("The activation code lies in the vault");
             case Ask.Photo _ -> List.of("A photo");

@@ -51,7 +51,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  * one that moves as little as it can. A better one is looked for behind it and told to every screen.
  */
 @Service
-class RoundService implements DisposableBean {
+public class RoundService implements DisposableBean {
 
     private static final Logger LOG = LoggerFactory.getLogger(RoundService.class);
     private static final long SEARCH_MILLIS = 400;
@@ -72,6 +72,7 @@ class RoundService implements DisposableBean {
     private final ExecutorService searching = Executors.newSingleThreadExecutor(
             Thread.ofPlatform().name("round").daemon().factory());
     private final AtomicReference<String> searched = new AtomicReference<>("");
+    private volatile Runnable searchedThen = () -> {};
 
     RoundService(
             RoundSituation situations,
@@ -98,6 +99,11 @@ class RoundService implements DisposableBean {
         this.transaction = transaction;
     }
 
+    /** @param then told when the long search is over, whatever it found */
+    void whenBetter(Runnable then) {
+        searchedThen = then;
+    }
+
     /** @param plan by the numbers of the situation’s tasks */
     record Planned(Situation situation, Kept kept, Plan plan) {}
 
@@ -107,7 +113,7 @@ class RoundService implements DisposableBean {
 
     /** The round as it stands, planned again if it must be. */
     @Transactional
-    public Planned now() {
+    Planned now() {
         book.lock();
         var kept = book.of(today());
         var situation = situations.today(kept);
@@ -123,6 +129,7 @@ class RoundService implements DisposableBean {
         var plan = RoundPlanner.first(agenda.day());
         var next = kept.planned(agenda.slots(plan), made, false);
         book.keep(situation.date(), next);
+        searched.set(""); // why: the same may have been searched before, for a plan that nobody can walk any more
         improveLater(made);
         return new Planned(situation, next, plan);
     }
@@ -207,17 +214,48 @@ class RoundService implements DisposableBean {
                 var kept = book.of(situation.date());
                 if (made.equals(kept.made())) {
                     var stands = agenda.plan(kept.slots());
-                    boolean gain = Audit.of(agenda.day(), better).cost().total()
-                            < Audit.of(agenda.day(), stands).cost().total();
+                    boolean gain = walkable(situation, better)
+                            && Audit.of(agenda.day(), better).cost().total()
+                                    < Audit.of(agenda.day(), stands).cost().total();
                     book.keep(situation.date(), kept.planned(gain ? agenda.slots(better) : kept.slots(), made, true));
                     if (gain) {
                         live.changed("round");
                     }
                 }
             });
+            searchedThen.run();
         } catch (RuntimeException e) {
-            LOG.warn("No better round was found: {}", e.getMessage());
+            LOG.warn("No better round was found", e);
         }
+    }
+
+    /** @param kind routine, card, case or owed; @param hands minutes planned */
+    public record Visit(String key, String kind, String routine, long machine, long person, Instant at, int hands) {}
+
+    /** What can be begun today, in the order in which somebody comes to it. */
+    @Transactional
+    public List<Visit> visits() {
+        var planned = now();
+        var s = planned.situation();
+        var plan = planned.plan();
+        var all = new ArrayList<Visit>();
+        int task = 0;
+        for (var errand : s.agenda().errands()) {
+            var about = Objects.requireNonNull(s.about().get(errand.key()));
+            if (plan.planned(task)) {
+                all.add(new Visit(
+                        errand.parts().getFirst().key(),
+                        about.kind(),
+                        about.routine(),
+                        about.machine(),
+                        s.persons().get(plan.person()[task]).id(),
+                        s.minutes().at(plan.start()[task]),
+                        errand.parts().getFirst().hands()));
+            }
+            task += errand.parts().size();
+        }
+        all.sort(Comparator.comparing(Visit::at));
+        return all;
     }
 
     /** Somebody is at it. */
@@ -371,9 +409,13 @@ class RoundService implements DisposableBean {
     }
 
     /** What the coming days hold, each planned from what the day before leaves. */
-    @Transactional
-    public List<Planned> ahead(int days) {
-        var first = now();
+    List<Planned> ahead(int days) {
+        var first = Objects.requireNonNull(transaction.execute(_ -> now()));
+        // why apart: nobody who ticks a visit waits until the whole week is planned
+        return Objects.requireNonNull(transaction.execute(_ -> ahead(first, days)));
+    }
+
+    private List<Planned> ahead(Planned first, int days) {
         var all = new ArrayList<Planned>();
         all.add(first);
         var hours = shop.settings().hours();

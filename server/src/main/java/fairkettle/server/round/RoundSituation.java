@@ -412,7 +412,7 @@ class RoundSituation {
                             number,
                             white ? Gloves.WHITE : gloves(machine.machine()),
                             List.of(part),
-                            0,
+                            Math.max(0, minutes.of(first.notBefore())),
                             Task.OPEN,
                             false,
                             minutes.of(Objects.requireNonNull(first.ask())),
@@ -592,15 +592,19 @@ class RoundSituation {
             return card.get().key();
         }
         var check = "r/%d/check".formatted(machine.machine().id());
-        if (errands.containsKey(check)) {
-            return check;
-        }
         boolean fresh = machine.all().stream()
                 .anyMatch(s -> s.key().routine().equals("check")
                         && s.mark().entry() != null
                         && s.mark().since().isAfter(now.minus(JUST_CHECKED)));
         if (fresh || machine.all().isEmpty()) {
             return "";
+        }
+        var due = errands.get(check);
+        if (due != null) { // why: for promised work it may come sooner after the last one
+            errands.put(
+                    check,
+                    due.from(Math.min(due.release(), minutes.of(promise.due().minus(JUST_CHECKED)))));
+            return check;
         }
         var title = "Nozzle check before the work";
         errands.put(

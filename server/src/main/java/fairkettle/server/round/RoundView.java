@@ -8,6 +8,8 @@ import fairkettle.round.Reasons;
 import fairkettle.routine.Absence;
 import fairkettle.routine.PadForecast;
 import fairkettle.server.cards.Cards;
+import fairkettle.server.live.Live;
+import fairkettle.server.live.Shared;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.people.People;
 import fairkettle.server.routines.Standings;
@@ -23,11 +25,13 @@ import java.util.List;
 import java.util.Objects;
 import java.util.function.IntFunction;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The round in the words and times that screens, paper and calendars show. */
 @Component
-public class RoundView {
+public class RoundView implements DisposableBean {
 
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm");
     private static final int MOST_DAYS = 14;
@@ -38,7 +42,24 @@ public class RoundView {
     private final Shop shop;
     private final Clock clock;
 
-    RoundView(RoundService service, Owed owed, Cards cards, Shop shop, Clock clock) {
+    private final Live live;
+    private final TransactionTemplate transaction;
+    private final Shared<Integer, RoundJson> rounds;
+    private final Shared<Integer, WeekJson> weeks;
+
+    RoundView(
+            RoundService service,
+            Owed owed,
+            Cards cards,
+            Shop shop,
+            Clock clock,
+            Live live,
+            TransactionTemplate transaction) {
+        this.live = live;
+        this.transaction = transaction;
+        rounds = new Shared<>("round-view", live, clock, _ -> json(service.now()));
+        weeks = new Shared<>("week", live, clock, this::workedOut);
+        service.whenBetter(rounds::forget);
         this.service = service;
         this.owed = owed;
         this.cards = cards;
@@ -152,16 +173,41 @@ public class RoundView {
     /** @param wontFit what is planned and will not go into the machine’s waste pad any more */
     public record PadJson(long machine, String name, List<String> wontFit) {}
 
-    public record WeekJson(List<DayAheadJson> days, List<AbsenceJson> absences, List<PadJson> pads) {}
+    /** @param now when it was worked out */
+    public record WeekJson(Instant now, List<DayAheadJson> days, List<AbsenceJson> absences, List<PadJson> pads) {}
 
-    /** Today’s round as it stands. */
+    /** Today’s round as it stands, planned once for all who ask. */
     public RoundJson round() {
-        return json(service.now());
+        return rounds.now(0);
     }
 
-    /** Today and the days after it. */
+    /** Today and the days after it, as they were worked out last; what changed since is worked out behind it. */
     public WeekJson week(int days) {
-        var ahead = service.ahead(Math.clamp(days, 1, MOST_DAYS));
+        return weeks.last(
+                Math.clamp(days, 1, MOST_DAYS),
+                () -> transaction.executeWithoutResult(_ -> live.changed(Live.WORKED_OUT)));
+    }
+
+    /**
+     * The same, worked out anew where something changed: a calendar asks once an hour and must not get the last one.
+     */
+    public WeekJson weekNow(int days) {
+        return weeks.now(Math.clamp(days, 1, MOST_DAYS));
+    }
+
+    /** How often a round and a week were made. */
+    int made() {
+        return rounds.made() + weeks.made();
+    }
+
+    @Override
+    public void destroy() {
+        rounds.close();
+        weeks.close();
+    }
+
+    private WeekJson workedOut(int days) {
+        var ahead = service.ahead(days);
         var standings = ahead.getFirst().situation().standings();
         var absences = Absence.ahead(
                 shop.settings().hours(),
@@ -175,6 +221,7 @@ public class RoundView {
                                 m.all()))
                         .toList());
         return new WeekJson(
+                clock.instant(),
                 ahead.stream()
                         .map(d -> {
                             var whole = json(d);

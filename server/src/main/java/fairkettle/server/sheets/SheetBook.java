@@ -178,17 +178,22 @@ public class SheetBook {
 
     /** What a sheet's code stands for, to read its picture: the page as it was drawn, and whose it is. */
     public Optional<Looked> look(SheetCode code) {
-        return db.select(SHEET.ID)
+        return db.select(SHEET.ID, SHEET.MADE_AT)
                 .from(SHEET)
                 .where(SHEET.ID.eq(code.sheet()))
                 .and(SHEET.MACHINE_ID.eq(code.machine()))
-                .fetchOptional(SHEET.ID)
-                .map(this::find)
-                .map(found -> new Looked(
-                        found.machine(), found.kind(), found.drawn().pages().getFirst()));
+                .fetchOptional()
+                .map(row -> {
+                    var found = find(row.value1());
+                    return new Looked(
+                            found.machine(),
+                            found.kind(),
+                            row.value2().toInstant(),
+                            found.drawn().pages().getFirst());
+                });
     }
 
-    public record Looked(Machines.Machine machine, SheetKind kind, Page page) {}
+    public record Looked(Machines.Machine machine, SheetKind kind, Instant madeAt, Page page) {}
 
     Found find(long id) {
         return db.selectFrom(SHEET)

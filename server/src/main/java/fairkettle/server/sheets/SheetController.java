@@ -61,11 +61,7 @@ class SheetController {
                 profile.codes().stream()
                         .map(c -> {
                             var by = Addressing.of(profile, c);
-                            return new ReachJson(
-                                    c.code(),
-                                    by.byPage(),
-                                    by.say(c),
-                                    profile.draws().sheet());
+                            return new ReachJson(c.code(), by.byPage(), by.say(c), Sheets.fillsPage(profile));
                         })
                         .toList(),
                 book.of(machine));

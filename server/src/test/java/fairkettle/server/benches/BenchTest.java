@@ -42,7 +42,7 @@ class BenchTest {
             {"missing": {"K": [], "C": [3, 4], "M": [], "Y": []}}\
             """);
         assertThat(plate(id).at("/channels/1/missing").toString()).isEqualTo("[3,4]");
-        assertThat(plate(id).at("/attention/words").asString()).isEqualTo("Look again: 2 teeth missing");
+        assertThat(plate(id).at("/attention/words").asString()).isEqualTo("Look again: 2 gaps");
         assertThat(plate(id).at("/channels/1/path/0/layers/0/volume").asDouble())
                 .as("the page took 0.02 mL")
                 .isCloseTo(41.98, within(1e-9));
@@ -60,7 +60,7 @@ class BenchTest {
                 .bodyJson()
                 .extractingPath("$.errors[0].detail")
                 .asString()
-                .contains("59 teeth");
+                .contains("59 strokes");
     }
 
     @Test

@@ -1,5 +1,6 @@
 package fairkettle.server.checks;
 
+import static fairkettle.db.Tables.SHEET;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fairkettle.machine.Profiles;
@@ -7,13 +8,19 @@ import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
 import fairkettle.standin.Snapshot.With;
 import fairkettle.standin.Standins;
+import java.awt.Color;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.List;
+import java.util.stream.StreamSupport;
 import javax.imageio.ImageIO;
+import org.jooq.DSLContext;
+import org.jooq.types.DayToSecond;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -26,6 +33,9 @@ class ReadingTest {
 
     @Autowired
     private Api api;
+
+    @Autowired
+    private DSLContext db;
 
     private Standins bench;
 
@@ -137,6 +147,82 @@ class ReadingTest {
     }
 
     @Test
+    void twoSheetsInOnePictureAreTwoChecks() throws IOException {
+        long first = machine("Read above");
+        bench.machine("Sorrel").clog("M", List.of(7, 8));
+        byte[] above = scan(1);
+        long second = machine("Read below");
+        bench.machine("Sorrel").clog("M", List.of(30));
+        byte[] both = under(above, scan(2));
+        var reading = read(second, both);
+        assertThat(reading.get("machine").asLong()).isEqualTo(second);
+        assertThat(look(reading, "M").get("missing")).hasToString("[30]");
+        assertThat(reading.at("/alsoRead/0/machineName").asString()).isEqualTo("Read above");
+        assertThat(api.read(api.get("/api/machines/" + first + "/checks")).at("/channels/2/missing"))
+                .hasToString("[7,8]");
+        read(first, both); // once more: nothing is filed twice
+        for (long machine : List.of(first, second)) {
+            assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).at("/channels/0/past"))
+                    .hasSize(1);
+        }
+    }
+
+    @Test
+    void aChannelWithHiddenStrokesIsNoCheckBeforeSomebodyLooked() throws IOException {
+        long machine = machine("Read under a thumb");
+        var reading = read(machine, thumbed(scan(1)));
+        var hidden = StreamSupport.stream(reading.get("looks").spliterator(), false)
+                .filter(l -> !l.get("unseen").isEmpty())
+                .toList();
+        assertThat(hidden).isNotEmpty();
+        for (var look : hidden) {
+            var code = look.get("channel").asString();
+            assertThat(look.get("missing")).isEmpty();
+            assertThat(channels(machine)).doesNotContain(code);
+            api.post(
+                    "/api/readings/" + reading.get("id").asLong() + "/corrections",
+                    "{\"channel\": \"%s\", \"missing\": []}".formatted(code));
+            assertThat(channels(machine)).contains(code);
+        }
+    }
+
+    private List<String> channels(long machine) {
+        return StreamSupport.stream(
+                        api.read(api.get("/api/machines/" + machine + "/checks"))
+                                .get("channels")
+                                .spliterator(),
+                        false)
+                .map(c -> c.get("channel").asString())
+                .toList();
+    }
+
+    /** A thumb's tip over the last strokes of yellow, where the strip lies in the window. */
+    private static byte[] thumbed(byte[] scan) throws IOException {
+        var picture = ImageIO.read(new ByteArrayInputStream(scan));
+        double mm = 200 / 25.4; // pixels
+        var pen = picture.createGraphics();
+        pen.setColor(new Color(196, 160, 140));
+        pen.fillOval((int) (137.8 * mm), (int) (81.7 * mm), (int) (9 * mm), (int) (9 * mm));
+        var out = new ByteArrayOutputStream();
+        ImageIO.write(picture, "png", out);
+        return out.toByteArray();
+    }
+
+    @Test
+    void aSheetOfAnotherTimeUnderTheSameNumberIsNotFiled() throws IOException {
+        long machine = machine("Read too late");
+        byte[] picture = picture(1);
+        db.update(SHEET)
+                .set(SHEET.MADE_AT, SHEET.MADE_AT.plus(DayToSecond.valueOf(Duration.ofDays(3))))
+                .where(SHEET.MACHINE_ID.eq(machine))
+                .execute();
+        var reading = read(machine, picture);
+        assertThat(reading.get("whyNot").asString()).contains("older");
+        assertThat(api.read(api.get("/api/machines/" + machine + "/checks")).get("channels"))
+                .isEmpty();
+    }
+
+    @Test
     void aStrangePictureIsKeptUnreadAndFourTapsMayHelp() throws IOException {
         long machine = api.machine("Read by taps", "small-tank", "INKED");
         bench.machine("Sorrel").clog("Y", List.of(11));
@@ -177,6 +263,20 @@ class ReadingTest {
                 "Sorrel",
                 api.get("/api/sheets/" + sheet + "/sheet.pdf").getResponse().getContentAsByteArray());
         return id;
+    }
+
+    private static byte[] under(byte[] upper, byte[] lower) throws IOException {
+        var above = ImageIO.read(new ByteArrayInputStream(upper));
+        var below = ImageIO.read(new ByteArrayInputStream(lower));
+        var both = new BufferedImage(
+                Math.max(above.getWidth(), below.getWidth()),
+                above.getHeight() + below.getHeight(),
+                BufferedImage.TYPE_INT_RGB);
+        both.getGraphics().drawImage(above, 0, 0, null);
+        both.getGraphics().drawImage(below, 0, above.getHeight(), null);
+        var out = new ByteArrayOutputStream();
+        ImageIO.write(both, "png", out);
+        return out.toByteArray();
     }
 
     private byte[] picture(long seed) {

@@ -180,7 +180,7 @@ class ClinicTest {
                 "{\"machines\": [%d, %d], \"complaints\": [\"GAPS\"], \"work\": \"TEXT\", \"words\": \"both since Monday\"}"
                         .formatted(one, two)));
         assertThat(found.get("beside").toString()).contains("Clinic twin two");
-        assertThat(api.get("/api/week"))
+        assertThat(api.get("/api/week?days=6"))
                 .as("days ahead, with a case that today may leave over")
                 .hasStatusOk();
     }

@@ -1,5 +1,6 @@
 package fairkettle.server.demo;
 
+import static fairkettle.db.Tables.ENTRY;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import fairkettle.devdb.ThrowawayPg;
@@ -7,7 +8,12 @@ import fairkettle.server.Api;
 import fairkettle.server.FairKettle;
 import fairkettle.server.ledger.Ledger;
 import java.io.IOException;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
 import java.util.ArrayList;
+import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -18,8 +24,13 @@ import org.springframework.context.annotation.Import;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 
-/** Quillmere Rosettes: nine machines of different profiles, each with a past, and everything adds up. */
-@SpringBootTest(classes = FairKettle.class, properties = "kettle.demo=true")
+/**
+ * Quillmere Rosettes: nine machines of different profiles, each with a past, in the middle of a working morning, and
+ * everything adds up.
+ */
+@SpringBootTest(
+        classes = FairKettle.class,
+        properties = {"kettle.demo=true", "kettle.demo-days=24"})
 @AutoConfigureMockMvc
 @Import(Api.class)
 class DemoShopTest {
@@ -33,7 +44,13 @@ class DemoShopTest {
     private Ledger ledger;
 
     @Autowired
-    private DemoShop demo;
+    private DemoClock clock;
+
+    @Autowired
+    private DSLContext db;
+
+    @Autowired
+    private Demo demo;
 
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) throws IOException {
@@ -72,6 +89,46 @@ class DemoShopTest {
         assertThat(card.get("next").asString()).isEqualTo("pull");
         assertThat(card.get("state").asString()).isEqualTo("open");
         assertThat(api.read(api.get("/api/hob")).toString()).contains("rest after power cleaning");
+    }
+
+    @Test
+    void itIsAWorkingMorningAndThePeopleAreAtWork() {
+        var round = api.read(api.get("/api/round"));
+        assertThat(round.get("open").asBoolean()).isTrue();
+        assertThat(round.get("now").asString())
+                .contains("T")
+                .satisfies(now -> assertThat(LocalTime.ofInstant(Instant.parse(now), DemoClock.ZONE))
+                        .isBetween(LocalTime.of(9, 40), LocalTime.of(12, 0)));
+        assertThat(round.get("done")).isNotEmpty();
+        assertThat(round.get("visits")).isNotEmpty();
+    }
+
+    @Test
+    void nothingInThePastIsAheadOfNowOrOutsideTheShopsHoursAndWhoStopsItFindsAWeekOfWorkDone() {
+        var now = Instant.parse(api.read(api.get("/api/round")).get("now").asString());
+        var entries = db.select(ENTRY.AT, ENTRY.WORDS)
+                .from(ENTRY)
+                .where(ENTRY.KIND.in("check", "print", "refill", "upkeep"))
+                .fetch();
+        assertThat(entries).hasSizeGreaterThan(100).allSatisfy(entry -> {
+            var at = entry.value1().atZoneSameInstant(DemoClock.ZONE);
+            assertThat(at.toInstant()).as(entry.value2()).isBefore(now);
+            assertThat(DemoClock.isWorkday(at.toLocalDate())).as(entry.value2()).isTrue();
+            assertThat(at.toLocalTime()).as(entry.value2()).isBetween(LocalTime.of(8, 0), LocalTime.of(18, 30));
+        });
+
+        var last = db.select(DSL.max(ENTRY.ID)).from(ENTRY).fetchSingle().value1();
+        clock.at(clock.instant().plus(Duration.ofDays(7)), () -> demo.run(new DefaultApplicationArguments()));
+        assertThat(db.fetchCount(ENTRY, ENTRY.ID.gt(last).and(ENTRY.KIND.eq("check"))))
+                .isGreaterThan(10);
+        assertThat(ledger.rebuild()).isZero();
+    }
+
+    @Test
+    void casesWereClosedAndOneIsOpen() {
+        var clinic = api.read(api.get("/api/clinic"));
+        assertThat(clinic.get("open")).hasSize(1);
+        assertThat(clinic.get("ended").toString()).contains("its vent was stuck over");
     }
 
     @Test

@@ -5,10 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fairkettle.server.Api;
 import fairkettle.server.MorningTest;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Executors;
+import java.util.concurrent.locks.LockSupport;
+import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -30,6 +36,9 @@ class RoundTest {
 
     @Autowired
     private Clock clock;
+
+    @Autowired
+    private RoundView view;
 
     private long wren;
     private Instant begin;
@@ -162,10 +171,57 @@ class RoundTest {
     @Test
     void theWeekPlansEachDayFromWhatTheDayBeforeLeaves() {
         long machine = api.machine("Round weeks", "small-tank", "INKED");
-        var week = api.read(api.get("/api/week"));
-        assertThat(week.get("days")).hasSize(7);
+        var week = api.read(api.get("/api/week?days=8"));
+        assertThat(week.get("days")).hasSize(8);
         assertThat(week.get("days").toString()).contains("\"machine\":" + machine);
         assertThat(week.get("absences")).isNotNull();
+    }
+
+    @Test
+    void howeverManyScreensAskOnePlanIsMadeForEachChange() throws Exception {
+        long machine = api.machine("Round asked for", "small-tank", "INKED");
+        settled();
+        int before = view.made();
+        assertThat(askedByMany("/api/round")).allMatch(answer -> answer.contains("Round asked for"));
+        assertThat(view.made() - before).isZero();
+        owed(machine, "Dust its lid");
+        assertThat(askedByMany("/api/round")).allMatch(answer -> answer.contains("Dust its lid"));
+        assertThat(view.made() - before).isBetween(1, 2); // the second after the long search
+    }
+
+    @Test
+    void theLastWeekIsShownAtOnceAndTheNextOneFollows() throws Exception {
+        long machine = api.machine("Round week follows", "small-tank", "INKED");
+        api.get("/api/week?days=9");
+        settled();
+        owed(machine, "Oil its hinge");
+        var answer = askedByMany("/api/week?days=9").getLast();
+        for (int i = 0; i < 400 && !answer.contains("Oil its hinge"); i++) {
+            answer = askedByMany("/api/week?days=9").getFirst();
+        }
+        assertThat(answer).contains("Oil its hinge");
+    }
+
+    /** Asks until the long search is over, so that nothing of it is left to come. */
+    private void settled() {
+        for (int i = 0; i < 2000 && !round().get("settled").asBoolean(); i++) {
+            LockSupport.parkNanos(2_000_000);
+        }
+        assertThat(round().get("settled").asBoolean()).isTrue();
+    }
+
+    private List<String> askedByMany(String path) throws Exception {
+        try (var screens = Executors.newVirtualThreadPerTaskExecutor()) {
+            var asked = IntStream.range(0, 40)
+                    .mapToObj(_ -> screens.submit(
+                            () -> api.get(path).getResponse().getContentAsString(StandardCharsets.UTF_8)))
+                    .toList();
+            var answers = new ArrayList<String>();
+            for (var one : asked) {
+                answers.add(one.get());
+            }
+            return answers;
+        }
     }
 
     @Test
@@ -202,5 +258,26 @@ class RoundTest {
                 .isNull();
         assertThat(api.read(api.get("/api/machines/" + machine)).at("/checks/K"))
                 .hasSize(1);
+    }
+
+    @Test
+    void aCheckThatComesBackTheSameDayIsNotAskedForAtOnceAndThePromiseIsKept() {
+        long machine = api.machine("Round looks often", "small-tank", "INKED");
+        // wanted again before tomorrow's opening: so at the end of this very day
+        api.put("/api/machines/" + machine + "/routines/check", "{\"factor\": 0.3, \"off\": \"\"}", "0");
+        api.post(
+                "/api/machines/" + machine + "/promises",
+                "{\"words\": \"often sashes\", \"due\": \"%s\", \"minutes\": 30}"
+                        .formatted(clock.instant().plus(Duration.ofHours(1))));
+        var key = "r/%d/check".formatted(machine);
+        var looked = clock.instant();
+        api.post("/api/round/done", "{\"key\": \"%s\", \"person\": %d, \"whole\": true}".formatted(key, wren));
+        var after = round();
+        var again = visit(after, key);
+        assertThat(again).as("it comes round before closing time").isNotNull();
+        assertThat(Instant.parse(again.get("at").asString())).isAfter(looked.plus(Duration.ofHours(2)));
+        assertThat(StreamSupport.stream(after.get("promises").spliterator(), false)
+                        .filter(p -> p.get("words").asString().equals("often sashes")))
+                .allMatch(p -> p.get("kept").asBoolean());
     }
 }

@@ -1,0 +1,131 @@
+package fairkettle.server.live;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * Something dear that every screen asks for, made once for each change of the shop and each minute, however many ask.
+ *
+ * @param <K> what is asked for; few of them
+ */
+public final class Shared<K, V> implements AutoCloseable {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Shared.class);
+
+    private final Live live;
+    private final Clock clock;
+    private final Function<K, V> make;
+    private final Map<K, Slot<V>> slots = new ConcurrentHashMap<>();
+    private final AtomicInteger made = new AtomicInteger();
+    private final ExecutorService behind;
+
+    /** @param make outside any transaction of the asker's */
+    public Shared(String name, Live live, Clock clock, Function<K, V> make) {
+        this.live = live;
+        this.clock = clock;
+        this.make = make;
+        behind = Executors.newSingleThreadExecutor(
+                Thread.ofPlatform().name(name).daemon().factory());
+    }
+
+    private static final class Slot<V> {
+        final ReentrantLock making = new ReentrantLock(); // one makes it, the others wait for that one
+        volatile @Nullable Made<V> last;
+        volatile boolean forgotten;
+        final AtomicBoolean onItsWay = new AtomicBoolean(); // forty who ask at once start one
+    }
+
+    private record Made<V>(V value, Live.Point point, Instant minute) {}
+
+    /** As it is now: the last one if nothing changed since, else a new one. */
+    public V now(K key) {
+        var slot = slots.computeIfAbsent(key, _ -> new Slot<>());
+        var last = slot.last;
+        if (last != null && fresh(slot, last)) {
+            return last.value();
+        }
+        slot.making.lock();
+        try {
+            var meanwhile = slot.last;
+            if (meanwhile != null && meanwhile != last && fresh(slot, meanwhile)) {
+                return meanwhile.value();
+            }
+            var point = live.point(); // why first: what changes while it is made must not be taken for known
+            var minute = minute();
+            slot.forgotten = false;
+            var value = make.apply(key);
+            made.incrementAndGet();
+            slot.last = new Made<>(value, point, minute);
+            return value;
+        } finally {
+            slot.making.unlock();
+        }
+    }
+
+    /** The last one at once, and behind it a new one if something changed since. @param then told when that is there */
+    public V last(K key, Runnable then) {
+        var slot = slots.computeIfAbsent(key, _ -> new Slot<>());
+        var last = slot.last;
+        if (last == null) {
+            return now(key);
+        }
+        if (!slot.onItsWay.get() && !fresh(slot, last) && slot.onItsWay.compareAndSet(false, true)) {
+            try {
+                behind.submit(() -> again(slot, key, last, then));
+            } catch (RejectedExecutionException _) {
+                LOG.debug("The server stops.");
+            }
+        }
+        return last.value();
+    }
+
+    /** @param told what the asker was given: whoever made the newer one, the asker must hear of it */
+    private void again(Slot<V> slot, K key, Made<V> told, Runnable then) {
+        try {
+            now(key);
+            if (slot.last != told) {
+                then.run();
+            }
+        } catch (RuntimeException e) {
+            LOG.warn("It was not made anew: {}", e.getMessage());
+        } finally {
+            slot.onItsWay.set(false);
+        }
+    }
+
+    /** The next to ask gets a new one. */
+    public void forget() {
+        slots.values().forEach(slot -> slot.forgotten = true);
+    }
+
+    /** How often it was made. */
+    public int made() {
+        return made.get();
+    }
+
+    private boolean fresh(Slot<V> slot, Made<V> made) {
+        return !slot.forgotten && made.minute().equals(minute()) && live.unchanged(made.point());
+    }
+
+    private Instant minute() {
+        return clock.instant().truncatedTo(ChronoUnit.MINUTES);
+    }
+
+    @Override
+    public void close() {
+        behind.shutdownNow();
+    }
+}

@@ -1,0 +1,13 @@
+<script setup lang="ts">
+import PageParts from '../shell/PageParts.vue'
+
+/** What happened, and what it takes. */
+const PARTS = [
+  { to: '/log', label: 'What happened' },
+  { to: '/log/burden', label: 'What it takes' },
+]
+</script>
+
+<template>
+  <PageParts :parts="PARTS" label="Parts of the log" />
+</template>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import FieldProblem from '../shell/FieldProblem.vue'
+import NumberInput from '../shell/NumberInput.vue'
+import TextInput from '../shell/TextInput.vue'
+import ShopBlock from './ShopBlock.vue'
+import { useShopForm } from './useShopForm'
+
+/** What things cost here. */
+const COMPARED = [
+  { key: 'makersInkPer100mL', label: 'Maker’s ink, 100 mL', minor: 100 },
+  { key: 'dedicatedMachine', label: 'A machine built for it', minor: 100 },
+  { key: 'orderedSheet', label: 'A print that is ordered', minor: 100 },
+  { key: 'orderedDays', label: 'Days until it comes', minor: 1 },
+  { key: 'inkedSheet', label: 'A sheet that comes inked', minor: 100 },
+] as const
+const { shop, form, problem } = useShopForm()
+</script>
+
+<template>
+  <div v-if="form && shop" class="halves">
+    <div class="stack">
+      <ShopBlock :title="`Prices, in ${form.currency}`">
+        <div class="pair">
+          <div>
+            <label for="labour">An hour of hands</label
+            ><NumberInput id="labour" v-model="form.labourPerHour" :currency="form.currency" />
+          </div>
+          <div>
+            <label for="waste">Being rid of a litre</label
+            ><NumberInput id="waste" v-model="form.wastePerLitre" :currency="form.currency" />
+          </div>
+          <div>
+            <label for="pad">A waste pad</label
+            ><NumberInput id="pad" v-model="form.padPrice" :currency="form.currency" />
+          </div>
+          <div>
+            <label for="reserve">Reserve per channel, mL</label>
+            <NumberInput id="reserve" v-model="form.reserve" />
+            <FieldProblem :problem="problem" field="reserve" />
+          </div>
+        </div>
+        <label for="waste-rule">Where waste goes, by the rules of your place</label>
+        <TextInput id="waste-rule" v-model="form.wasteRule" />
+      </ShopBlock>
+      <ShopBlock :title="`Other ways to the same prints, in ${form.currency}`">
+        <div v-if="form.comparison" class="pair">
+          <div v-for="price in COMPARED" :key="price.key">
+            <label :for="price.key">{{ price.label }}</label>
+            <NumberInput
+              :id="price.key"
+              v-model="form.comparison[price.key]"
+              :currency="price.minor === 1 ? undefined : form.currency"
+            />
+            <FieldProblem :problem="problem" :field="`comparison.${price.key}`" />
+          </div>
+        </div>
+      </ShopBlock>
+    </div>
+    <ShopBlock title="Syringes and bottles">
+      <table class="figures">
+        <thead>
+          <tr>
+            <th>syringe</th>
+            <th>marks, mL</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(syringe, i) in form.syringes" :key="i">
+            <td><NumberInput v-model="syringe.size" :aria-label="`Syringe ${i + 1}, mL`" /></td>
+            <td>
+              <NumberInput v-model="syringe.graduation" :aria-label="`Marks of syringe ${i + 1}, mL`" />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th>bottle sold, mL</th>
+            <th>price</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(bottle, i) in [...form.inkBottles, ...form.fluidBottles]" :key="i">
+            <td>{{ i < form.inkBottles.length ? 'ink' : 'fluid' }} {{ bottle.volume }}</td>
+            <td>
+              <NumberInput
+                v-model="bottle.price"
+                :currency="form.currency"
+                :aria-label="`Price of the ${bottle.volume} mL bottle`"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </ShopBlock>
+  </div>
+</template>
