@@ -2,11 +2,14 @@
 import { computed, onMounted } from 'vue'
 import { useRoute } from 'vue-router'
 import Hatches from './drawings/Hatches.vue'
+import { sendKept } from './api/client'
 import AppBand from './shell/AppBand.vue'
+import AwayBar from './shell/AwayBar.vue'
 import HobBar from './shell/HobBar.vue'
 import KeySheet from './shell/KeySheet.vue'
 import PlacesBar from './shell/PlacesBar.vue'
-import { disconnected, useLive } from './shell/live'
+import { useArriving } from './shell/arriving'
+import { useLive } from './shell/live'
 import UndoBar from './log/UndoBar.vue'
 import { loadShop } from './shell/shop'
 import './shell/theme'
@@ -15,7 +18,12 @@ const route = useRoute()
 /** One step and nothing else on the screen: a rehearsal, or a card for somebody who does it the first time. */
 const alone = computed(() => Boolean(route.meta.alone) || route.query.alone === '1')
 
+/** A page is one though it has parts with addresses of their own. */
+const arriving = useArriving(() => (route.matched.length > 1 ? resolved(route.matched[0]!.path) : route.path))
+const resolved = (path: string) => path.replace(/:(\w+)(\([^)]*\))?/g, (_, name: string) => String(route.params[name]))
+
 onMounted(loadShop)
+onMounted(sendKept)
 useLive(() => ['shop'], loadShop)
 </script>
 
@@ -23,10 +31,8 @@ useLive(() => ['shop'], loadShop)
   <a href="#main" class="skip-link">To the content</a>
   <Hatches />
   <AppBand v-if="!alone" />
-  <div v-if="disconnected" class="lost" role="status">
-    No connection to the kettle. What you see may be old; it catches up by itself.
-  </div>
-  <main id="main" tabindex="-1">
+  <AwayBar />
+  <main id="main" tabindex="-1" :class="{ arriving }">
     <RouterView />
   </main>
   <UndoBar />
@@ -37,11 +43,6 @@ useLive(() => ['shop'], loadShop)
 </template>
 
 <style scoped>
-.lost {
-  background: var(--warm);
-  padding: 8px 24px;
-  font-weight: 600;
-}
 main:focus {
   outline: none;
 }

@@ -50,15 +50,18 @@ describe('a write', () => {
     expect(fetched).toHaveLength(3)
     expect(new Set(fetched.map((r) => r.headers.get('Idempotency-Key'))).size).toBe(1)
   })
+})
 
+describe('a look', () => {
   it('ends in a problem like any other when the kettle stays silent', async () => {
     answer(gone)
-    const done = post()
+    const done = api.GET('/api/hob')
     await vi.runAllTimersAsync()
     expect(problemOf((await done).error)).toMatchObject({
       status: 503,
       detail: expect.stringContaining('does not answer'),
     })
+    expect(fetched).toHaveLength(4)
   })
 })
 

@@ -1,6 +1,7 @@
 import createClient, { type Middleware } from 'openapi-fetch'
 import { currentPerson } from '../shell/person'
 import { noUndo, offerUndo } from '../shell/undo'
+import * as taps from './taps'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
@@ -14,21 +15,25 @@ export interface Problem {
 
 const UNREACHABLE: Problem = {
   status: 503,
-  detail: 'The kettle does not answer. What you did is kept here and tried again; check the network if this stays.',
+  detail: 'The kettle does not answer. This page asks again as soon as it does; look at the network if this stays.',
 }
 
-const RETRIES = [300, 1000, 2500] // ms; the key makes a repeated write harmless
+const RETRIES = [300, 1000, 2500] // ms
 
 /** crypto.randomUUID needs a secure origin, and a tablet in the workshop's network has none. */
 export function newKey(): string {
   return [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
 }
 
+function setToken(request: Request) {
+  const token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1]
+  if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token))
+}
+
 const headers: Middleware = {
   onRequest({ request }) {
     if (request.method === 'GET') return request
-    const token = /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1]
-    if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token))
+    setToken(request)
     if (!request.headers.has('Idempotency-Key')) request.headers.set('Idempotency-Key', newKey())
     const person = currentPerson()
     if (person) request.headers.set('Kettle-Person', String(person))
@@ -43,7 +48,23 @@ const headers: Middleware = {
   onError: () => Response.json(UNREACHABLE, { status: 503 }),
 }
 
+let looking = 0
+
+/** How many looks at the server are on their way. */
+export const reading = () => looking
+
+/** A write is kept until it is answered; a look is given up after a while, and made again once the kettle is back. */
 async function persistently(request: Request): Promise<Response> {
+  if (request.method !== 'GET') return taps.send(request)
+  looking++
+  try {
+    return await look(request)
+  } finally {
+    looking--
+  }
+}
+
+async function look(request: Request): Promise<Response> {
   for (const pause of RETRIES) {
     try {
       return await globalThis.fetch(request.clone())
@@ -56,6 +77,9 @@ async function persistently(request: Request): Promise<Response> {
 
 export const api = createClient<paths>({ baseUrl: '/', fetch: persistently })
 api.use(headers)
+
+/** Sends what was tapped before this page was loaded, and never answered. */
+export const sendKept = () => taps.resume(setToken)
 
 /** The problem of an answer, for a screen to show. */
 export function problemOf(error: unknown): Problem {

@@ -2,6 +2,7 @@
 import { computed, nextTick, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import StateMark from '../drawings/StateMark.vue'
+import ArrivingPart from '../shell/ArrivingPart.vue'
 import PageParts, { type Part } from '../shell/PageParts.vue'
 import { actionFor, stateOf, wants } from './attention'
 import { useMachine } from './useMachine'
@@ -82,7 +83,9 @@ watch(
         </div>
       </header>
       <PageParts :parts="parts" :label="`Parts of ${plate.name}’s page`" />
-      <RouterView v-slot="{ Component }"><component :is="Component" :id="id" :key="id" /></RouterView>
+      <ArrivingPart>
+        <RouterView v-slot="{ Component }"><component :is="Component" :id="id" :key="id" /></RouterView>
+      </ArrivingPart>
     </template>
   </div>
 </template>

@@ -3,7 +3,10 @@ import { describe, expect, it, vi } from 'vitest'
 import { standInServer } from '../api/server.testing'
 import SheetsPlate from './SheetsPlate.vue'
 
-vi.mock('../shell/live', () => ({ useLive: () => undefined }))
+vi.mock('../shell/live', async (real) => ({
+  ...(await real<typeof import('../shell/live')>()),
+  useLive: () => undefined,
+}))
 
 const sheets = {
   kinds: [

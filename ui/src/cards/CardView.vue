@@ -232,7 +232,9 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
         </div>
         <div v-else class="plate step" :data-step="step.id">
           <div class="quiet small">
-            <RouterLink :to="`/machines/${card.machine}`" class="small-only">{{ card.machineName }}</RouterLink>
+            <RouterLink :to="`/machines/${card.machine}`" class="small-only" data-where>{{
+              card.machineName
+            }}</RouterLink>
             Step {{ number }} of {{ card.steps.length }} · {{ step.part }} · about {{ minutes(step.minutes) }}
             <span v-if="step.status === 'done'" class="strong"
               >· done by {{ step.by }} {{ dayAndTime(step.finishedAt ?? '', zone) }}</span

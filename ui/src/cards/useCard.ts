@@ -5,7 +5,7 @@ import { useServer, type Answer } from '../api/useServer'
 type Card = Schemas['CardJson']
 
 /**
- * A card shared with every other screen that shows it. Acts go one after the other, as they were tapped, each to the card that
+ * A card shared with every other screen that shows it. Each act goes to the card that
  * was on the screen when it was tapped.
  */
 export function useCard(id: () => number) {
@@ -17,20 +17,15 @@ export function useCard(id: () => number) {
   )
   const refused = ref<{ card: number; problem: Problem }>()
   const busy = ref(0)
-  let queue = Promise.resolve()
 
-  function act(send: (path: { params: { path: { card: number } } }) => Promise<Answer<Card>>): Promise<boolean> {
-    const card = id() // why: the queue may be emptied after another card came onto the screen
+  async function act(send: (path: { params: { path: { card: number } } }) => Promise<Answer<Card>>): Promise<boolean> {
+    const card = id() // why: the answer may come after another card came onto the screen
     busy.value++
-    const done = queue.then(async () => {
-      const { data, error } = await send({ params: { path: { card } } })
-      busy.value--
-      if (data) seen.put(key(card), data, (now) => data.version >= now.version)
-      refused.value = error ? { card, problem: problemOf(error) } : undefined
-      return !error
-    })
-    queue = done.then(() => undefined)
-    return done
+    const { data, error } = await send({ params: { path: { card } } })
+    busy.value--
+    if (data) seen.put(key(card), data, (now) => data.version >= now.version)
+    refused.value = error ? { card, problem: problemOf(error) } : undefined
+    return !error
   }
 
   return {

@@ -3,7 +3,10 @@ import { describe, expect, it, vi } from 'vitest'
 import { refusal, standInServer } from '../api/server.testing'
 import RoomPlate from './RoomPlate.vue'
 
-vi.mock('../shell/live', () => ({ useLive: () => undefined }))
+vi.mock('../shell/live', async (real) => ({
+  ...(await real<typeof import('../shell/live')>()),
+  useLive: () => undefined,
+}))
 
 const air = (hour: number, drying: number) => ({
   at: `2026-11-25T${String(hour).padStart(2, '0')}:00:00Z`,

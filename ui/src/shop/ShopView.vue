@@ -2,6 +2,7 @@
 import { BButton } from 'bootstrap-vue-next'
 import { computed, onMounted } from 'vue'
 import { useRoute } from 'vue-router'
+import ArrivingPart from '../shell/ArrivingPart.vue'
 import PageParts, { type Part } from '../shell/PageParts.vue'
 import { useShopForm } from './useShopForm'
 
@@ -25,7 +26,7 @@ const settled = computed(() => !changed.value && !saved.value && !problem.value)
     <PageParts :parts="PARTS" label="Parts of the shop’s page" />
     <p v-if="!form" class="quiet loading">Fetching the shop …</p>
     <form v-else novalidate @submit.prevent="save">
-      <RouterView />
+      <ArrivingPart><RouterView /></ArrivingPart>
       <div v-if="route.path !== '/shop/people' || !settled" class="send" :class="{ waits: changed }">
         <BButton type="submit" variant="primary" size="lg" :disabled="!changed">Keep</BButton>
         <BButton v-if="changed" variant="outline-secondary" @click="reload">Let it be as it was</BButton>

@@ -84,6 +84,12 @@ final class Browser implements AutoCloseable {
         return ((JavascriptExecutor) chrome).executeScript(js, arguments);
     }
 
+    /** What a script says once it is through. */
+    @SuppressWarnings("unchecked")
+    Map<String, Object> later(String js, Object... arguments) {
+        return (Map<String, Object>) chrome.executeAsyncScript(js, arguments);
+    }
+
     /** Says something to the server from within the page, as the front end does. @return the answer, read */
     @SuppressWarnings("unchecked")
     Map<String, Object> post(String path, String body) {
@@ -105,22 +111,47 @@ final class Browser implements AutoCloseable {
                 path);
     }
 
-    /** Taps into every cell that a card's step has, as planned, one after the other. */
+    /** Enters every cell that a card's step has, as planned. */
     void fillStep(String card, String step, String codes) {
-        var failed = chrome.executeAsyncScript(FILL, card, step, codes);
-        if (failed != null) {
-            throw new AssertionError("at " + step + ": " + failed);
+        carryOut(card, step, codes, false);
+    }
+
+    /**
+     * The same, and taps its main button once the screen lets it be tapped.
+     *
+     * @return false if the step wants a photo or a wait, and hands have to see to it
+     */
+    boolean tapThrough(String card, String step, String codes) {
+        return carryOut(card, step, codes, true);
+    }
+
+    private boolean carryOut(String card, String step, String codes, boolean on) {
+        var went = chrome.executeAsyncScript(FILL, card, step, codes, on);
+        if (went instanceof String failed) {
+            throw new AssertionError("at " + step + ": " + failed + "\nwhile the server was at:\n" + kettle.doing());
         }
+        return Boolean.TRUE.equals(went);
     }
 
     private static final String FILL = """
-        const [card, id, codes, done] = arguments, token = decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')
+        const [card, id, codes, on, done] = arguments, token = decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '')
         const key = () => [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
         const send = async (path, method, body) => {
           const r = await fetch(path, { method, body: JSON.stringify(body), headers: { 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token, 'Idempotency-Key': key(), 'Kettle-Person': '1' } })
           if (!r.ok) throw new Error(path + ' ' + JSON.stringify(body) + ': ' + (await r.text()))
         }
+        const shown = () => document.querySelector('[data-step]')?.getAttribute('data-step')
+        const main = () => [...document.querySelectorAll('.main')].find((b) => b.offsetParent && !b.disabled)
+        const until = async (what, ready) => {
+          for (let tries = 0; tries < 1500; tries++) {
+            const found = ready()
+            if (found) return found
+            await new Promise((go) => setTimeout(go, 20))
+          }
+          throw new Error(what + ', with ' + document.body.innerText)
+        }
         const run = async () => {
+          if (on && document.body.innerText.includes('No photo on this step yet.')) return false
           const all = await (await fetch('/api/cards/' + card)).json()
           const step = all.steps.find((s) => s.id === id), ask = step.ask
           const cells = {}, enter = (cell, value) => { if (!step.entries[cell]) cells[cell] = String(value) }
@@ -143,8 +174,14 @@ final class Browser implements AutoCloseable {
             else await enter(c + '/' + i, column.kind === 'CODE' ? bottle(c) : 'yes')
           }
           if (Object.keys(cells).length) await send('/api/cards/' + card + '/enter-all', 'POST', { step: id, cells })
+          if (!on) return true
+          const button = await until('no button to tap', main)
+          if (button.innerText.startsWith('Start:')) return false
+          button.click()
+          await until('the step stays', () => shown() !== id)
+          return true
         }
-        run().then(() => done(null)).catch((e) => done(String(e)))\
+        run().then(done).catch((e) => done(String(e)))\
         """;
 
     <T> T until(ExpectedCondition<T> condition) {
@@ -162,7 +199,7 @@ final class Browser implements AutoCloseable {
 
     /** The view has a heading, and nothing on it is still being fetched. */
     void settles() {
-        until(d -> d.findElements(By.cssSelector("main .loading")).isEmpty()
+        until(d -> d.findElements(By.cssSelector("main .loading, .arriving")).isEmpty()
                 && !d.findElements(By.cssSelector("main h1, main h2")).isEmpty());
     }
 

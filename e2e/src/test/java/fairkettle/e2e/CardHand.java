@@ -24,16 +24,9 @@ final class CardHand {
     /** To a step, with the cells of every step on the way filled at once: the screen shows each, and is tapped on. */
     void quicklyUntil(String card, String until) throws SQLException {
         for (var now = browser.step(); !now.equals(until); now = browser.step()) {
-            var step = now;
-            if (browser.showsNow("No photo on this step yet.")) {
-                fill();
-            } else {
-                browser.fillStep(card, step, codes);
+            if (!browser.tapThrough(card, now, codes)) {
+                finish(now);
             }
-            waitOut(step);
-            browser.click(".main");
-            browser.until(d ->
-                    !step.equals(d.findElement(By.cssSelector("[data-step]")).getDomAttribute("data-step")));
         }
     }
 

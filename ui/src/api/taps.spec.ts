@@ -1,0 +1,124 @@
+import { flushPromises, mount } from '@vue/test-utils'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import AwayBar from '../shell/AwayBar.vue'
+import { api, problemOf, sendKept } from './client'
+import { NoStream } from './server.testing'
+
+let within: boolean
+let refusing: boolean
+const heard: { path: string; key: string | null; body: string }[] = []
+
+beforeEach(() => {
+  within = true
+  refusing = false
+  heard.length = 0
+  localStorage.clear()
+  vi.useFakeTimers()
+  vi.stubGlobal('EventSource', NoStream)
+  vi.stubGlobal('fetch', async (request: Request) => {
+    if (!within) throw new TypeError('Failed to fetch')
+    heard.push({
+      path: new URL(request.url).pathname,
+      key: request.headers.get('Idempotency-Key'),
+      body: await request.text(),
+    })
+    if (refusing) return Response.json({ status: 422, detail: 'That soak is over.' }, { status: 422 })
+    return Response.json({ id: 3, version: 1, steps: [] })
+  })
+  document.body.innerHTML = '<h1>Bramble</h1><button>Done</button>'
+})
+afterEach(() => {
+  vi.unstubAllGlobals()
+  vi.useRealTimers()
+})
+
+const tap = () => document.querySelector('button')!.click()
+const finish = (step: string) =>
+  api.POST('/api/cards/{card}/finish', { params: { path: { card: 3 } }, body: { step, accept: undefined } })
+const bar = () => mount(AwayBar)
+
+describe('a tap that the kettle does not hear', () => {
+  it('is kept and shown in the words of its button, and sent when the kettle is back', async () => {
+    within = false
+    tap()
+    const done = finish('pull')
+    await vi.advanceTimersByTimeAsync(60_000)
+    const shown = bar()
+    expect(shown.text()).toContain('1 tap is kept here')
+    expect(shown.text()).toContain('“Done” · Bramble')
+    within = true
+    await vi.advanceTimersByTimeAsync(10_000)
+    expect((await done).error).toBeUndefined()
+    expect(heard).toHaveLength(1)
+    expect(shown.text()).toBe('')
+    expect(localStorage).toHaveLength(0)
+  })
+
+  it('keeps its place before those that were tapped after it', async () => {
+    within = false
+    const all = [finish('pull'), finish('rinse'), finish('fill')]
+    await vi.advanceTimersByTimeAsync(5_000)
+    expect(bar().text()).toContain('3 taps are kept here')
+    within = true
+    await vi.advanceTimersByTimeAsync(10_000)
+    await Promise.all(all)
+    expect(heard.map((h) => (JSON.parse(h.body) as { step: string }).step)).toEqual(['pull', 'rinse', 'fill'])
+  })
+
+  it('can be let go of', async () => {
+    within = false
+    const done = finish('pull')
+    await vi.advanceTimersByTimeAsync(5_000)
+    const shown = bar()
+    await shown.get('[data-tap] button').trigger('click')
+    expect(problemOf((await done).error).detail).toContain('not sent again')
+    within = true
+    await vi.advanceTimersByTimeAsync(60_000)
+    expect(heard).toEqual([])
+    expect(shown.text()).toBe('')
+  })
+})
+
+describe('a page that is loaded again', () => {
+  async function leftBehind() {
+    within = false
+    tap()
+    const left = finish('pull')
+    await vi.advanceTimersByTimeAsync(5_000)
+    const stored = localStorage.getItem('kettle.taps')!
+    await bar().get('[data-tap] button').trigger('click') // the page is gone, and with it who waited
+    await left
+    localStorage.setItem('kettle.taps', stored)
+    within = true
+    return JSON.parse(stored) as { key: string }[]
+  }
+
+  it('sends what was kept, under the key that it had', async () => {
+    const [kept] = await leftBehind()
+    await sendKept()
+    expect(heard).toEqual([{ path: '/api/cards/3/finish', key: kept!.key, body: '{"step":"pull"}' }])
+    expect(localStorage).toHaveLength(0)
+  })
+
+  it('sends nothing that is older than a day, and says so', async () => {
+    await leftBehind()
+    vi.setSystemTime(Date.now() + 25 * 60 * 60_000)
+    await sendKept()
+    expect(heard).toEqual([])
+    expect(bar().text()).toContain('older than a day')
+    expect(localStorage).toHaveLength(0)
+    await bar().get('button').trigger('click')
+  })
+
+  it('tells what was refused, until that is seen', async () => {
+    await leftBehind()
+    refusing = true
+    await sendKept()
+    const shown = bar()
+    await flushPromises()
+    expect(shown.text()).toContain('“Done” · Bramble')
+    expect(shown.text()).toContain('That soak is over.')
+    await shown.get('button').trigger('click')
+    expect(shown.text()).toBe('')
+  })
+})

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
+import { computed } from 'vue'
+import { drop, taps, type Tap } from '../api/taps'
+import { clock } from '../units/format'
+import { disconnected } from './live'
+import { serverNow, useShop } from './shop'
+
+/** The kettle out of reach: that it is, which taps are kept here meanwhile, and what it did not take when it came back. */
+const SHOWN = 4
+
+const { settings } = useShop()
+const waiting = computed(() => taps.value.filter((tap) => !tap.refused))
+const refused = computed(() => taps.value.filter((tap) => tap.refused))
+const at = (tap: Tap) => clock(new Date(tap.at + serverNow() - Date.now()).toISOString(), settings.value?.zone ?? 'UTC')
+</script>
+
+<template>
+  <div v-if="disconnected || taps.length" class="away" role="status">
+    <p v-if="disconnected">No connection to the kettle. What you see may be old; it catches up by itself.</p>
+    <template v-if="waiting.length">
+      <p>
+        <strong>{{ waiting.length === 1 ? '1 tap is kept here' : `${waiting.length} taps are kept here` }}</strong>,
+        sent as soon as the kettle hears:
+      </p>
+      <ul>
+        <li v-for="tap in waiting.slice(0, SHOWN)" :key="tap.key" data-tap>
+          <span>“{{ tap.what }}” · {{ tap.where }} · {{ at(tap) }}</span>
+          <BButton size="sm" variant="link" @click="drop(tap)">Do not send</BButton>
+        </li>
+        <li v-if="waiting.length > SHOWN">and {{ waiting.length - SHOWN }} more</li>
+      </ul>
+    </template>
+    <ul v-if="refused.length">
+      <li v-for="tap in refused" :key="tap.key">
+        <span><strong>Not taken:</strong> “{{ tap.what }}” · {{ tap.where }} · {{ at(tap) }}. {{ tap.refused }}</span>
+        <BButton size="sm" variant="link" @click="drop(tap)">Seen</BButton>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.away {
+  position: sticky;
+  top: 0;
+  z-index: 1040;
+  padding: 8px 24px;
+  background: var(--warm);
+}
+p,
+ul {
+  margin: 0;
+  padding: 0;
+}
+p {
+  font-weight: 600;
+}
+li {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+</style>
