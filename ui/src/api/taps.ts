@@ -50,8 +50,12 @@ function listenToHands() {
     if (!control) return
     const name =
       control.getAttribute('aria-label') ?? (control.textContent || control.getAttribute('placeholder') || '')
+    const dialog = control.closest('.modal')?.querySelector('.modal-title')?.textContent ?? ''
     const value = event.type === 'change' ? (control as HTMLInputElement).value : ''
-    const words = [name.replace(/\s+/g, ' ').trim(), value].filter(Boolean).join(': ')
+    const words = [dialog, name, value]
+      .map((w) => w.replace(/\s+/g, ' ').trim())
+      .filter(Boolean)
+      .join(': ')
     pressed = { words: words.slice(0, LABEL), at: Date.now() }
   }
   for (const type of ['click', 'change']) window.addEventListener(type, heard, { capture: true })

@@ -15,6 +15,12 @@ describe('a head off its dock', () => {
     expect(uncappedWords({ uncappedSince: at }, after(15))?.words).toContain('lay a wet cloth under it')
   })
 
+  it('does not trust a cloth over night', () => {
+    const left = uncappedWords({ uncappedSince: at, clothSince: at }, after(65 * 60 + 20))
+    expect(left?.words).toBe('head on its wet cloth for 2 days 17 h: wet it now, and dock it before you leave it again')
+    expect(left?.late).toBe(true)
+  })
+
   it('is calm on a wet cloth, and wants it wet again every half hour', () => {
     const card = { uncappedSince: at, clothSince: at }
     expect(uncappedWords(card, after(12))).toEqual({ words: 'head on its wet cloth for 12 min', late: false })
@@ -23,6 +29,7 @@ describe('a head off its dock', () => {
       late: true,
     })
     expect(uncappedWords(card, after(45))?.late).toBe(false)
+    expect(uncappedWords(card, after(95))?.words).toBe('head on its wet cloth for 1 h 35 min: wet it again')
     expect(uncappedWords(card, after(60))?.late).toBe(true)
   })
 })

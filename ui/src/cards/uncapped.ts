@@ -1,8 +1,11 @@
 import type { Schemas } from '../api/client'
+import { minutes as told } from '../units/format'
 
 /** Minutes in the air, and on one wetting of its cloth, from which it is said aloud. */
 export const BARE_LIMIT = 15
 export const CLOTH_LIMIT = 30
+/** Minutes on a cloth after which it may have dried out all the same. */
+export const CLOTH_NIGHT = 8 * 60
 
 const since = (from: string, now: number) => Math.max(0, Math.floor((now - new Date(from).getTime()) / 60000))
 
@@ -19,13 +22,15 @@ export function uncappedWords(
   if (!card?.uncappedSince) return undefined
   if (card.clothSince) {
     const minutes = since(card.clothSince, now)
-    const wettings = Math.floor(minutes / CLOTH_LIMIT)
-    return wettings > 0
-      ? { words: `head on its wet cloth for ${minutes} min: wet it again`, late: minutes % CLOTH_LIMIT < 10 }
-      : { words: `head on its wet cloth for ${minutes} min`, late: false }
+    const words = `head on its wet cloth for ${told(minutes)}`
+    if (minutes >= CLOTH_NIGHT)
+      return { words: `${words}: wet it now, and dock it before you leave it again`, late: true }
+    return minutes >= CLOTH_LIMIT
+      ? { words: `${words}: wet it again`, late: minutes % CLOTH_LIMIT < 10 }
+      : { words, late: false }
   }
   const minutes = since(card.uncappedSince, now)
   return minutes >= BARE_LIMIT
-    ? { words: `head open to the air for ${minutes} min: dock it, or lay a wet cloth under it`, late: true }
-    : { words: `head open to the air for ${minutes} min`, late: true }
+    ? { words: `head open to the air for ${told(minutes)}: dock it, or lay a wet cloth under it`, late: true }
+    : { words: `head open to the air for ${told(minutes)}`, late: true }
 }

@@ -7,7 +7,7 @@ import { disconnected } from './live'
 import { serverNow, useShop } from './shop'
 
 /** The kettle out of reach: that it is, which taps are kept here meanwhile, and what it did not take when it came back. */
-const SHOWN = 4
+const SHOWN = 3
 
 const { settings } = useShop()
 const waiting = computed(() => taps.value.filter((tap) => !tap.refused))
@@ -24,11 +24,11 @@ const at = (tap: Tap) => clock(new Date(tap.at + serverNow() - Date.now()).toISO
         sent as soon as the kettle hears:
       </p>
       <ul>
-        <li v-for="tap in waiting.slice(0, SHOWN)" :key="tap.key" data-tap>
-          <span>“{{ tap.what }}” · {{ tap.where }} · {{ at(tap) }}</span>
-          <BButton size="sm" variant="link" @click="drop(tap)">Do not send</BButton>
+        <li v-if="waiting.length > SHOWN">{{ waiting.length - SHOWN }} earlier, and</li>
+        <li v-for="tap in waiting.slice(-SHOWN)" :key="tap.key" data-tap>
+          <span>“{{ tap.what }}”<span class="where"> · {{ tap.where }}</span> · {{ at(tap) }}</span>
+          <BButton size="sm" variant="link" :aria-label="`Do not send “${tap.what}”`" @click="drop(tap)">Drop</BButton>
         </li>
-        <li v-if="waiting.length > SHOWN">and {{ waiting.length - SHOWN }} more</li>
       </ul>
     </template>
     <ul v-if="refused.length">
@@ -60,5 +60,11 @@ li {
   display: flex;
   align-items: center;
   gap: 12px;
+  line-height: 1.3;
+}
+@media (max-width: 600px) {
+  [data-tap] .where {
+    display: none;
+  }
 }
 </style>

@@ -40,6 +40,9 @@ describe('other figures', () => {
     [38, '38 min'],
     [80, '1 h 20 min'],
     [720, '12 h'],
+    [2879, '47 h 59 min'],
+    [2880, '2 days'],
+    [3898, '2 days 17 h'],
   ])('%d minutes read %s', (total, words) => expect(minutes(total)).toBe(words))
 
   it.each([

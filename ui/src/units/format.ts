@@ -44,10 +44,14 @@ export function money(amount: { minor: number; currency: string }): string {
   return format.format(amount.minor / 10 ** digits)
 }
 
-/** "38 min", "1 h 20 min", "12 h". */
+/** "38 min", "1 h 20 min", "12 h", "2 days 17 h". */
 export function minutes(total: number): string {
   const whole = Math.round(total)
   if (whole < 60) return `${whole} min`
+  if (whole >= 48 * 60) {
+    const hours = Math.round(whole / 60)
+    return hours % 24 === 0 ? `${hours / 24} days` : `${Math.floor(hours / 24)} days ${hours % 24} h`
+  }
   const hours = Math.floor(whole / 60)
   return whole % 60 === 0 ? `${hours} h` : `${hours} h ${whole % 60} min`
 }

@@ -107,8 +107,7 @@ public record Attention(Kind kind, String words, String why, int urgency) {
                     "Nozzle check",
                     facts.sinceCheck() == null
                             ? "Nobody has looked yet."
-                            : "The last look was %d h ago."
-                                    .formatted(facts.sinceCheck().toHours()),
+                            : "The last look was %s ago.".formatted(told(facts.sinceCheck())),
                     facts.gaps() > 0 ? 45 : 40);
         }
         if (facts.gaps() > 0) {
@@ -126,5 +125,9 @@ public record Attention(Kind kind, String words, String why, int urgency) {
 
     private static Optional<Level> lowest(List<Level> levels) {
         return levels.stream().min(Comparator.comparingDouble(Level::share));
+    }
+
+    private static String told(Duration since) {
+        return since.toHours() < 48 ? since.toHours() + " h" : since.toDays() + " days";
     }
 }

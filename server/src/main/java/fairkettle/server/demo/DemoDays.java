@@ -17,6 +17,7 @@ import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.cards.CardService;
+import fairkettle.server.cards.Cards;
 import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.checks.Readings;
 import fairkettle.server.climate.Room;
@@ -99,6 +100,7 @@ class DemoDays {
     private final Readings readings;
     private final ClinicService clinic;
     private final CardService cards;
+    private final Cards open;
     private final Hob hob;
     private final Ledger ledger;
     private final People people;
@@ -123,6 +125,7 @@ class DemoDays {
             Readings readings,
             ClinicService clinic,
             CardService cards,
+            Cards open,
             Hob hob,
             Ledger ledger,
             People people,
@@ -144,6 +147,7 @@ class DemoDays {
         this.readings = readings;
         this.clinic = clinic;
         this.cards = cards;
+        this.open = open;
         this.hob = hob;
         this.ledger = ledger;
         this.people = people;
@@ -166,7 +170,6 @@ class DemoDays {
         private final SplittableRandom dice;
         private final Map<String, Long> persons;
         private Instant now;
-        private long begun; // the card of the last changeover
 
         Day(LocalDate date, Instant until, Standins bench) {
             this.date = date;
@@ -436,15 +439,28 @@ class DemoDays {
                     does(
                             "Wren",
                             2,
-                            () -> begun = cards.begin(
+                            () -> cards.begin(
                                     Changeovers.Wish.change(machine("Juniper").id(), Family.SUBLIMATION, "own")));
-                    does("Wren", 35, () -> hands.carryOut(begun, "pull", 2));
+                    opens("free"); // why not further: no head stands off its dock over night
                     open("Teasel", Complaint.FADES, Work.WHITE, "white thin towards the end of a shirt");
                     tell("Teasel", new Evidence.Simple(Set.of()));
                     gaps("Teasel", Map.of("W1", List.of(8, 31), "W2", List.of(60)));
                     page("Teasel", Map.of("W1", .58));
                 }
                 default -> {}
+            }
+        }
+
+        /** Goes on with Juniper’s changeover to a step, and does that one’s first rows. */
+        void opens(String until) {
+            var card = open.open().get(machine("Juniper").id());
+            while (card != null && !hands.next(card.id()).id().equals(until)) {
+                if (!does("Wren", hands.next(card.id()).minutes(), () -> hands.carryOut(card.id()))) {
+                    return;
+                }
+            }
+            if (card != null && until.equals("pull")) {
+                does("Wren", 12, () -> hands.begin(card.id(), 2));
             }
         }
 
@@ -585,6 +601,9 @@ class DemoDays {
             whole.executeWithoutResult(_ -> {
                 clock.at(day.now, () -> trays.level(bench));
                 if (before == 0) {
+                    if (told) {
+                        day.opens("pull");
+                    }
                     day.walk();
                 } else {
                     day.work(before);

@@ -3,6 +3,7 @@ package fairkettle.server.demo;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Card;
 import fairkettle.procedure.CardAct;
+import fairkettle.procedure.Step;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.shelf.Shelf;
 import java.util.Locale;
@@ -20,24 +21,25 @@ class DemoHands {
         this.shelf = shelf;
     }
 
-    /**
-     * Does every step before the one named, and the first rows of that one. Photos are not taken: that step is skipped.
-     */
-    void carryOut(long id, String until, int rows) {
-        for (var next = next(id); !next.equals(until); next = next(id)) {
-            var card = cards.look(id);
-            if (card.run(next).step().ask() instanceof Ask.Photo) {
-                cards.act(id, new CardAct.Skip(next, "the tablet was charging"));
-                continue;
-            }
-            fill(id, card, next, Integer.MAX_VALUE);
-            cards.act(id, new CardAct.Finish(next, null));
-        }
-        fill(id, cards.look(id), until, rows);
+    /** The step that comes next on a card. */
+    Step next(long id) {
+        return cards.look(id).next().orElseThrow().step();
     }
 
-    private String next(long id) {
-        return cards.look(id).next().orElseThrow().step().id();
+    /** Does that step. Photos are not taken: it is skipped. */
+    void carryOut(long id) {
+        var step = next(id);
+        if (step.ask() instanceof Ask.Photo) {
+            cards.act(id, new CardAct.Skip(step.id(), "the tablet was charging"));
+            return;
+        }
+        begin(id, Integer.MAX_VALUE);
+        cards.act(id, new CardAct.Finish(step.id(), null));
+    }
+
+    /** Does the first rows of that step. */
+    void begin(long id, int rows) {
+        fill(id, cards.look(id), next(id).id(), rows);
     }
 
     private void fill(long id, Card card, String step, int rows) {

@@ -6,6 +6,7 @@ import fairkettle.server.live.Live;
 import fairkettle.server.web.Problem;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -58,8 +59,22 @@ public class Shop {
     private Kept read() {
         return db.select(SHOP.SETTINGS, SHOP.VERSION)
                 .from(SHOP)
-                .fetchOptional(r -> new Kept(json.readValue(r.value1().data(), ShopSettings.class), r.value2()))
+                .fetchOptional(r -> new Kept(understood(r.value1().data()), r.value2()))
                 .orElseGet(() -> new Kept(ShopSettings.usual(), 0));
+    }
+
+    private record Understood(String body, ShopSettings settings) {}
+
+    private volatile @Nullable Understood understood;
+
+    /** Every screen asks for them with every answer, and hardly ever are they others. */
+    private ShopSettings understood(String body) {
+        var last = understood;
+        if (last == null || !last.body().equals(body)) {
+            last = new Understood(body, json.readValue(body, ShopSettings.class));
+            understood = last;
+        }
+        return last.settings();
     }
 
     public ShopSettings settings() {
