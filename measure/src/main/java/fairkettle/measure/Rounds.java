@@ -12,7 +12,8 @@ import tools.jackson.databind.JsonNode;
 
 /**
  * {@code ./kettle measure round}: forty screens that all ask for the round and the week of sixty machines, after every
- * change of the shop, while the minute goes on. How many plans were made is counted by the instants that answers carry.
+ * change of the shop, while the minute goes on; beside it the same screens asking for nothing at all. How many plans
+ * were made is counted by the instants that answers carry.
  */
 public final class Rounds {
 
@@ -45,6 +46,7 @@ public final class Rounds {
             Thread.sleep(2000); // the long search behind it is over
             var round = new ArrayList<Double>();
             var week = new ArrayList<Double>();
+            var nothing = new ArrayList<Double>();
             var plans = new HashSet<String>();
             var weeks = new HashSet<String>();
             int errors = 0;
@@ -56,6 +58,7 @@ public final class Rounds {
                         "/api/machines/" + machines.get(change) + "/owed",
                         "{\"words\": \"Dust lid %d\", \"why\": \"it is dusty\", \"inDays\": 0}".formatted(change));
                 for (int k = 0; k < ASKED; k++) {
+                    ask(kettle, screens, "/actuator/health/liveness").forEach(a -> nothing.add(a.ms()));
                     for (var answer : ask(kettle, screens, "/api/round")) {
                         errors += answer.status() == 200 ? 0 : 1;
                         round.add(answer.ms());
@@ -71,7 +74,7 @@ public final class Rounds {
             long minutes = (System.nanoTime() - began) / 60_000_000_000L + 1;
             System.out.printf(
                     Locale.ROOT,
-                    "{\"measure\":\"round\",\"machines\":%d,\"screens\":%d,\"changes\":%d,\"minutes\":%d,\"asked\":%d,\"errors\":%d,\"plans_made\":%d,\"weeks_made\":%d,\"round_ms_p50\":%.1f,\"round_ms_p95\":%.1f,\"week_ms_p50\":%.1f,\"week_ms_p95\":%.1f}%n",
+                    "{\"measure\":\"round\",\"machines\":%d,\"screens\":%d,\"changes\":%d,\"minutes\":%d,\"asked\":%d,\"errors\":%d,\"plans_made\":%d,\"weeks_made\":%d,\"round_ms_p50\":%.1f,\"round_ms_p95\":%.1f,\"week_ms_p50\":%.1f,\"week_ms_p95\":%.1f,\"nothing_ms_p50\":%.1f,\"nothing_ms_p95\":%.1f}%n",
                     MACHINES,
                     SCREENS,
                     CHANGES,
@@ -83,7 +86,9 @@ public final class Rounds {
                     share(round, .5),
                     share(round, .95),
                     share(week, .5),
-                    share(week, .95));
+                    share(week, .95),
+                    share(nothing, .5),
+                    share(nothing, .95));
         }
     }
 

@@ -10,6 +10,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -46,7 +47,15 @@ public final class Shared<K, V> implements AutoCloseable {
         volatile @Nullable Made<V> last;
         volatile boolean forgotten;
         final AtomicBoolean onItsWay = new AtomicBoolean(); // forty who ask at once start one
+        final AtomicLong asked = new AtomicLong();
+        final ReentrantLock checking = new ReentrantLock();
+
+        @Nullable
+        Checked<V> checked; // guarded by checking
     }
+
+    /** @param asked how many had asked when this was looked up: it is true for each of them */
+    private record Checked<V>(Made<V> made, long asked, boolean unchanged) {}
 
     private record Made<V>(V value, Live.Point point, Instant minute) {}
 
@@ -117,7 +126,24 @@ public final class Shared<K, V> implements AutoCloseable {
     }
 
     private boolean fresh(Slot<V> slot, Made<V> made) {
-        return !slot.forgotten && made.minute().equals(minute()) && live.unchanged(made.point());
+        return !slot.forgotten && made.minute().equals(minute()) && unchanged(slot, made);
+    }
+
+    /** Those who asked before the database was asked share what it says: forty at once cost two questions. */
+    private boolean unchanged(Slot<V> slot, Made<V> made) {
+        long mine = slot.asked.incrementAndGet();
+        slot.checking.lock();
+        try {
+            var checked = slot.checked;
+            if (checked == null || checked.asked() < mine || checked.made() != made) {
+                long asked = slot.asked.get();
+                checked = new Checked<>(made, asked, live.unchanged(made.point()));
+                slot.checked = checked;
+            }
+            return checked.unchanged();
+        } finally {
+            slot.checking.unlock();
+        }
     }
 
     private Instant minute() {

@@ -3,12 +3,17 @@ package fairkettle.server.round;
 import fairkettle.server.round.RoundView.RoundJson;
 import fairkettle.server.round.RoundView.WeekJson;
 import fairkettle.server.shop.Shop;
+import io.swagger.v3.oas.annotations.Parameter;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import java.io.IOException;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,6 +21,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -51,8 +57,20 @@ class RoundController {
     record ThereJson(@Nullable Instant from, @Nullable Instant to) {}
 
     @GetMapping("/api/round")
-    RoundJson round() {
-        return view.round();
+    @ApiResponse(
+            responseCode = "200",
+            content =
+                    @Content(
+                            mediaType = MediaType.APPLICATION_JSON_VALUE,
+                            schema = @Schema(implementation = RoundJson.class)))
+    ResponseEntity<byte[]> round(
+            @Parameter(hidden = true) @RequestHeader(value = HttpHeaders.ACCEPT_ENCODING, required = false) @Nullable
+                    String accepted) {
+        return view.round().answer(accepted);
+    }
+
+    private RoundJson round() {
+        return view.round().value();
     }
 
     @PostMapping("/api/round/begin")
@@ -86,8 +104,17 @@ class RoundController {
     }
 
     @GetMapping("/api/week")
-    WeekJson week(@RequestParam(defaultValue = "7") int days) {
-        return view.week(days);
+    @ApiResponse(
+            responseCode = "200",
+            content =
+                    @Content(
+                            mediaType = MediaType.APPLICATION_JSON_VALUE,
+                            schema = @Schema(implementation = WeekJson.class)))
+    ResponseEntity<byte[]> week(
+            @RequestParam(defaultValue = "7") int days,
+            @Parameter(hidden = true) @RequestHeader(value = HttpHeaders.ACCEPT_ENCODING, required = false) @Nullable
+                    String accepted) {
+        return view.week(days).answer(accepted);
     }
 
     @GetMapping(value = "/api/round/sheet", produces = MediaType.APPLICATION_PDF_VALUE)

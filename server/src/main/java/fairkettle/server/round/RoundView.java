@@ -10,6 +10,7 @@ import fairkettle.routine.PadForecast;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.live.Live;
 import fairkettle.server.live.Shared;
+import fairkettle.server.live.Written;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.people.People;
 import fairkettle.server.routines.Standings;
@@ -28,6 +29,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The round in the words and times that screens, paper and calendars show. */
 @Component
@@ -44,8 +46,8 @@ public class RoundView implements DisposableBean {
 
     private final Live live;
     private final TransactionTemplate transaction;
-    private final Shared<Integer, RoundJson> rounds;
-    private final Shared<Integer, WeekJson> weeks;
+    private final Shared<Integer, Written<RoundJson>> rounds;
+    private final Shared<Integer, Written<WeekJson>> weeks;
 
     RoundView(
             RoundService service,
@@ -54,11 +56,12 @@ public class RoundView implements DisposableBean {
             Shop shop,
             Clock clock,
             Live live,
+            JsonMapper mapper,
             TransactionTemplate transaction) {
         this.live = live;
         this.transaction = transaction;
-        rounds = new Shared<>("round-view", live, clock, _ -> json(service.now()));
-        weeks = new Shared<>("week", live, clock, this::workedOut);
+        rounds = new Shared<>("round-view", live, clock, _ -> Written.of(json(service.now()), mapper));
+        weeks = new Shared<>("week", live, clock, days -> Written.of(workedOut(days), mapper));
         service.whenBetter(rounds::forget);
         this.service = service;
         this.owed = owed;
@@ -177,12 +180,12 @@ public class RoundView implements DisposableBean {
     public record WeekJson(Instant now, List<DayAheadJson> days, List<AbsenceJson> absences, List<PadJson> pads) {}
 
     /** Today’s round as it stands, planned once for all who ask. */
-    public RoundJson round() {
+    public Written<RoundJson> round() {
         return rounds.now(0);
     }
 
     /** Today and the days after it, as they were worked out last; what changed since is worked out behind it. */
-    public WeekJson week(int days) {
+    public Written<WeekJson> week(int days) {
         return weeks.last(
                 Math.clamp(days, 1, MOST_DAYS),
                 () -> transaction.executeWithoutResult(_ -> live.changed(Live.WORKED_OUT)));
@@ -192,7 +195,7 @@ public class RoundView implements DisposableBean {
      * The same, worked out anew where something changed: a calendar asks once an hour and must not get the last one.
      */
     public WeekJson weekNow(int days) {
-        return weeks.now(Math.clamp(days, 1, MOST_DAYS));
+        return weeks.now(Math.clamp(days, 1, MOST_DAYS)).value();
     }
 
     /** How often a round and a week were made. */

@@ -12,8 +12,8 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
 /**
- * Throws away what was kept for a tap that is repeated and for a tablet that was out of reach, once neither can come any
- * more: a tablet sends nothing that is older than a day.
+ * Throws away what was kept for a tap that is repeated and for a tablet that was out of reach, once neither can come
+ * any more: a tablet sends nothing that is older than a day.
  */
 @Component
 @EnableScheduling

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fairkettle.server.Api;
 import fairkettle.server.MorningTest;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
@@ -16,6 +18,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.locks.LockSupport;
 import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
+import java.util.zip.GZIPInputStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.jooq.DSLContext;
@@ -165,6 +168,17 @@ class RoundTest {
         assertThat(second.size()).isEqualTo(first.size());
         for (int i = 0; i < first.size(); i++) {
             assertThat(visit(round(), first.get(i).get("key").asString())).isNotNull();
+        }
+    }
+
+    @Test
+    void whoCanUnpackItGetsTheSameAnswerPacked() throws IOException {
+        var plain = view.round().answer(null);
+        var packed = view.round().answer("br, gzip");
+        assertThat(plain.getHeaders().getFirst("Content-Encoding")).isNull();
+        assertThat(packed.getHeaders().getFirst("Content-Encoding")).isEqualTo("gzip");
+        try (var unpacked = new GZIPInputStream(new ByteArrayInputStream(packed.getBody()))) {
+            assertThat(unpacked.readAllBytes()).isEqualTo(plain.getBody());
         }
     }
 

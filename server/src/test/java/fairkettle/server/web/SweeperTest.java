@@ -27,9 +27,15 @@ class SweeperTest {
         changed("swept/old", now.minusDays(3));
         changed("swept/new", now.minusHours(20));
         sweeper.sweep();
-        assertThat(db.select(ANSWERED.KEY).from(ANSWERED).where(ANSWERED.KEY.startsWith("swept")).fetch(ANSWERED.KEY))
+        assertThat(db.select(ANSWERED.KEY)
+                        .from(ANSWERED)
+                        .where(ANSWERED.KEY.startsWith("swept"))
+                        .fetch(ANSWERED.KEY))
                 .containsExactly("swept-last-night");
-        assertThat(db.select(CHANGE.TOPIC).from(CHANGE).where(CHANGE.TOPIC.startsWith("swept")).fetch(CHANGE.TOPIC))
+        assertThat(db.select(CHANGE.TOPIC)
+                        .from(CHANGE)
+                        .where(CHANGE.TOPIC.startsWith("swept"))
+                        .fetch(CHANGE.TOPIC))
                 .containsExactly("swept/new");
     }
 
