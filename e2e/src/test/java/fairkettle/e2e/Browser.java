@@ -62,6 +62,11 @@ final class Browser implements AutoCloseable {
                 Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", false));
     }
 
+    /** What was fetched before is fetched again. */
+    void forgets() {
+        chrome.executeCdpCommand("Network.clearBrowserCache", Map.of());
+    }
+
     void open(String path) {
         chrome.get(kettle.url(path));
     }

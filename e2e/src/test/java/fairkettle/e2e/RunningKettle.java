@@ -14,6 +14,7 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
@@ -26,6 +27,9 @@ final class RunningKettle implements AutoCloseable {
     private static final int A_FEW_DAYS = 10; // why: nobody waits for three months in every test
 
     private static final String JAVA = System.getProperty("java.home") + "/bin/java";
+
+    /** Of a server that is looked at for a minute; what is measured runs under those of the start command. */
+    private static final String FLAGS = System.getProperty("flags");
 
     private final ThrowawayPg pg = ThrowawayPg.start();
     private final int port = ThrowawayPg.freePort();
@@ -65,12 +69,10 @@ final class RunningKettle implements AutoCloseable {
     }
 
     void start() throws IOException, InterruptedException {
-        var builder = new ProcessBuilder(
-                JAVA,
-                "-XX:TieredStopAtLevel=1",
-                "-XX:+UseSerialGC",
-                "-jar",
-                extracted().toString());
+        var command = new ArrayList<>(List.of(JAVA));
+        command.addAll(List.of(FLAGS.split(" ")));
+        command.addAll(List.of("-jar", extracted().toString()));
+        var builder = new ProcessBuilder(command);
         builder.environment()
                 .put(
                         "KETTLE_KEY_FILE",
