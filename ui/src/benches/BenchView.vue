@@ -5,8 +5,9 @@ import RoomPlate from '../climate/RoomPlate.vue'
 import { useDue } from '../routines/useDue'
 import SimulatedBench from '../shell/SimulatedBench.vue'
 import { useShop } from '../shell/shop'
+import MachineLine from './MachineLine.vue'
 import MachinePlate from './MachinePlate.vue'
-import { actionFor } from './attention'
+import { actionFor, wants } from './attention'
 import { useBench } from './useBench'
 
 const { bench, problem, reload } = useBench()
@@ -17,8 +18,12 @@ const zone = computed(() => settings.value?.zone ?? 'UTC')
 const benches = computed(() =>
   (bench.value?.benches ?? [])
     .map((name) => ({ name, machines: (bench.value?.machines ?? []).filter((m) => m.bench === name) }))
-    .filter((b) => b.machines.length),
+    .filter((b) => b.machines.length)
+    .map((b) => ({ ...b, wanting: b.machines.filter((m) => wants(m)).length })),
 )
+/** A shop with more than two benches can hold is told in lines: plates would be ten screens of them. */
+const many = computed(() => (bench.value?.machines.length ?? 0) > 16)
+const narrow = window.matchMedia('(max-width: 700px)').matches
 const waiting = computed(() =>
   [...(bench.value?.machines ?? [])]
     .filter((m) => m.attention.kind !== 'NOTHING')
@@ -76,14 +81,26 @@ const then = computed(() => waiting.value.slice(1, 6))
         <RouterLink to="/machines/new" class="btn btn-outline-secondary mt-3">Add a machine</RouterLink>
       </section>
       <section aria-label="Benches">
-        <div v-for="row in benches" :key="row.name" class="board">
-          <header>
+        <component
+          :is="many && narrow ? 'details' : 'div'"
+          v-for="row in benches"
+          :key="row.name"
+          class="board"
+          :class="{ fold: many && narrow }"
+        >
+          <component :is="many && narrow ? 'summary' : 'header'">
             <h2>{{ row.name }}</h2>
             <span class="quiet small"
               >{{ row.machines.length }} {{ row.machines.length === 1 ? 'machine' : 'machines' }}</span
             >
-          </header>
-          <div class="row-of-plates">
+            <span v-if="many && row.wanting" class="small strong"
+              >{{ row.wanting }} {{ row.wanting === 1 ? 'wants' : 'want' }} you</span
+            >
+          </component>
+          <div v-if="many" class="row-of-lines">
+            <MachineLine v-for="machine in row.machines" :key="machine.id" :machine="machine" />
+          </div>
+          <div v-else class="row-of-plates">
             <MachinePlate
               v-for="machine in row.machines"
               :key="machine.id"
@@ -92,7 +109,7 @@ const then = computed(() => waiting.value.slice(1, 6))
               :zone="zone"
             />
           </div>
-        </div>
+        </component>
         <RoomPlate :zone="zone" />
         <SimulatedBench class="mt-3" />
       </section>
@@ -145,6 +162,9 @@ const then = computed(() => waiting.value.slice(1, 6))
 .board {
   margin-bottom: 22px;
 }
+.board.fold {
+  margin-bottom: 4px;
+}
 .board header {
   display: flex;
   gap: 12px;
@@ -158,6 +178,21 @@ const then = computed(() => waiting.value.slice(1, 6))
   padding: 0 4px 9px;
   border-bottom: 9px solid var(--wood);
   border-radius: 0 0 3px 3px;
+}
+.row-of-lines {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
+  gap: 8px 12px;
+  padding: 0 4px 9px;
+  border-bottom: 9px solid var(--wood);
+  border-radius: 0 0 3px 3px;
+}
+summary h2 {
+  display: inline;
+  margin-right: 10px;
+}
+summary span {
+  margin-right: 10px;
 }
 @media (max-width: 900px) {
   .columns {

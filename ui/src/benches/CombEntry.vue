@@ -1,38 +1,56 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { teeth, verdict } from '../drawings/comb'
 
-/** One channel's comb to be tapped: a tap on a tooth says it is missing. One tap says that all are there. */
+/**
+ * One channel's comb to be tapped. A tap on a part of it opens its strokes, each wide enough for a glove; a tap on a stroke says
+ * that it is missing. One tap says that all are there.
+ */
+const PARTS = 6
+const TEETH = 5
+
 const props = defineProps<{ code: string; nozzles: number }>()
 /** missing nozzles; undefined while nobody has looked */
 const missing = defineModel<number[] | undefined>({ required: true })
 
-const drawn = computed(() => teeth(props.nozzles, missing.value ?? [], 30))
+const parts = computed(() => teeth(props.nozzles, missing.value ?? [], PARTS))
+const opened = ref<number>()
+const strokes = computed(() => {
+  const part = opened.value === undefined ? undefined : parts.value[opened.value]
+  return part ? Array.from({ length: part.to - part.from + 1 }, (_, i) => part.from + i) : []
+})
+const gone = (stroke: number) => Boolean(missing.value?.includes(stroke))
+const allGone = computed(() => strokes.value.every(gone))
 
-function tap(from: number, to: number) {
-  const now = missing.value ?? []
-  const inside = now.some((n) => n >= from && n <= to)
-  const rest = now.filter((n) => n < from || n > to)
-  const run = Array.from({ length: to - from + 1 }, (_, i) => from + i)
-  missing.value = (inside ? rest : [...rest, ...run]).sort((a, b) => a - b)
+/** What of a part is drawn: a gap in it is seen, however many strokes a tooth stands for. */
+function drawn(part: { from: number; to: number }) {
+  const inside = (missing.value ?? []).filter((n) => n >= part.from && n <= part.to).map((n) => n - part.from)
+  return teeth(part.to - part.from + 1, inside, TEETH)
+}
+
+function say(which: number[], are: boolean) {
+  const rest = (missing.value ?? []).filter((n) => !which.includes(n))
+  missing.value = (are ? [...rest, ...which] : rest).sort((a, b) => a - b)
 }
 </script>
 
 <template>
   <div class="comb-entry" role="group" :aria-label="`Nozzle check of ${code}`">
     <b class="code">{{ code }}</b>
-    <div class="teeth">
+    <div class="parts">
       <button
-        v-for="tooth in drawn"
-        :key="tooth.from"
+        v-for="(part, i) in parts"
+        :key="part.from"
         type="button"
-        class="tooth"
-        :class="{ gone: tooth.missing }"
-        :aria-pressed="tooth.missing > 0"
-        :aria-label="`${code} strokes ${tooth.from + 1} to ${tooth.to + 1} missing`"
-        @click="tap(tooth.from, tooth.to)"
-      ></button>
+        class="part"
+        :class="{ open: opened === i }"
+        :aria-expanded="opened === i"
+        :aria-label="`${code} strokes ${part.from + 1} to ${part.to + 1}: ${verdict(part.to - part.from + 1, part.missing)}`"
+        @click="opened = opened === i ? undefined : i"
+      >
+        <span v-for="tooth in drawn(part)" :key="tooth.from" class="tooth" :class="{ gone: tooth.missing }"></span>
+      </button>
     </div>
     <BButton
       :variant="missing && !missing.length ? 'secondary' : 'outline-secondary'"
@@ -44,6 +62,23 @@ function tap(from: number, to: number) {
     <span class="small verdict" :class="missing?.length ? 'act strong' : 'quiet'">{{
       missing === undefined ? 'not looked at' : verdict(nozzles, missing.length)
     }}</span>
+    <div v-if="strokes.length" class="lens" role="group" :aria-label="`Strokes of ${code}: tap what is missing`">
+      <button
+        v-for="stroke in strokes"
+        :key="stroke"
+        type="button"
+        class="stroke"
+        :class="{ gone: gone(stroke) }"
+        :aria-pressed="gone(stroke)"
+        :aria-label="`${code} stroke ${stroke + 1} missing`"
+        @click="say([stroke], !gone(stroke))"
+      >
+        {{ stroke + 1 }}
+      </button>
+      <BButton size="sm" variant="outline-secondary" @click="say(strokes, !allGone)">{{
+        allGone ? 'none of these' : 'all of these'
+      }}</BButton>
+    </div>
   </div>
 </template>
 
@@ -57,30 +92,65 @@ function tap(from: number, to: number) {
 .code {
   font-size: 1.2rem;
 }
-.teeth {
+.parts {
   display: flex;
-  height: 64px;
+}
+.part {
+  flex: 1 1 0;
+  min-width: 0;
+  display: flex;
+  align-items: flex-start;
+  height: 60px;
+  padding: 6px 2px 0;
+  border: 0;
+  border-bottom: 3px solid var(--line);
+  border-left: 1.5px solid var(--line);
+  background: none;
+}
+.part.open {
+  background: var(--wash);
+  border-bottom-color: var(--rim);
+}
+.part:hover {
+  background: var(--wash);
 }
 .tooth {
   flex: 1 1 0;
-  min-width: 0;
-  padding: 0;
-  border: 0;
-  background: linear-gradient(var(--text), var(--text)) center top / 55% 46px no-repeat;
+  height: 46px;
+  background: linear-gradient(var(--text), var(--text)) center top / 55% 36px no-repeat;
 }
 .tooth.gone {
-  background: linear-gradient(var(--act), var(--act)) center bottom / 70% 9px no-repeat;
+  background: linear-gradient(var(--act), var(--act)) center bottom / 80% 9px no-repeat;
 }
-.tooth:hover {
-  background-color: var(--wash);
+.lens {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  padding: 8px 0 12px;
+}
+.stroke {
+  min-width: 46px;
+  min-height: 46px;
+  border: 1.5px solid var(--rim);
+  border-radius: 6px;
+  background: var(--plate);
+  color: var(--text);
+  font-weight: 650;
+}
+.stroke.gone {
+  border: 3px solid var(--act);
+  color: var(--act);
+  text-decoration: line-through;
 }
 @media (max-width: 600px) {
   .comb-entry {
-    grid-template-columns: 34px minmax(0, 1fr) auto;
+    grid-template-columns: 34px auto minmax(0, 1fr);
+    gap: 4px 12px;
   }
-  .verdict {
-    grid-column: 2 / -1;
-    margin-top: -8px;
+  .parts {
+    grid-column: 1 / -1;
+    grid-row: 2;
   }
 }
 @container (max-width: 480px) {
@@ -88,20 +158,9 @@ function tap(from: number, to: number) {
     grid-template-columns: 34px auto minmax(0, 1fr);
     gap: 4px 12px;
   }
-  .teeth {
+  .parts {
     grid-column: 1 / -1;
     grid-row: 2;
-    display: grid;
-    grid-template-columns: repeat(30, 1fr);
-    height: auto;
-  }
-  .tooth {
-    height: 48px;
-    background-size: 55% 36px;
-  }
-  .verdict {
-    grid-column: 3;
-    margin-top: 0;
   }
 }
 </style>

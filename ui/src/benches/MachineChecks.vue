@@ -46,7 +46,8 @@ const { run: save } = oneAtATime(async () => {
       </div>
       <form v-if="entering" class="thin block" novalidate @submit.prevent="save">
         <p class="small quiet">
-          Print the machine’s own nozzle check on plain paper. Tap every stroke that is missing.
+          Print the machine’s own nozzle check on plain paper. Tap the part of the comb where something is missing, then
+          the strokes.
         </p>
         <CombEntry
           v-for="c in plate.channels"

@@ -54,14 +54,42 @@ describe('a comb to be tapped', () => {
     expect(shown.emitted('update:modelValue')).toEqual([[[]]])
   })
 
-  it('takes out the nozzles of a tooth, and puts them back', async () => {
+  it('opens a part of it, and takes out a stroke or puts it back', async () => {
     const whole = comb([])
-    await whole.findAll('.tooth')[2]?.trigger('click')
-    const [[taken]] = whole.emitted('update:modelValue') as [[number[]]]
-    expect(taken.length).toBeGreaterThan(0)
-    const gone = comb(taken)
-    expect(gone.text()).toContain(`${taken.length} of 59 missing`)
-    await gone.findAll('.tooth')[2]?.trigger('click')
-    expect(gone.emitted('update:modelValue')).toEqual([[[]]])
+    expect(whole.findAll('.stroke')).toHaveLength(0)
+    await whole.findAll('.part')[1]!.trigger('click')
+    expect(whole.findAll('.stroke').map((s) => s.text())).toEqual([
+      '10',
+      '11',
+      '12',
+      '13',
+      '14',
+      '15',
+      '16',
+      '17',
+      '18',
+      '19',
+    ])
+    await whole.findAll('.stroke')[2]!.trigger('click')
+    expect(whole.emitted('update:modelValue')).toEqual([[[11]]])
+    const gone = comb([11, 40])
+    expect(gone.text()).toContain('2 of 59 missing')
+    expect(gone.findAll('.part')[1]!.attributes('aria-label')).toBe('M strokes 10 to 19: 1 of 10 missing')
+    await gone.findAll('.part')[1]!.trigger('click')
+    await gone.findAll('.stroke')[2]!.trigger('click')
+    expect(gone.emitted('update:modelValue')).toEqual([[[40]]])
+  })
+
+  it('takes a whole part at once, and every stroke belongs to one part', async () => {
+    const shown = comb([40])
+    await shown.findAll('.part')[0]!.trigger('click')
+    await shown.get('.lens .btn').trigger('click')
+    expect(shown.emitted('update:modelValue')).toEqual([[[0, 1, 2, 3, 4, 5, 6, 7, 8, 40]]])
+    const all: string[] = []
+    for (const part of shown.findAll('.part')) {
+      if (part.attributes('aria-expanded') !== 'true') await part.trigger('click')
+      all.push(...shown.findAll('.stroke').map((s) => s.text()))
+    }
+    expect(all).toEqual(Array.from({ length: 59 }, (_, i) => String(i + 1)))
   })
 })

@@ -58,6 +58,8 @@ const daysTo = (day: string) =>
   Math.round((Date.parse(`${day}T12:00:00Z`) - Date.parse(`${week.value?.days[0]?.day}T12:00:00Z`)) / 86_400_000)
 /** In a hand, a day is a line or two until it is opened. */
 const narrow = window.matchMedia('(max-width: 700px)').matches
+/** What is longer than a look takes is opened by whoever wants it. */
+const folds = (list: unknown[]) => narrow || list.length > 40
 </script>
 
 <template>
@@ -97,8 +99,8 @@ const narrow = window.matchMedia('(max-width: 700px)').matches
             <p class="small quiet">
               {{ minutes(d.hands) }} of hands<template v-if="d.finish">, done by {{ clock(d.finish, zone) }}</template>
             </p>
-            <component :is="narrow ? 'details' : 'div'" :class="{ fold: narrow }">
-              <summary v-if="narrow">What is due</summary>
+            <component :is="folds(d.visits) ? 'details' : 'div'" :class="{ fold: folds(d.visits) }">
+              <summary v-if="folds(d.visits)">What is due: {{ d.visits.length }} visits</summary>
               <p v-for="m in byMachine(d)" :key="m.id" class="small">
                 <b>{{ name(m.id) }}</b> {{ m.titles.join(' · ') }}
               </p>
@@ -108,8 +110,12 @@ const narrow = window.matchMedia('(max-width: 700px)').matches
             {{ clock(p.at, zone) }} <b>{{ name(p.machine) }}</b> {{ p.words }}
             <b v-if="!p.kept" class="act">not fit by then</b>
           </p>
-          <component :is="narrow ? 'details' : 'div'" v-if="d.open && d.left.length" :class="{ fold: narrow }">
-            <summary v-if="narrow" class="act">{{ d.left.length }} will not fit</summary>
+          <component
+            :is="folds(d.left) ? 'details' : 'div'"
+            v-if="d.open && d.left.length"
+            :class="{ fold: folds(d.left) }"
+          >
+            <summary v-if="folds(d.left)" class="act">{{ d.left.length }} will not fit</summary>
             <p v-for="l in d.left" :key="l.key" class="small">
               <b class="act">Not that day:</b> {{ name(l.machine) }}, {{ l.title }}: {{ l.why }}
             </p>
@@ -127,8 +133,8 @@ const narrow = window.matchMedia('(max-width: 700px)').matches
             Before {{ a.days === 1 ? 'the closed day' : `${a.days} closed days` }} after {{ dayName(a.lastOpen) }}
           </h2>
           <p class="small quiet">The shop opens again on {{ dayName(a.opens) }}.</p>
-          <component :is="narrow ? 'details' : 'div'" :class="{ fold: narrow }">
-            <summary v-if="narrow">{{ a.prepare.length }} things to prepare</summary>
+          <component :is="folds(a.prepare) ? 'details' : 'div'" :class="{ fold: folds(a.prepare) }">
+            <summary v-if="folds(a.prepare)">{{ a.prepare.length }} things to prepare</summary>
             <ul>
               <li v-for="p in a.prepare" :key="`${p.machine}${p.words}`">
                 <span

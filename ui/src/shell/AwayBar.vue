@@ -26,7 +26,9 @@ const at = (tap: Tap) => clock(new Date(tap.at + serverNow() - Date.now()).toISO
       <ul>
         <li v-if="waiting.length > SHOWN">{{ waiting.length - SHOWN }} earlier, and</li>
         <li v-for="tap in waiting.slice(-SHOWN)" :key="tap.key" data-tap>
-          <span>“{{ tap.what }}”<span class="where"> · {{ tap.where }}</span> · {{ at(tap) }}</span>
+          <span
+            >“{{ tap.what }}”<span class="where"> · {{ tap.where }}</span> · {{ at(tap) }}</span
+          >
           <BButton size="sm" variant="link" :aria-label="`Do not send “${tap.what}”`" @click="drop(tap)">Drop</BButton>
         </li>
       </ul>

@@ -141,7 +141,8 @@ class StoryIT {
     }
 
     private void gapsTakeTheirBranch(CardHand hand) throws SQLException {
-        tablet.click(".comb-entry .tooth:nth-child(5)");
+        tablet.click(".comb-entry .part:nth-child(2)");
+        tablet.click(".comb-entry .stroke:nth-child(5)");
         tablet.sees("missing");
         tablet.press("Gaps left");
         tablet.until(_ -> tablet.step().startsWith("check/gaps~1/")); // the list of steps names them before it is there
