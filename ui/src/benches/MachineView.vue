@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import MachineDrawing from '../drawings/MachineDrawing.vue'
 import StateMark from '../drawings/StateMark.vue'
 import ArrivingPart from '../shell/ArrivingPart.vue'
 import PageParts, { type Part } from '../shell/PageParts.vue'
@@ -60,6 +61,13 @@ watch(
     <p v-else-if="!machine || !plate" class="quiet loading">Fetching the machine …</p>
     <template v-else>
       <header class="head">
+        <MachineDrawing
+          class="looks"
+          :architecture="plate.architecture"
+          :channels="plate.channels.map((c) => c.code)"
+          :sheet="plate.largestSheet"
+          :screen="plate.screen"
+        />
         <div>
           <h1>{{ plate.name }}</h1>
           <div class="quiet">{{ plate.family }} · {{ plate.profile }} · {{ plate.bench }}</div>
@@ -98,6 +106,9 @@ watch(
   flex-wrap: wrap;
   margin-bottom: 12px;
 }
+.looks {
+  width: 92px;
+}
 .state {
   display: flex;
   gap: 6px;
@@ -109,6 +120,11 @@ watch(
   display: flex;
   gap: 10px;
   flex-wrap: wrap;
+}
+@media (max-width: 600px) {
+  .looks {
+    display: none;
+  }
 }
 @media (max-width: 900px) {
   .ways {

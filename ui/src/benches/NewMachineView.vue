@@ -11,6 +11,7 @@ import { FAMILIES } from '../units/families'
 import { volume } from '../units/format'
 import TextInput from '../shell/TextInput.vue'
 import Choice from '../shell/Choice.vue'
+import MachineDrawing from '../drawings/MachineDrawing.vue'
 import NumberInput from '../shell/NumberInput.vue'
 
 const FEEDS: { value: NonNullable<Schemas['NewMachineJson']['feed']>; text: string }[] = [
@@ -60,6 +61,12 @@ async function keepWords(data: Schemas['MachineJson']) {
       body: { ...data.papers, notes: notes.value },
     })
 }
+const VESSELS: [string, string][] = [
+  ['cartridge', 'cartridges'],
+  ['machine with bags', 'bags'],
+  ['film', 'bottles'],
+]
+const vessels = computed(() => VESSELS.find(([like]) => chosen.value?.architecture.startsWith(like))?.[1] ?? 'tanks')
 const chosen = computed(() => profiles.value.find((p) => p.id === form.profile))
 
 const { run: save, busy: saving } = oneAtATime(async () => {
@@ -101,10 +108,18 @@ const { run: save, busy: saving } = oneAtATime(async () => {
           <label
             v-for="profile in profiles"
             :key="profile.id"
-            class="thin choice"
+            class="thin choice drawn"
             :class="{ chosen: form.profile === profile.id }"
           >
-            <input v-model="form.profile" type="radio" name="profile" :value="profile.id" />
+            <span class="look">
+              <input v-model="form.profile" type="radio" name="profile" :value="profile.id" />
+              <MachineDrawing
+                :architecture="profile.architecture"
+                :channels="profile.channels"
+                :sheet="profile.capable.largestSheet"
+                :screen="profile.screen"
+              />
+            </span>
             <span>
               <b>{{ profile.name }}</b>
               <span class="small quiet"
@@ -165,7 +180,7 @@ const { run: save, busy: saving } = oneAtATime(async () => {
             <FieldProblem :problem="problem" field="family" />
           </div>
           <div>
-            <label for="tank">How full are its tanks, in %?</label>
+            <label for="tank">How full are its {{ vessels }}, in %?</label>
             <NumberInput id="tank" v-model="form.tank" />
             <FieldProblem :problem="problem" field="tankShare" />
           </div>
@@ -203,6 +218,15 @@ legend {
 }
 .choice span {
   display: block;
+}
+.choice .look {
+  position: relative;
+  flex: 0 0 104px;
+}
+.look input {
+  position: absolute;
+  top: 0;
+  left: 0;
 }
 .choice.chosen {
   box-shadow: 0 0 0 3px var(--rim);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import MachineDrawing from '../drawings/MachineDrawing.vue'
 import HoldWarning from '../round/HoldWarning.vue'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
@@ -173,6 +174,13 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
       <p class="quiet">Choose the machine, and the ink that is to come. Nothing is changed by looking.</p>
       <ul class="lines machines">
         <li v-for="m in bench?.machines ?? []" :key="m.id">
+          <MachineDrawing
+            class="looks"
+            :architecture="m.architecture"
+            :channels="m.channels.map((c) => c.code)"
+            :sheet="m.largestSheet"
+            :screen="m.screen"
+          />
           <span
             ><b>{{ m.name }}</b> {{ m.family }} <span class="quiet small">{{ m.profile }}, {{ m.bench }}</span></span
           >
@@ -462,6 +470,10 @@ h2 {
 }
 .machines {
   max-width: 760px;
+}
+.machines .looks {
+  flex: 0 0 84px;
+  width: 84px;
 }
 .no {
   max-width: 720px;

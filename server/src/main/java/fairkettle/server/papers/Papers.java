@@ -2,6 +2,8 @@ package fairkettle.server.papers;
 
 import fairkettle.changeover.ChannelPlan;
 import fairkettle.changeover.Plan;
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Fact;
 import fairkettle.procedure.Ask;
@@ -18,14 +20,20 @@ import fairkettle.server.owed.Owed;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Instant;
+import java.time.format.DateTimeFormatter;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.jspecify.annotations.Nullable;
 
 /** A card and its shopping list, to be pinned to a wall. */
 final class Papers {
+
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
 
     private Papers() {}
 
@@ -120,7 +128,10 @@ final class Papers {
                             profile.architecture().label(),
                             machine.benchName(),
                             or(machine.papers().serial(), "not written down")));
-            sheet.text("For %s and nothing else. Another purpose is a changeover.".formatted(machine.family()));
+            sheet.text(
+                    machine.holdings().values().stream().allMatch(h -> h instanceof Holding.NeverInked)
+                            ? "Nothing was ever in it."
+                            : "For %s and nothing else. Another purpose is a changeover.".formatted(machine.family()));
             sheet.heading("Slots");
             sheet.table(
                     List.of("slot", "colour", "holds", "first vessel, mL"),
@@ -136,6 +147,18 @@ final class Papers {
                     0.4f,
                     0.23f);
             sheet.space(6);
+            sheet.heading("The way of the ink");
+            profile.channels().stream()
+                    .collect(Collectors.groupingBy(
+                            c -> c.path().stream()
+                                    .collect(Collectors.toMap(
+                                            v -> v.kind().label().toLowerCase(Locale.ROOT),
+                                            v -> v.capacity().toString(),
+                                            (one, other) -> one + " and " + other,
+                                            LinkedHashMap::new)),
+                            LinkedHashMap::new,
+                            Collectors.mapping(c -> c.code().code(), Collectors.joining(" "))))
+                    .forEach((path, codes) -> sheet.path(codes, path));
             sheet.heading("Fed, counted, warranted");
             sheet.text("%s; %s. Firmware %s; update reminders %s. Activation code %s."
                     .formatted(
@@ -178,7 +201,7 @@ final class Papers {
             }
             if (!owed.isEmpty()) {
                 sheet.heading("Owed");
-                owed.forEach(t -> sheet.tick("%s, by %s   %s".formatted(t.words(), t.due(), t.why())));
+                owed.forEach(t -> sheet.tick("%s, by %s: %s".formatted(t.words(), DAY.format(t.due()), t.why())));
             }
             if (!documents.isEmpty()) {
                 sheet.heading("Documents kept");
@@ -240,7 +263,7 @@ final class Papers {
                                         "   ",
                                         parts.stream().map(p -> p + " ____").toList()),
                         34);
-            case Ask.Ticks(var items, var _) -> items.forEach(item -> sheet.small("[  ] " + item, 34));
+            case Ask.Ticks(var items, var _) -> items.forEach(item -> sheet.item(34, item));
             case Ask.Count(var what, var expected) ->
                 sheet.small("%s: ______ (%d expected)".formatted(what, expected), 34);
             case Ask.Words(var what) -> sheet.small(what + ": ______________________________", 34);
@@ -261,45 +284,51 @@ final class Papers {
                                                 .map(c -> c + " ____________")
                                                 .toList()),
                         34);
+            case Ask.Grid(var channels, var columns)
+            when columns.size() == 1 && ticked(columns.getFirst()) ->
+                sheet.ticks(34, columns.getFirst().label() + ":", codes(channels));
             case Ask.Grid(var channels, var columns) -> {
+                var rows = new LinkedHashMap<String, List<Sheet.Cell>>();
                 for (int row = 0; row < channels.size(); row++) {
-                    var cells = new StringBuilder(channels.get(row).code() + ":");
-                    for (var column : columns) {
-                        boolean open = column.expected().isEmpty()
-                                || !column.expected().get(row).isZero();
-                        if (open) {
-                            cells.append("   ")
-                                    .append(column.label())
-                                    .append(
-                                            column.kind() == Ask.ColumnKind.VOLUME
-                                                    ? " ______ of "
-                                                            + column.expected().get(row) + " mL"
-                                                    : column.kind() == Ask.ColumnKind.CODE ? " ____________" : " [  ]");
-                        }
-                    }
-                    sheet.small(cells.toString(), 34);
+                    int at = row;
+                    rows.put(
+                            channels.get(row).code(),
+                            columns.stream().map(column -> cell(column, at)).toList());
+                }
+                sheet.boxes(34, columns.stream().map(Ask.Column::label).toList(), rows);
+            }
+            case Ask.Comb(var channels, var nozzles) -> {
+                sheet.small("Strike out what is missing:", 34);
+                for (int i = 0; i < channels.size(); i++) {
+                    sheet.comb(34, channels.get(i).code(), nozzles.get(i));
                 }
             }
-            case Ask.Comb(var channels, var _) ->
-                sheet.small(
-                        "Missing strokes:   "
-                                + String.join(
-                                        "   ",
-                                        channels.stream()
-                                                .map(c -> c + " ______")
-                                                .toList()),
-                        34);
             case Ask.InOrder(var channels, var done) ->
-                sheet.small(
-                        "In this order, %s:   ".formatted(done)
-                                + String.join(
-                                        "   ",
-                                        channels.stream().map(c -> "[  ] " + c).toList()),
-                        34);
+                sheet.ticks(34, "In this order, %s:".formatted(done), codes(channels));
             case Ask.Picks(var patterns, var squares, var _) ->
                 patterns.forEach(pattern -> sheet.small("%s: square ____ of %d".formatted(pattern, squares), 34));
             case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> {}
         }
+    }
+
+    private static List<String> codes(List<ChannelCode> channels) {
+        return channels.stream().map(ChannelCode::code).toList();
+    }
+
+    private static boolean ticked(Ask.Column column) {
+        return column.kind() == Ask.ColumnKind.TICK || column.kind() == Ask.ColumnKind.AIR;
+    }
+
+    private static Sheet.Cell cell(Ask.Column column, int row) {
+        var expected = column.expected();
+        if (!expected.isEmpty() && expected.get(row).isZero()) {
+            return Sheet.Cell.NONE;
+        }
+        return switch (column.kind()) {
+            case VOLUME -> new Sheet.Cell(78, "of " + expected.get(row) + " mL");
+            case CODE -> new Sheet.Cell(110, "");
+            case AIR, TICK -> Sheet.Cell.tick();
+        };
     }
 
     static byte[] shopping(PDRectangle paper, String machine, Plan plan, String printed) {

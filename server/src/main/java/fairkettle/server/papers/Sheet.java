@@ -89,7 +89,7 @@ public final class Sheet implements AutoCloseable {
     /** With an open box before it. */
     public void tick(String words) {
         keep(18);
-        box(MARGIN + 2, y - 11, 10);
+        frame(MARGIN + 2, y - 11, 10, 10);
         lines(plain, 12, 16, 20, words);
         space(3);
     }
@@ -139,6 +139,150 @@ public final class Sheet implements AutoCloseable {
             x += width * shares[i];
         }
         y -= most * 13 + 3;
+    }
+
+    /**
+     * One box to be written into, or none.
+     *
+     * @param width points; a square one is to be ticked
+     * @param planned what is expected in it, printed small beside where the pen goes; empty for nothing
+     */
+    record Cell(float width, String planned) {
+
+        static final Cell NONE = new Cell(0, "");
+
+        static Cell tick() {
+            return new Cell(CELL, "");
+        }
+    }
+
+    private static final float CELL = 16; // points: a pen in a wet hand
+    private static final float GREY = .45f;
+
+    /** Boxes in columns under their heads, a line for each slot. @param rows by their slot’s code, in order */
+    void boxes(float indent, List<String> heads, Map<String, List<Cell>> rows) {
+        float column = Math.min(130, (paper.getWidth() - 2 * MARGIN - indent - 34) / Math.max(1, heads.size()));
+        keep(13 + rows.size() * (CELL + 5)); // a head on the page before is no head
+        float x = MARGIN + indent + 34;
+        for (int i = 0; i < heads.size(); i++) {
+            write(
+                    page,
+                    plain,
+                    8.5f,
+                    x + i * column,
+                    y - 9,
+                    broken(plain, 8.5f, column - 6, heads.get(i)).getFirst());
+        }
+        y -= 13;
+        rows.forEach((code, cells) -> {
+            keep(CELL + 5);
+            write(page, bold, 11, MARGIN + indent, y - 12, code);
+            for (int i = 0; i < cells.size(); i++) {
+                var cell = cells.get(i);
+                float width = Math.min(cell.width(), column - 8);
+                if (width > 0) {
+                    frame(x + i * column, y - CELL, width, CELL);
+                    grey(x + i * column + width - 3, y - 12, cell.planned());
+                }
+            }
+            y -= CELL + 5;
+        });
+    }
+
+    /** A part of a step, with a box of its own. */
+    void item(float indent, String words) {
+        keep(15);
+        frame(MARGIN + indent, y - 11, 9, 9);
+        small(words, indent + 16);
+        space(2);
+    }
+
+    /** A box to tick before each of some short words, side by side. */
+    void ticks(float indent, String say, List<String> words) {
+        small(say, indent);
+        float x = MARGIN + indent;
+        keep(CELL + 6);
+        for (var word : words) {
+            float wide = CELL + 5 + width(plain, 10, printable(plain, word)) + 16;
+            if (x + wide > paper.getWidth() - MARGIN) {
+                x = MARGIN + indent;
+                y -= CELL + 5;
+                keep(CELL + 6);
+            }
+            frame(x, y - CELL, CELL, CELL);
+            write(page, plain, 10, x + CELL + 5, y - 12, word);
+            x += wide;
+        }
+        y -= CELL + 6;
+    }
+
+    /** A comb to strike missing teeth out of. @param strokes that the slot has: a tooth stands for some of them */
+    void comb(float indent, String code, int strokes) {
+        int teeth = Math.min(strokes, 60);
+        float left = MARGIN + indent + 34;
+        float pitch = Math.min(8, (paper.getWidth() - MARGIN - left - 60) / teeth);
+        keep(20);
+        write(page, bold, 11, MARGIN + indent, y - 12, code);
+        for (int i = 0; i < teeth; i++) {
+            float x = left + (i + .5f) * pitch;
+            line(x, y - 3, x, y - 13, i % 10 == 9 ? 1.6f : .8f);
+        }
+        line(left, y - 15, left + teeth * pitch, y - 15, .5f);
+        write(page, plain, 8.5f, left + teeth * pitch + 6, y - 12, strokes + " strokes");
+        y -= 20;
+    }
+
+    /** The way of the ink from its first vessel to the head. @param capacities mL, by the vessels’ names, in order */
+    void path(String codes, Map<String, String> capacities) {
+        float left = MARGIN + 70;
+        float pitch = (paper.getWidth() - MARGIN - left) / Math.max(1, capacities.size());
+        float width = Math.min(pitch - 16, 92);
+        keep(46);
+        write(page, bold, 11, MARGIN, y - 20, codes);
+        float x = left;
+        for (var vessel : capacities.entrySet()) {
+            if (x > left) {
+                line(x - 16, y - 17, x, y - 17, 1);
+            }
+            frame(x, y - 26, width, 18);
+            write(page, plain, 9, x + 5, y - 20, vessel.getKey());
+            write(page, plain, 8.5f, x + 5, y - 37, vessel.getValue() + " mL");
+            x += width + 16;
+        }
+        line(x - width - 16, y - 26, x - 16, y - 26, 3); // the plate
+        y -= 46;
+    }
+
+    private void frame(float x, float at, float width, float height) {
+        try {
+            page.setLineWidth(.9f);
+            page.addRect(x, at, width, height);
+            page.stroke();
+        } catch (IOException e) {
+            throw new UncheckedIOException("The page could not be drawn.", e);
+        }
+    }
+
+    private void line(float x, float at, float toX, float to, float width) {
+        try {
+            page.setLineWidth(width);
+            page.moveTo(x, at);
+            page.lineTo(toX, to);
+            page.stroke();
+        } catch (IOException e) {
+            throw new UncheckedIOException("The page could not be drawn.", e);
+        }
+    }
+
+    /** Small and light, ending at x. */
+    private void grey(float x, float at, String words) {
+        try {
+            page.setNonStrokingColor(GREY, GREY, GREY);
+            write(page, plain, 8, x - width(plain, 8, printable(plain, words)), at, words);
+            page.setNonStrokingColor(0f, 0f, 0f);
+        } catch (IOException e) {
+            throw new UncheckedIOException("The page could not be written.", e);
+        }
     }
 
     private void lines(PDFont font, float size, float leading, float indent, String words) {
@@ -220,26 +364,9 @@ public final class Sheet implements AutoCloseable {
         }
     }
 
-    private void box(float x, float at, float side) {
-        try {
-            page.setLineWidth(1);
-            page.addRect(x, at, side, side);
-            page.stroke();
-        } catch (IOException e) {
-            throw new UncheckedIOException("The page could not be drawn.", e);
-        }
-    }
-
     private void rule() {
-        try {
-            page.setLineWidth(0.7f);
-            page.moveTo(MARGIN, y - 1);
-            page.lineTo(paper.getWidth() - MARGIN, y - 1);
-            page.stroke();
-            y -= 5;
-        } catch (IOException e) {
-            throw new UncheckedIOException("The page could not be drawn.", e);
-        }
+        line(MARGIN, y - 1, paper.getWidth() - MARGIN, y - 1, .7f);
+        y -= 5;
     }
 
     public byte[] bytes() {

@@ -35,7 +35,8 @@ class PapersTest {
         assertThat(card)
                 .contains("Free the carriage")
                 .contains("Hold: No cord is in the machine")
-                .contains("______ of")
+                .contains("first load", "of 60 mL") // boxes under their heads, with what is planned in them
+                .contains("Strike out what is missing: K 180 strokes")
                 .contains("Wait: rest after power cleaning, 12 h")
                 .doesNotContain("?caps");
         var list = text(api.get("/api/machines/" + machine

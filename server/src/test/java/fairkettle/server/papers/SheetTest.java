@@ -2,10 +2,19 @@ package fairkettle.server.papers;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.geom.Point2D;
+import java.awt.geom.Rectangle2D;
 import java.io.IOException;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.stream.StreamSupport;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -72,5 +81,88 @@ class SheetTest {
                     .anySatisfy(font -> assertThat(font.getName()).contains("Besley"))
                     .anySatisfy(font -> assertThat(font.getName()).contains("Atkinson"));
         }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"4, 180", "8, 59", "6, 800"})
+    void boxesCombsAndPathsStayOnThePaper(int channels, int strokes) throws IOException {
+        try (var sheet = new Sheet(PDRectangle.A4, "Bramble")) {
+            var rows = new LinkedHashMap<String, List<Sheet.Cell>>();
+            for (int i = 0; i < channels; i++) {
+                rows.put("C" + i, List.of(new Sheet.Cell(78, "of 60 mL"), Sheet.Cell.NONE, Sheet.Cell.tick()));
+            }
+            for (int page = 0; page < 4; page++) { // turned in the middle of one now and then
+                sheet.boxes(34, List.of("first load, pulled slowly and emptied", "second load", "air"), rows);
+                rows.keySet().forEach(code -> sheet.comb(34, code, strokes));
+                sheet.path("K C M Y", Map.of("tank", "70", "damper", "4"));
+            }
+            try (var document = Loader.loadPDF(sheet.bytes())) {
+                for (var page : document.getPages()) {
+                    var drawn = new Reach(page);
+                    drawn.processPage(page);
+                    assertThat(drawn.reach.getMinX()).isGreaterThan(30);
+                    assertThat(drawn.reach.getMaxX()).isLessThan(PDRectangle.A4.getWidth() - 30);
+                    assertThat(drawn.reach.getMinY()).isGreaterThan(20);
+                    assertThat(drawn.reach.getMaxY()).isLessThan(PDRectangle.A4.getHeight() - 30);
+                }
+            }
+        }
+    }
+
+    /** How far lines and boxes reach. */
+    private static final class Reach extends PDFGraphicsStreamEngine {
+        private final Rectangle2D reach = new Rectangle2D.Double(300, 400, 0, 0);
+
+        Reach(PDPage page) {
+            super(page);
+        }
+
+        @Override
+        public void appendRectangle(Point2D p0, Point2D p1, Point2D p2, Point2D p3) {
+            reach.add(p0);
+            reach.add(p2);
+        }
+
+        @Override
+        public void moveTo(float x, float y) {
+            reach.add(x, y);
+        }
+
+        @Override
+        public void lineTo(float x, float y) {
+            reach.add(x, y);
+        }
+
+        @Override
+        public Point2D getCurrentPoint() {
+            return new Point2D.Float();
+        }
+
+        @Override
+        public void drawImage(PDImage image) {}
+
+        @Override
+        public void clip(int rule) {}
+
+        @Override
+        public void curveTo(float x1, float y1, float x2, float y2, float x3, float y3) {}
+
+        @Override
+        public void closePath() {}
+
+        @Override
+        public void endPath() {}
+
+        @Override
+        public void strokePath() {}
+
+        @Override
+        public void fillPath(int rule) {}
+
+        @Override
+        public void fillAndStrokePath(int rule) {}
+
+        @Override
+        public void shadingFill(COSName shading) {}
     }
 }
