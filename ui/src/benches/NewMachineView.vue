@@ -120,8 +120,8 @@ const { run: save, busy: saving } = oneAtATime(async () => {
                 :screen="profile.screen"
               />
             </span>
+            <b>{{ profile.name }}</b>
             <span>
-              <b>{{ profile.name }}</b>
               <span class="small quiet"
                 >{{ profile.architecture }} · {{ profile.channels.join(' ') }} · {{ volume(profile.firstVessel) }} each
                 · {{ profile.capable.largestSheet }}, {{ profile.screen ? 'screen' : 'no screen'
@@ -219,9 +219,17 @@ legend {
 .choice span {
   display: block;
 }
+.choice.drawn {
+  display: grid;
+  grid-template-columns: 118px 1fr;
+  gap: 4px 14px;
+  align-items: center;
+}
+.drawn > :last-child {
+  grid-column: 1 / -1;
+}
 .choice .look {
   position: relative;
-  flex: 0 0 104px;
 }
 .look input {
   position: absolute;

@@ -16,6 +16,7 @@ import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
  * Something dear that every screen asks for, made once for each change of the shop and each minute, however many ask.
@@ -59,8 +60,16 @@ public final class Shared<K, V> implements AutoCloseable {
 
     private record Made<V>(V value, Live.Point point, Instant minute) {}
 
-    /** As it is now: the last one if nothing changed since, else a new one. */
+    /**
+     * As it is now: the last one if nothing changed since, else a new one.
+     *
+     * @throws IllegalStateException within a transaction: it would be made of what nobody else sees yet, and wait for
+     *     who waits for that transaction
+     */
     public V now(K key) {
+        if (TransactionSynchronizationManager.isActualTransactionActive()) {
+            throw new IllegalStateException("Impossible state: what is shared was asked for within a transaction.");
+        }
         var slot = slots.computeIfAbsent(key, _ -> new Slot<>());
         var last = slot.last;
         if (last != null && fresh(slot, last)) {

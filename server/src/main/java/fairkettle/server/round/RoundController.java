@@ -69,38 +69,34 @@ class RoundController {
         return view.round().answer(accepted);
     }
 
-    private RoundJson round() {
-        return view.round().value();
-    }
-
     @PostMapping("/api/round/begin")
     RoundJson beginVisit(@Valid @RequestBody BeginJson begin) {
         service.begin(begin.key(), begin.person());
-        return round();
+        return view.own();
     }
 
     @PostMapping("/api/round/done")
     RoundJson tickVisit(@Valid @RequestBody TickJson tick) {
         service.done(tick.key(), tick.person(), tick.minutes(), tick.whole());
-        return round();
+        return view.own();
     }
 
     @PostMapping("/api/round/let-go")
     RoundJson letGo(@Valid @RequestBody KeyJson key) {
         service.letGo(key.key());
-        return round();
+        return view.own();
     }
 
     @PostMapping("/api/round/pin")
     RoundJson pinVisit(@Valid @RequestBody PinJson pin) {
         service.pin(pin.key(), pin.at(), pin.person());
-        return round();
+        return view.own();
     }
 
     @PutMapping("/api/round/people/{person}")
     RoundJson personThere(@PathVariable long person, @Valid @RequestBody ThereJson there) {
         service.there(person, there.from(), there.to());
-        return round();
+        return view.own();
     }
 
     @GetMapping("/api/week")
@@ -119,8 +115,8 @@ class RoundController {
 
     @GetMapping(value = "/api/round/sheet", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> roundSheet(@RequestParam(defaultValue = "a4") String paper) throws IOException {
-        var sheet =
-                RoundSheet.of(round(), shop.settings().name(), shop.settings().zoneId(), paper);
+        var sheet = RoundSheet.of(
+                view.round().value(), shop.settings().name(), shop.settings().zoneId(), paper);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header("Content-Disposition", "inline; filename=\"round.pdf\"")

@@ -184,6 +184,14 @@ public class RoundView implements DisposableBean {
         return rounds.now(0);
     }
 
+    /**
+     * The same for whoever just changed it, with the change that nobody else may see yet. Why not the one for all: who
+     * holds the round’s lock in the database must not wait for somebody who makes that one, and waits for the lock.
+     */
+    RoundJson own() {
+        return json(service.now());
+    }
+
     /** Today and the days after it, as they were worked out last; what changed since is worked out behind it. */
     public Written<WeekJson> week(int days) {
         return weeks.last(

@@ -15,6 +15,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.locks.LockSupport;
 import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
@@ -24,6 +25,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 
@@ -173,8 +175,12 @@ class RoundTest {
 
     @Test
     void whoCanUnpackItGetsTheSameAnswerPacked() throws IOException {
-        var plain = view.round().answer(null);
-        var packed = view.round().answer("br, gzip");
+        var round = view.round();
+        var plain = round.answer(null);
+        var packed = round.answer("br, gzip");
+        assertThat(new String(plain.getBody(), StandardCharsets.UTF_8))
+                .as("what is not there is left out, as everywhere")
+                .doesNotContain(":null");
         assertThat(plain.getHeaders().getFirst("Content-Encoding")).isNull();
         assertThat(packed.getHeaders().getFirst("Content-Encoding")).isEqualTo("gzip");
         try (var unpacked = new GZIPInputStream(new ByteArrayInputStream(packed.getBody()))) {
@@ -189,6 +195,39 @@ class RoundTest {
         assertThat(week.get("days")).hasSize(8);
         assertThat(week.get("days").toString()).contains("\"machine\":" + machine);
         assertThat(week.get("absences")).isNotNull();
+    }
+
+    @Test
+    @Timeout(120)
+    void whoTicksWhileOthersLookWaitsForNone() throws Exception {
+        long machine = api.machine("Round busy", "small-tank", "INKED");
+        var key = owed(machine, "Dust its lid");
+        var over = new AtomicBoolean();
+        try (var screens = Executors.newVirtualThreadPerTaskExecutor()) {
+            var looks = IntStream.range(0, 4)
+                    .mapToObj(_ -> screens.submit(() -> {
+                        while (!over.get()) {
+                            assertThat(api.get("/api/round")).hasStatusOk();
+                        }
+                        return true;
+                    }))
+                    .toList();
+            try {
+                for (int i = 0; i < 12; i++) {
+                    var begun = api.post("/api/round/begin", "{\"key\": \"%s\", \"person\": %d}".formatted(key, wren));
+                    assertThat(visit(api.read(begun), key).hasNonNull("begun"))
+                            .as("who began it sees it at once")
+                            .isTrue();
+                    var free = api.post("/api/round/let-go", "{\"key\": \"%s\"}".formatted(key));
+                    assertThat(visit(api.read(free), key).hasNonNull("begun")).isFalse();
+                }
+            } finally {
+                over.set(true);
+            }
+            for (var look : looks) {
+                assertThat(look.get()).isTrue();
+            }
+        }
     }
 
     @Test
