@@ -221,7 +221,7 @@ legend {
 }
 .choice.drawn {
   display: grid;
-  grid-template-columns: 118px 1fr;
+  grid-template-columns: 136px 1fr;
   gap: 4px 14px;
   align-items: center;
 }
@@ -230,6 +230,7 @@ legend {
 }
 .choice .look {
   position: relative;
+  padding-left: 24px;
 }
 .look input {
   position: absolute;
