@@ -183,21 +183,28 @@ public final class Reasons {
     }
 
     private String leftOut(int task) {
-        if (places.get(task) > 0 && plan.planned(task - 1)) {
+        int hands = tasks.get(task).hands();
+        int last = day.people().stream()
+                .flatMap(p -> p.hours().stream())
+                .mapToInt(Day.Span::to)
+                .max()
+                .orElse(0);
+        boolean follows = places.get(task) > 0;
+        if (follows && plan.planned(task - 1)) {
             var before = tasks.get(task - 1);
             int end = plan.start()[task - 1] + before.length() + before.waitMin();
-            if (end + tasks.get(task).hands()
-                    > day.people().stream()
-                            .flatMap(p -> p.hours().stream())
-                            .mapToInt(Day.Span::to)
-                            .max()
-                            .orElse(0)) {
+            if (end + hands > last) {
                 return "%s rests until %s".formatted(machine(task), clock.apply(end));
             }
         }
-        return places.get(task) > 0 && !plan.planned(task - 1)
-                ? "what comes before it does not fit either"
-                : "every gap long enough for %d min holds something more pressing"
-                        .formatted(tasks.get(task).hands());
+        if (follows && !plan.planned(task - 1)) {
+            return "what comes before it does not fit either";
+        }
+        int machine = chains.get(task).machine();
+        return day.taken().stream()
+                .filter(taken -> taken.machine() == machine && taken.to() + hands > last)
+                .findFirst()
+                .map(taken -> "%s rests until %s".formatted(machine(task), clock.apply(taken.to())))
+                .orElse("every gap long enough for %d min holds something more pressing".formatted(hands));
     }
 }

@@ -98,6 +98,25 @@ class AuditTest {
     }
 
     @Test
+    void aMachineThatRestsTillTheEveningIsTheReasonAndNotTheCrowdedDay() {
+        var resting = new Day(
+                DAY.people(),
+                DAY.machines(),
+                DAY.things(),
+                DAY.chains(),
+                DAY.promises(),
+                List.of(new Day.Taken(DAY.chains().getFirst().machine(), -1, 0, 1430)),
+                null);
+        var nothing = new Plan(new int[] {-1, -1, -1}, new int[] {-1, -1, -1});
+        assertThat(new Reasons(resting, nothing, String::valueOf).of(0)).containsExactly("Bramble rests until 1430");
+        assertThat(new Reasons(resting, nothing, String::valueOf).of(2))
+                .singleElement()
+                .asString()
+                .as("another machine")
+                .contains("every gap");
+    }
+
+    @Test
     void nonsenseIsRefusedAtTheEdge() {
         assertThatThrownBy(() -> new Task("x", 0, 0, 0, Task.OPEN, false, List.of(), false, 1, Gloves.DYE))
                 .hasMessageContaining("hands are at least 1");
