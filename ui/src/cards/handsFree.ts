@@ -24,7 +24,7 @@ const TAKEN = new Set([
 function meantElsewhere(target: EventTarget | null): boolean {
   return (
     typedInto(target) ||
-    document.querySelector('.modal.show, [role=dialog]') !== null ||
+    document.querySelector('.modal.show') !== null || // why not by its role: a closed one has that too
     (target instanceof Element && target.closest('button, a, summary') !== null)
   )
 }

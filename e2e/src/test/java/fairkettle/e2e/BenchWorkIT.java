@@ -10,6 +10,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
 
 /** Work at a machine that is neither changeover nor cure, from its page to the log. */
 class BenchWorkIT {
@@ -110,6 +111,50 @@ class BenchWorkIT {
         } catch (SQLException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    @Test
+    void aPedalSaysDoneAndTheNextStepIsReadAloud() throws SQLException {
+        long thistle = machine("Thistle");
+        var card = ""
+                + tablet.post("/api/machines/" + thistle + "/works", "{\"work\": \"POSITION_FAULT\", \"channels\": []}")
+                        .get("card");
+        tablet.script("localStorage.setItem('kettle.done-key', 'F8'); localStorage.setItem('kettle.reads-aloud', '1')");
+        tablet.open("/cards/" + card);
+        tablet.script("window.said = []; speechSynthesis.speak = (words) => said.push(words.text)");
+        var first = tablet.step();
+        tablet.fillStep(card, first, "SUB");
+        tablet.until(_ -> {
+            tablet.keys(Keys.F8.toString()); // again until the screen has heard what was filled in
+            return !tablet.step().equals(first);
+        });
+        var title = tablet.find("h1").getText();
+        tablet.until(_ -> tablet.script("return said.some((words) => words.startsWith(arguments[0]))", title)
+                .equals(true));
+        tablet.script("localStorage.removeItem('kettle.done-key'); localStorage.removeItem('kettle.reads-aloud')");
+    }
+
+    @Test
+    void everyPlaceIsOneKeyAway() {
+        tablet.open("/sums");
+        tablet.settles();
+        tablet.script("document.activeElement?.blur()");
+        tablet.keys("r");
+        tablet.until(d -> d.getCurrentUrl().endsWith("/round"));
+        tablet.keys("?");
+        tablet.sees("undo what was just written");
+        assertThat(tablet.accessibilityViolations()).isEmpty();
+        tablet.keys(Keys.ESCAPE.toString());
+        tablet.until(d -> d.findElements(By.cssSelector(".modal.show")).isEmpty());
+        tablet.keys("l");
+        tablet.until(d -> d.getCurrentUrl().endsWith("/log"));
+        tablet.settles();
+        tablet.keys("/");
+        tablet.until(d -> "find-letters".equals(d.switchTo().activeElement().getDomAttribute("id")));
+        tablet.keys("r"); // typed, and no place
+        tablet.until(d -> "r".equals(d.findElement(By.id("find-letters")).getDomProperty("value")));
+        assertThat((String) tablet.script("return location.pathname")).isEqualTo("/log");
+        tablet.keys(Keys.ESCAPE.toString());
     }
 
     @Test
