@@ -76,6 +76,19 @@ describe('a key that says “Done”', () => {
     expect(card.emitted('done')).toBeUndefined()
   })
 
+  it('is heard beside a dialog that is closed, and not behind one that is open', () => {
+    const card = show(step())
+    const dialog = document.body.appendChild(document.createElement('div'))
+    dialog.setAttribute('role', 'dialog')
+    dialog.className = 'modal show'
+    press('PageDown')
+    expect(card.emitted('done')).toBeUndefined()
+    dialog.className = 'modal'
+    press('PageDown')
+    expect(card.emitted('done')).toHaveLength(1)
+    dialog.remove()
+  })
+
   it('is a letter like any other in a field', () => {
     const card = show(step())
     const field = document.body.appendChild(document.createElement('input'))
