@@ -18,9 +18,9 @@ const route = useRoute()
 /** One step and nothing else on the screen: a rehearsal, or a card for somebody who does it the first time. */
 const alone = computed(() => Boolean(route.meta.alone) || route.query.alone === '1')
 
+const resolved = (path: string) => path.replace(/:(\w+)(\([^)]*\))?/g, (_, name: string) => String(route.params[name]))
 /** A page is one though it has parts with addresses of their own. */
 const arriving = useArriving(() => (route.matched.length > 1 ? resolved(route.matched[0]!.path) : route.path))
-const resolved = (path: string) => path.replace(/:(\w+)(\([^)]*\))?/g, (_, name: string) => String(route.params[name]))
 
 onMounted(loadShop)
 onMounted(sendKept)

@@ -65,6 +65,51 @@ describe('a tap that the kettle does not hear', () => {
     expect(heard.map((h) => (JSON.parse(h.body) as { step: string }).step)).toEqual(['pull', 'rinse', 'fill'])
   })
 
+  it('is not sent once it is a day old, for the kettle may have forgotten that it heard it', async () => {
+    within = false
+    const done = finish('pull')
+    await vi.advanceTimersByTimeAsync(25 * 60 * 60_000)
+    within = true
+    await vi.advanceTimersByTimeAsync(10_000)
+    expect(problemOf((await done).error).detail).toContain('older than a day')
+    expect(heard).toEqual([])
+    expect(localStorage).toHaveLength(0)
+  })
+
+  it('is kept in memory alone if it is a secret, and does not show it', async () => {
+    within = false
+    document.body.innerHTML = '<h1>Bramble</h1><input aria-label="code">'
+    const field = document.querySelector('input')!
+    field.value = 'QM-1-2-3'
+    field.dispatchEvent(new Event('change', { bubbles: true }))
+    const done = api.PUT('/api/machines/{machine}/activation-code', {
+      params: { path: { machine: 3 } },
+      body: { code: 'QM-1-2-3', origin: 'a made-up seller' },
+    })
+    await vi.advanceTimersByTimeAsync(5_000)
+    expect(bar().text()).toContain('“What was done” · Bramble')
+    expect(bar().text()).not.toContain('QM-1-2-3')
+    expect(localStorage).toHaveLength(0)
+    within = true
+    await vi.advanceTimersByTimeAsync(10_000)
+    await done
+    expect(heard).toHaveLength(1)
+  })
+
+  it('stays in memory where the browser keeps nothing', async () => {
+    within = false
+    const full = vi.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError')
+    })
+    const done = finish('pull')
+    await vi.advanceTimersByTimeAsync(5_000)
+    expect(bar().text()).toContain('1 tap is kept here')
+    within = true
+    await vi.advanceTimersByTimeAsync(10_000)
+    expect((await done).error).toBeUndefined()
+    full.mockRestore()
+  })
+
   it('can be let go of', async () => {
     within = false
     const done = finish('pull')

@@ -30,6 +30,9 @@ const FRESH = 2000 // ms between a tap and its write
 const A_DAY = 24 * 60 * 60_000 // ms; what was true of a machine yesterday may not be today
 const STORE = 'kettle.taps'
 
+/** What a vault keeps is written down nowhere else, and shown nowhere. */
+const SECRET = /\/(activation-code|vault)(\/|$)/
+
 /** Acts on one card go one after the other, as they were tapped. */
 const IN_ORDER = /^\/api\/cards\/\d+/
 
@@ -81,8 +84,12 @@ function read(): Written[] {
 
 function write(change: (all: Written[]) => Written[]) {
   const all = change(read())
-  if (all.length) localStorage.setItem(STORE, JSON.stringify(all))
-  else localStorage.removeItem(STORE)
+  try {
+    if (all.length) localStorage.setItem(STORE, JSON.stringify(all))
+    else localStorage.removeItem(STORE)
+  } catch {
+    // the browser’s store is full or forbidden: the tap stays in memory, and leaving the page asks first
+  }
 }
 
 /** Until it is time to try again, the kettle is heard of again, or nobody wants it any more. */
@@ -102,7 +109,7 @@ async function keep(tap: Tap, request: Request) {
   tap.away = true
   triggerRef(outstanding)
   const type = request.headers.get('Content-Type')
-  if (type && !type.includes('json')) return
+  if ((type && !type.includes('json')) || SECRET.test(request.url)) return
   const body = await request.clone().text()
   const { key, what, where, at } = tap
   const headers = Object.fromEntries(request.headers)
@@ -114,6 +121,7 @@ async function keep(tap: Tap, request: Request) {
 
 async function deliver(tap: Tap, request: Request): Promise<Response> {
   for (let tries = 0; outstanding.value.includes(tap); tries++) {
+    if (Date.now() - tap.at > A_DAY) return unsent(TOO_OLD) // by then the server may have forgotten that it heard it
     try {
       return await globalThis.fetch(request.clone())
     } catch {
@@ -121,11 +129,13 @@ async function deliver(tap: Tap, request: Request): Promise<Response> {
       await pause(PAUSES[tries] ?? LATER, tap.key)
     }
   }
-  return Response.json(
-    { status: 503, detail: 'It is not sent again. Look whether the kettle had heard it before you repeat it.' },
-    { status: 503 },
-  )
+  return unsent('It is not sent again. Look whether the kettle had heard it before you repeat it.')
 }
+
+const TOO_OLD =
+  'It is older than a day, so it was not sent. Look whether it was heard, and do it again if it still holds.'
+
+const unsent = (detail: string) => Response.json({ status: 503, detail }, { status: 503 })
 
 function gone(tap: Tap) {
   outstanding.value = outstanding.value.filter((other) => other !== tap)
@@ -143,7 +153,7 @@ export function send(request: Request): Promise<Response> {
   return track(
     {
       key: request.headers.get('Idempotency-Key') ?? '',
-      what: (fresh && pressed.words) || 'What was done',
+      what: (fresh && !SECRET.test(request.url) && pressed.words) || 'What was done',
       where: here(),
       at: Date.now(),
       away: false,
@@ -173,22 +183,16 @@ export function drop(tap: Tap) {
 
 /** Sends what was kept when this page was closed. What is refused then is told, since nobody waits for its answer. */
 export async function resume(token: (request: Request) => void): Promise<void> {
-  for (const { url, method, headers, body, ...written } of read()) {
-    const request = new Request(url, { method, headers, body: body || undefined })
-    token(request)
-    const tap: Tap = { ...written, away: true }
-    if (Date.now() - tap.at > A_DAY) {
-      gone(tap)
-      tell(tap, 'It is older than a day, so it was not sent. Do it again if it still holds.')
-      continue
-    }
-    const answer = await track(tap, request)
-    if (answer.ok) continue
-    const problem = (await answer.json().catch(() => ({}))) as { detail?: string }
-    tell(tap, problem.detail ?? 'It was refused.')
-  }
-}
-
-function tell(tap: Tap, refused: string) {
-  outstanding.value = [...outstanding.value, { ...tap, away: false, refused }]
+  await Promise.all(
+    read().map(async ({ url, method, headers, body, ...written }) => {
+      const request = new Request(url, { method, headers, body: body || undefined })
+      token(request)
+      const tap: Tap = { ...written, away: true }
+      const answer = await track(tap, request)
+      if (answer.ok) return
+      const problem = (await answer.json().catch(() => ({}))) as { detail?: string }
+      const refused = problem.detail ?? 'It was refused.'
+      outstanding.value = [...outstanding.value, { ...tap, away: false, refused }]
+    }),
+  )
 }

@@ -19,7 +19,7 @@ const benches = computed(() =>
   (bench.value?.benches ?? [])
     .map((name) => ({ name, machines: (bench.value?.machines ?? []).filter((m) => m.bench === name) }))
     .filter((b) => b.machines.length)
-    .map((b) => ({ ...b, wanting: b.machines.filter((m) => wants(m)).length })),
+    .map((b) => ({ ...b, wanting: b.machines.filter(wants).length })),
 )
 /** A shop with more than two benches can hold is told in lines: plates would be ten screens of them. */
 const many = computed(() => (bench.value?.machines.length ?? 0) > 16)
