@@ -13,6 +13,9 @@ public final class Reasons {
     /** How far back an earlier beginning is looked for, in minutes. */
     private static final int LOOK_BACK = 90;
 
+    /** Minute at which the day is over; what is taken is told no further. */
+    private static final int MIDNIGHT = 1440;
+
     private final Day day;
     private final Plan plan;
     private final IntFunction<String> clock;
@@ -201,10 +204,18 @@ public final class Reasons {
             return "what comes before it does not fit either";
         }
         int machine = chains.get(task).machine();
+        int first = day.people().stream()
+                .flatMap(p -> p.hours().stream())
+                .mapToInt(Day.Span::from)
+                .min()
+                .orElse(0);
         return day.taken().stream()
-                .filter(taken -> taken.machine() == machine && taken.to() + hands > last)
+                .filter(taken ->
+                        taken.machine() == machine && taken.from() - first < hands && taken.to() + hands > last)
                 .findFirst()
-                .map(taken -> "%s rests until %s".formatted(machine(task), clock.apply(taken.to())))
+                .map(taken -> taken.to() < MIDNIGHT
+                        ? "%s rests until %s".formatted(machine(task), clock.apply(taken.to()))
+                        : "%s rests over night".formatted(machine(task)))
                 .orElse("every gap long enough for %d min holds something more pressing".formatted(hands));
     }
 }

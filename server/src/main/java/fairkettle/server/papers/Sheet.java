@@ -162,18 +162,25 @@ public final class Sheet implements AutoCloseable {
     /** Boxes in columns under their heads, a line for each slot. @param rows by their slot’s code, in order */
     void boxes(float indent, List<String> heads, Map<String, List<Cell>> rows) {
         float column = Math.min(130, (paper.getWidth() - 2 * MARGIN - indent - 34) / Math.max(1, heads.size()));
-        keep(13 + rows.size() * (CELL + 5)); // a head on the page before is no head
+        var told = heads.stream()
+                .map(head -> broken(plain, 8.5f, column - 6, head))
+                .toList();
+        int lines = told.stream().mapToInt(List::size).max().orElse(1);
+        keep(3 + lines * 10 + rows.size() * (CELL + 5)); // a head on the page before is no head
         float x = MARGIN + indent + 34;
-        for (int i = 0; i < heads.size(); i++) {
-            write(
-                    page,
-                    plain,
-                    8.5f,
-                    x + i * column,
-                    y - 9,
-                    broken(plain, 8.5f, column - 6, heads.get(i)).getFirst());
+        for (int i = 0; i < told.size(); i++) {
+            for (int line = 0; line < told.get(i).size(); line++) {
+                int fromBelow = lines - told.get(i).size() + line;
+                write(
+                        page,
+                        plain,
+                        8.5f,
+                        x + i * column,
+                        y - 9 - fromBelow * 10,
+                        told.get(i).get(line));
+            }
         }
-        y -= 13;
+        y -= 3 + lines * 10;
         rows.forEach((code, cells) -> {
             keep(CELL + 5);
             write(page, bold, 11, MARGIN + indent, y - 12, code);
@@ -218,9 +225,10 @@ public final class Sheet implements AutoCloseable {
 
     /** A comb to strike missing teeth out of. @param strokes that the slot has: a tooth stands for some of them */
     void comb(float indent, String code, int strokes) {
-        int teeth = Math.min(strokes, 60);
+        int each = Math.ceilDiv(strokes, 60);
+        int teeth = Math.ceilDiv(strokes, each);
         float left = MARGIN + indent + 34;
-        float pitch = Math.min(8, (paper.getWidth() - MARGIN - left - 60) / teeth);
+        float pitch = Math.min(8, (paper.getWidth() - MARGIN - left - 110) / teeth);
         keep(20);
         write(page, bold, 11, MARGIN + indent, y - 12, code);
         for (int i = 0; i < teeth; i++) {
@@ -228,7 +236,13 @@ public final class Sheet implements AutoCloseable {
             line(x, y - 3, x, y - 13, i % 10 == 9 ? 1.6f : .8f);
         }
         line(left, y - 15, left + teeth * pitch, y - 15, .5f);
-        write(page, plain, 8.5f, left + teeth * pitch + 6, y - 12, strokes + " strokes");
+        write(
+                page,
+                plain,
+                8.5f,
+                left + teeth * pitch + 6,
+                y - 12,
+                strokes + " strokes" + (each > 1 ? ", %d a tooth".formatted(each) : ""));
         y -= 20;
     }
 
