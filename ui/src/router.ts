@@ -11,12 +11,7 @@ export const router = createRouter({
       component: () => import('./benches/NewMachineView.vue'),
       meta: { title: 'Add a machine' },
     },
-    {
-      path: '/machines/:id/label',
-      name: 'label',
-      component: () => import('./benches/LabelView.vue'),
-      meta: { title: 'Label' },
-    },
+    { path: '/machines/:id/label', redirect: (to) => ({ name: 'labels', query: { machine: String(to.params.id) } }) },
     {
       path: '/machines/:id',
       component: () => import('./benches/MachineView.vue'),
@@ -46,7 +41,16 @@ export const router = createRouter({
     { path: '/round', name: 'round', component: () => import('./round/RoundView.vue'), meta: { title: 'Round' } },
     { path: '/round/week', name: 'week', component: () => import('./round/WeekView.vue'), meta: { title: 'The week' } },
     { path: '/clinic', name: 'clinic', component: () => import('./clinic/ClinicView.vue'), meta: { title: 'Clinic' } },
-    { path: '/clinic/:id', name: 'case', component: () => import('./clinic/CaseView.vue'), meta: { title: 'Case' } },
+    {
+      path: '/clinic/:id',
+      component: () => import('./clinic/CaseView.vue'),
+      meta: { title: 'Case' },
+      children: [
+        { path: '', name: 'case', component: () => import('./clinic/CaseNow.vue') },
+        { path: 'checks', component: () => import('./clinic/CaseChecks.vue'), meta: { title: 'Checks of a case' } },
+        { path: 'tried', component: () => import('./clinic/CaseTried.vue'), meta: { title: 'Tried so far' } },
+      ],
+    },
     {
       path: '/practice',
       name: 'practice',
@@ -85,6 +89,12 @@ export const router = createRouter({
       meta: { title: 'Parts and small things' },
     },
     { path: '/shelf/waste', name: 'waste', component: () => import('./shelf/WasteView.vue'), meta: { title: 'Waste' } },
+    {
+      path: '/shelf/labels',
+      name: 'labels',
+      component: () => import('./shelf/LabelsView.vue'),
+      meta: { title: 'Labels' },
+    },
     { path: '/sums', name: 'sums', component: () => import('./sums/SumsView.vue'), meta: { title: 'Sums' } },
     { path: '/log', name: 'log', component: () => import('./log/LogView.vue'), meta: { title: 'Log' } },
     {

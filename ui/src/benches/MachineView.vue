@@ -87,7 +87,7 @@ watch(
             :to="`/changeover?machine=${id}&for=PARK`"
             >Park it</RouterLink
           >
-          <RouterLink class="btn btn-outline-secondary" :to="`/machines/${id}/label`">Label</RouterLink>
+          <RouterLink class="btn btn-outline-secondary" :to="`/shelf/labels?machine=${id}`">Labels</RouterLink>
         </div>
       </header>
       <PageParts :parts="parts" :label="`Parts of ${plate.name}’s page`" />

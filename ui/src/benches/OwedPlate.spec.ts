@@ -58,4 +58,16 @@ describe('owed and promised', () => {
     await flushPromises()
     expect(shown.get('[role="alert"]').text()).toBe('For when?')
   })
+
+  it('promises by the shop’s clock', async () => {
+    answers['POST /api/machines/4/promises'] = []
+    const shown = await plate()
+    await press(shown, 'Promise work')
+    await shown.get('#promise-words').setValue('24 sashes')
+    await shown.get('#promise-due').setValue('19 Dec 2026')
+    await shown.get('#promise-time').setValue('15:30')
+    await shown.get('form').trigger('submit')
+    await flushPromises()
+    expect(sent.at(-1)?.body).toEqual({ words: '24 sashes', due: '2026-12-19T15:30:00.000Z' })
+  })
 })

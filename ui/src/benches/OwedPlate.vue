@@ -4,7 +4,10 @@ import { reactive, ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
+import DateInput from '../shell/DateInput.vue'
+import TimeInput from '../shell/TimeInput.vue'
 import { day } from '../units/format'
+import { instantIn, isDate } from '../units/typed'
 import TextInput from '../shell/TextInput.vue'
 import Choice from '../shell/Choice.vue'
 
@@ -22,7 +25,7 @@ const promises = ref<Schemas['Promise'][]>([])
 const adding = ref<'task' | 'promise'>()
 const problem = ref<Problem>()
 const task = reactive({ words: '', inDays: 7, monthly: false })
-const promise = reactive({ words: '', due: '' })
+const promise = reactive({ words: '', date: '', time: '12:00:00' })
 const path = () => ({ machine: props.machine.plate.id })
 
 watch(
@@ -54,16 +57,19 @@ const { run: done } = oneAtATime(async (id: number) => {
   if (data) owed.value = data
 })
 const { run: promised } = oneAtATime(async () => {
-  const due = new Date(promise.due)
   const { data, error } = await api.POST('/api/machines/{machine}/promises', {
     params: { path: path() },
-    body: { words: promise.words, due: Number.isNaN(due.getTime()) ? '' : due.toISOString() },
+    body: {
+      words: promise.words,
+      due: isDate(promise.date) && promise.time ? instantIn(props.zone, promise.date, promise.time) : '',
+    },
   })
   problem.value = error ? problemOf(error) : undefined
   if (data) {
     promises.value = data
     adding.value = undefined
     promise.words = ''
+    promise.date = ''
   }
 })
 const { run: kept } = oneAtATime(async (id: number) => {
@@ -101,8 +107,16 @@ const { run: kept } = oneAtATime(async (id: number) => {
       <label for="promise-words">What, and for whom?</label>
       <TextInput id="promise-words" v-model="promise.words" placeholder="40 rosettes for the fair" />
       <FieldProblem :problem="problem" field="words" />
-      <label for="promise-due">For when?</label>
-      <TextInput id="promise-due" v-model="promise.due" type="datetime-local" />
+      <div class="pair">
+        <div>
+          <label for="promise-due">For which day?</label>
+          <DateInput id="promise-due" v-model="promise.date" />
+        </div>
+        <div>
+          <label for="promise-time">At what time?</label>
+          <TimeInput id="promise-time" v-model="promise.time" />
+        </div>
+      </div>
       <FieldProblem :problem="problem" field="due" />
       <div class="mt-2">
         <BButton type="submit" variant="outline-secondary">Promise it</BButton>

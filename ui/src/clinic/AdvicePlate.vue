@@ -9,7 +9,7 @@ import { minutes, volume, type VolumeUnit } from '../units/format'
 import LookNow from './LookNow.vue'
 import PageSeen from './PageSeen.vue'
 import SimpleThings from './SimpleThings.vue'
-import type { Case, Said } from './useCase'
+import { asMoney, type Case, type Said } from './useCase'
 
 /** The one next thing of a case, with its price, and the hands it needs. */
 const props = defineProps<{ found: Case; busy: boolean; unit: VolumeUnit; currency: string; zone: string }>()
@@ -20,8 +20,7 @@ const advice = computed(() => props.found.advice!)
 const problem = ref<string>()
 const words = ref('')
 const purge = computed(() => advice.value.kind === 'TREAT' && advice.value.treatment === 'PURGE_SHEET')
-const cost = (amount: number) =>
-  new Intl.NumberFormat('en-GB', { style: 'currency', currency: props.currency }).format(amount)
+const cost = (amount: number) => asMoney(amount, props.currency)
 
 const { run: open, busy: opening } = oneAtATime(async () => {
   const { data, error } = await api.POST('/api/cases/{id}/card', {

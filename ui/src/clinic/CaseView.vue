@@ -1,45 +1,24 @@
 <script setup lang="ts">
-import { BButton } from 'bootstrap-vue-next'
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { useChecks } from '../checks/useReading'
-import ChannelPicker from '../drawings/ChannelPicker.vue'
-import CombStack from '../drawings/CombStack.vue'
 import { useShop } from '../shell/shop'
-import { dayAndTime, minutes, volume, type VolumeUnit } from '../units/format'
-import AdvicePlate from './AdvicePlate.vue'
-import SawSomething from './SawSomething.vue'
-import SuspectPath from './SuspectPath.vue'
-import WhatElse from './WhatElse.vue'
-import { ENDINGS, useCase } from './useCase'
+import ArrivingPart from '../shell/ArrivingPart.vue'
+import PageParts, { type Part } from '../shell/PageParts.vue'
+import { dayAndTime } from '../units/format'
+import { useCase } from './useCase'
 
+/** One case: who is ill, what must be known before anything is tried, and the parts of its page. */
 const route = useRoute()
 const { settings } = useShop()
 const zone = computed(() => settings.value?.zone ?? 'UTC')
-const unit = computed(() => (settings.value?.volumeUnit ?? 'mL') as VolumeUnit)
-const currency = computed(() => settings.value?.currency ?? 'GBP')
-const { found, problem, busy, load, say, end, printOn } = useCase(() => Number(route.params.id))
-const { checks, load: loadChecks } = useChecks(() => found.value?.machine ?? 0)
-watch(found, (now) => now && loadChecks())
-
-const channel = ref<string>()
-const drawn = computed(() => {
-  const all = checks.value?.channels ?? []
-  const failing = found.value?.channels.filter((c) => c.failing).map((c) => c.channel) ?? []
-  return all.find((c) => c.channel === channel.value) ?? all.find((c) => failing.includes(c.channel)) ?? all[0]
-})
-const LEAST = 0.05 // below it a cause is only counted
-/** Whether nothing opens any more: the head is gone. */
-const lost = computed(() => !!found.value?.rules.length && found.value.rules.every((r) => r.never))
-const stopped = computed(() => found.value?.advice?.kind === 'STOP')
-const likely = computed(() => found.value?.findings.filter((f) => f.share >= LEAST) ?? [])
-const unlikely = computed(() => found.value?.findings.filter((f) => f.share < LEAST) ?? [])
-const whole = (share: number) => `${Math.round(share * 100)} %`
-const else_ = ref(false)
-const saw = ref(false)
-const words = ref('')
-const cost = (amount: number) =>
-  new Intl.NumberFormat('en-GB', { style: 'currency', currency: currency.value }).format(amount)
+const id = computed(() => Number(route.params.id))
+const { found, problem, load } = useCase(() => id.value)
+const at = computed(() => `/clinic/${id.value}`)
+const parts = computed<Part[]>(() => [
+  { to: at.value, label: found.value?.advice ? 'What to do' : 'How it ended' },
+  { to: `${at.value}/checks`, label: 'Its checks' },
+  { to: `${at.value}/tried`, label: 'Tried so far', count: found.value?.tried.length || undefined },
+])
 const title = computed(() => {
   const sick = found.value?.channels.filter((c) => c.failing).map((c) => c.channel) ?? []
   return `${found.value?.name ?? ''}${sick.length && sick.length < (found.value?.channels.length ?? 0) ? ` · ${sick.join(' ')}` : ''}`
@@ -49,7 +28,7 @@ const title = computed(() => {
 <template>
   <div class="page">
     <p v-if="problem" class="notice" role="alert">
-      <span>{{ problem }} <BButton variant="link" size="sm" @click="load">Try again</BButton></span>
+      <span>{{ problem }} <button type="button" class="btn btn-link btn-sm" @click="load">Try again</button></span>
     </p>
     <p v-if="!found && !problem" class="quiet">Looking into the case …</p>
     <template v-if="found">
@@ -73,154 +52,10 @@ const title = computed(() => {
           verdict. Look again after {{ dayAndTime(found.provisionalUntil, zone) }}.</span
         >
       </p>
-
-      <div class="case">
-        <div class="next">
-          <AdvicePlate
-            v-if="found.advice"
-            :found="found"
-            :busy="busy"
-            :unit="unit"
-            :currency="currency"
-            :zone="zone"
-            @say="say"
-            @end="end"
-            @reload="load"
-          />
-          <section v-else class="plate over">
-            <h2>{{ ENDINGS[found.ending ?? ''] }}</h2>
-            <p>{{ found.endingWords || 'Nothing was added.' }}</p>
-            <p class="quiet small">{{ found.endedAt ? dayAndTime(found.endedAt, zone) : '' }}</p>
-          </section>
-          <div v-if="found.others.length" class="others">
-            <p v-for="(o, i) in found.others" :key="o.title" class="small">
-              <b>{{ i === 0 ? 'Runner-up:' : 'Not now:' }}</b> {{ o.title
-              }}<template v-if="o.whyNot">, {{ o.whyNot }}</template
-              ><template v-if="o.over > 0.5"
-                >; about {{ cost(o.over) }} dearer in the end, waits and waste counted</template
-              >.
-            </p>
-          </div>
-          <div v-if="found.rounds" class="thin rounds">
-            <p class="strong">{{ stopped ? 'What it costs to have it back' : found.rounds.words }}</p>
-            <dl class="prices small">
-              <template v-if="!lost">
-                <dt>One more round, about</dt>
-                <dd>{{ cost(found.rounds.again) }}</dd>
-                <dt>Drained and filled anew</dt>
-                <dd>{{ cost(found.rounds.renew) }}</dd>
-              </template>
-              <dt>A new head</dt>
-              <dd>{{ cost(found.rounds.head) }}</dd>
-              <dt>An hour’s hands to fit it</dt>
-              <dd>{{ cost(found.rounds.labour) }}</dd>
-              <dt>Two days until it is there</dt>
-              <dd>{{ cost(found.rounds.lost) }}</dd>
-            </dl>
-          </div>
-          <div v-if="found.printOn && !found.card" class="thin rounds">
-            <p>{{ found.printOn }}</p>
-            <BButton variant="outline-secondary" :disabled="busy" @click="printOn">Print on like this</BButton>
-          </div>
-          <div v-if="found.advice && !found.card && !lost" class="ways">
-            <BButton variant="outline-secondary" @click="else_ = true">Something else</BButton>
-            <BButton variant="outline-secondary" @click="saw = true">Seen or felt</BButton>
-          </div>
-          <details v-if="found.advice && !found.card && !['STOP', 'CLOSE'].includes(found.advice.kind)" class="fold">
-            <summary>End it all the same</summary>
-            <label class="small" for="ending-words">In a word, for the log</label>
-            <input id="ending-words" v-model="words" class="form-control" maxlength="500" />
-            <div class="ways">
-              <BButton
-                v-if="!found.channels.some((c) => c.failing)"
-                variant="outline-secondary"
-                :disabled="busy"
-                @click="end({ ending: 'CURED', words })"
-                >Cured</BButton
-              >
-              <BButton variant="outline-secondary" :disabled="busy" @click="end({ ending: 'GOOD_ENOUGH', words })"
-                >Good enough</BButton
-              >
-              <BButton variant="outline-secondary" :disabled="busy" @click="end({ ending: 'STOPPED', words })"
-                >Stop here</BButton
-              >
-              <BButton variant="outline-secondary" :disabled="busy" @click="end({ ending: 'HANDED_OVER', words })"
-                >Handed over</BButton
-              >
-            </div>
-          </details>
-        </div>
-
-        <div class="belief">
-          <h2>What it believes</h2>
-          <p v-if="found.because.length" class="small quiet">{{ found.because.join('; ') }}.</p>
-          <ul class="findings">
-            <li v-for="f in likely" :key="f.cause" :title="f.signature">
-              <span class="what"
-                >{{ f.label }}<span v-if="f.channels.length" class="code">{{ f.channels.join(' ') }}</span></span
-              >
-              <span class="bar" aria-hidden="true"
-                ><span :style="{ width: `${Math.round(f.share * 100)}%` }" :class="{ most: f === likely[0] }"></span
-              ></span>
-              <span class="share"
-                ><b>{{ whole(f.share) }}</b> <span class="small quiet">{{ f.band }}</span></span
-              >
-            </li>
-          </ul>
-          <p v-if="!found.findings.length" class="quiet">Nothing is suspected any more.</p>
-          <p v-if="unlikely.length" class="small quiet">Unlikely: {{ unlikely.map((f) => f.label).join(', ') }}.</p>
-          <div class="scroll-x" tabindex="0" role="region" aria-label="Where it is suspected">
-            <SuspectPath :findings="likely" />
-          </div>
-          <p class="small quiet">What it cannot know. {{ found.cannotKnow.join(' ') }}</p>
-        </div>
-
-        <div class="evidence">
-          <h2>Checks</h2>
-          <template v-if="drawn && checks">
-            <ChannelPicker
-              :model-value="drawn.channel"
-              :codes="checks.channels.map((c) => c.channel)"
-              label="Channel"
-              @update:model-value="channel = $event"
-            />
-            <CombStack
-              :code="drawn.channel"
-              :checks="
-                drawn.past
-                  .slice(0, 7)
-                  .map((p) => ({ at: p.at, nozzles: drawn!.strokes, missing: p.missing, since: p.since }))
-              "
-              :zone="zone"
-            />
-            <p class="small quiet">Standing gaps make columns, air scatters, healing fills.</p>
-          </template>
-          <p v-else-if="!checks" class="quiet loading">Fetching the checks …</p>
-          <p v-else class="quiet">No check yet.</p>
-        </div>
-
-        <div class="history">
-          <h2>Tried so far</h2>
-          <ol v-if="found.tried.length" class="tried">
-            <li v-for="t in found.tried" :key="t.at + t.what">
-              <span class="quiet small when">{{ dayAndTime(t.at, zone) }}</span>
-              <span
-                >{{ t.what }}<template v-if="t.channels.length">: {{ t.channels.join(' ') }}</template></span
-              >
-              <b class="small">{{ t.result ?? 'not looked at yet' }}</b>
-            </li>
-          </ol>
-          <p v-else class="quiet">Nothing yet.</p>
-          <p class="small spent">
-            Spent: {{ volume(found.spent.mL, unit)
-            }}<template v-if="found.spent.padML"> ({{ volume(found.spent.padML, unit) }} into the pad)</template>,
-            {{ minutes(Math.round(found.spent.hands)) }} of hands,
-            {{ minutes(Math.round(found.spent.hours * 60)) }} since it was opened, {{ cost(found.spent.money) }}.
-          </p>
-        </div>
-      </div>
-      <WhatElse v-model="else_" :found="found" @say="say" />
-      <SawSomething v-model="saw" :found="found" :busy="busy" @say="say" />
+      <PageParts :parts="parts" :label="`Parts of ${found.name}’s case`" />
+      <ArrivingPart>
+        <RouterView v-slot="{ Component }"><component :is="Component" :id="id" :key="id" /></RouterView>
+      </ArrivingPart>
     </template>
   </div>
 </template>
@@ -231,128 +66,6 @@ const title = computed(() => {
   flex-wrap: wrap;
   gap: 8px 14px;
   align-items: center;
-  margin-bottom: 14px;
-}
-.case {
-  display: grid;
-  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1.1fr) minmax(320px, 0.95fr);
-  grid-template-areas: 'evidence belief next' 'history history next';
-  gap: 22px 30px;
-  align-items: start;
-}
-.next {
-  grid-area: next;
-}
-.belief {
-  grid-area: belief;
-}
-.evidence {
-  grid-area: evidence;
-}
-.history {
-  grid-area: history;
-}
-.over {
-  padding: 18px 20px;
-}
-.others {
-  margin-top: 16px;
-}
-.others p {
-  margin-bottom: 6px;
-}
-.ways {
-  display: flex;
-  gap: 10px;
-  flex-wrap: wrap;
-  margin-top: 10px;
-}
-.findings,
-.tried {
-  list-style: none;
-  margin: 8px 0 14px;
-  padding: 0;
-}
-.findings li {
-  display: grid;
-  grid-template-columns: minmax(0, 1.2fr) minmax(50px, 0.8fr) 138px;
-  gap: 10px;
-  align-items: center;
-  border-top: 1.5px solid var(--line);
-  padding: 6px 0;
-}
-.code {
-  font-weight: 650;
-  margin-left: 8px;
-}
-h2 {
-  margin-bottom: 6px;
-}
-.bar {
-  height: 14px;
-  border-radius: 7px;
-  background: var(--wash);
-  overflow: hidden;
-}
-.bar span {
-  display: block;
-  height: 100%;
-  background: var(--rim-soft);
-}
-.bar .most {
-  background: var(--act);
-}
-.share {
-  white-space: nowrap;
-}
-.tried li {
-  display: grid;
-  grid-template-columns: 120px minmax(0, 1fr) auto;
-  gap: 12px;
-  border-top: 1.5px solid var(--line);
-  padding: 7px 0;
-}
-.rounds {
-  padding: 10px 14px;
-  margin: 12px 0;
-}
-.prices {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 2px 16px;
-  margin: 0;
-}
-.prices dt {
-  font-weight: normal;
-}
-.prices dd {
-  margin: 0;
-  text-align: right;
-  font-variant-numeric: tabular-nums;
-}
-.rounds p {
-  margin: 0 0 6px;
-}
-.spent {
-  border-top: 1.5px solid var(--line);
-  padding-top: 8px;
-}
-@media (max-width: 1180px) {
-  .case {
-    grid-template-columns: minmax(0, 1fr) minmax(320px, 0.9fr);
-    grid-template-areas: 'belief next' 'evidence next' 'history next';
-  }
-}
-@media (max-width: 760px) {
-  .case {
-    grid-template-columns: minmax(0, 1fr);
-    grid-template-areas: 'next' 'belief' 'evidence' 'history';
-  }
-  .tried li {
-    grid-template-columns: minmax(0, 1fr) auto;
-  }
-  .when {
-    grid-column: 1 / -1;
-  }
+  margin-bottom: 10px;
 }
 </style>

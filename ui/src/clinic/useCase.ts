@@ -50,3 +50,7 @@ export const ENDINGS: Record<string, string> = {
   STOPPED: 'stopped',
   HANDED_OVER: 'handed over',
 }
+
+/** An amount of money in the shop’s currency: "£62.79". */
+export const asMoney = (amount: number, currency: string) =>
+  new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(amount)

@@ -10,6 +10,7 @@ import { FAMILIES, familyName, type Family } from '../units/families'
 import { dateOf, typedVolume, volume } from '../units/format'
 import ShelfParts from './ShelfParts.vue'
 import { moneyOf } from '../units/typed'
+import DateInput from '../shell/DateInput.vue'
 import TextInput from '../shell/TextInput.vue'
 import Choice from '../shell/Choice.vue'
 import Tick from '../shell/Tick.vue'
@@ -152,7 +153,8 @@ const { run: add } = oneAtATime(async () => {
       </div>
       <div>
         <label for="lot-best">Best before</label>
-        <TextInput id="lot-best" v-model="form.bestBefore" type="date" />
+        <DateInput id="lot-best" v-model="form.bestBefore" />
+        <FieldProblem :problem="problem" field="bestBefore" />
       </div>
       <div>
         <label for="lot-kind">How it opens</label>

@@ -38,6 +38,7 @@ const SETTINGS = [
   { name: 'Parts bin, donors', to: '/shelf/parts' },
   { name: 'Tools and small things', to: '/shelf/parts' },
   { name: 'Waste bottles', to: '/shelf/waste' },
+  { name: 'Labels for machines, lines, bottles, waste', to: '/shelf/labels' },
   { name: 'What upkeep takes: ink, hands, money', to: '/log/burden' },
 ]
 

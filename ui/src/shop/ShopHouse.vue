@@ -2,9 +2,11 @@
 import { BButton } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 import Choice from '../shell/Choice.vue'
+import DateInput from '../shell/DateInput.vue'
 import FieldProblem from '../shell/FieldProblem.vue'
 import TextInput from '../shell/TextInput.vue'
 import { dateOf } from '../units/format'
+import { isDate } from '../units/typed'
 import PresetsPlate from './PresetsPlate.vue'
 import ShopBlock from './ShopBlock.vue'
 import { useShopForm } from './useShopForm'
@@ -17,7 +19,7 @@ const { shop, form, problem } = useShopForm()
 const holiday = ref('')
 
 function addHoliday() {
-  if (!holiday.value || !form.value || form.value.holidays.includes(holiday.value)) return
+  if (!isDate(holiday.value) || !form.value || form.value.holidays.includes(holiday.value)) return
   form.value.holidays = [...form.value.holidays, holiday.value].sort()
   holiday.value = ''
 }
@@ -86,7 +88,7 @@ function addHoliday() {
       <WeekHours v-model="form.week" :usual="{ open: '09:00:00', close: '17:00:00' }" from="opens" to="closes" />
       <label for="holiday">Holidays</label>
       <div class="row-form">
-        <TextInput id="holiday" v-model="holiday" type="date" />
+        <DateInput id="holiday" v-model="holiday" @keydown.enter.prevent="addHoliday" />
         <BButton variant="outline-secondary" @click="addHoliday">Add</BButton>
       </div>
       <BButton

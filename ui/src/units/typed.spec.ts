@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { minorDigits, moneyOf, numberOf, numberOrNone, typedMoney, whyNoNumber } from './typed'
+import {
+  dateTyped,
+  instantIn,
+  minorDigits,
+  moneyOf,
+  numberOf,
+  numberOrNone,
+  todayIn,
+  typedMoney,
+  whyNoNumber,
+} from './typed'
 
 describe('what people type', () => {
   it.each([
@@ -58,4 +68,39 @@ describe('what people type', () => {
     expect(whyNoNumber('1,250')).toBe('“1,250” can be read in two ways. Type 1250 or 1.250.')
     expect(minorDigits('JPY')).toBe(0)
   })
+})
+
+describe('a date as people type it', () => {
+  const today = '2026-12-01' // a Tuesday
+
+  it.each([
+    ['19 Dec', '2026-12-19'],
+    ['19th december', '2026-12-19'],
+    ['19.12.', '2026-12-19'],
+    ['19/12/26', '2026-12-19'],
+    ['2026-12-19', '2026-12-19'],
+    ['3 Mar', '2027-03-03'],
+    ['29 Feb 2028', '2028-02-29'],
+    ['today', '2026-12-01'],
+    ['tomorrow', '2026-12-02'],
+    ['Fri', '2026-12-04'],
+    ['Tue', '2026-12-08'],
+  ])('reads %s as %s', (text, date) => expect(dateTyped(text, today)).toBe(date))
+
+  it.each(['', '31 Jun', '29 Feb 2027', '12', 'soon', '13/13', '2026-1'])('takes no date from “%s”', (text) =>
+    expect(dateTyped(text, today)).toBe(''),
+  )
+
+  it('knows the shop’s own day', () => {
+    const lateInLondon = Date.parse('2026-12-01T23:30:00Z')
+    expect(todayIn('Europe/London', lateInLondon)).toBe('2026-12-01')
+    expect(todayIn('Asia/Tokyo', lateInLondon)).toBe('2026-12-02')
+  })
+
+  it.each([
+    ['Europe/London', '2026-12-19', '12:00:00', '2026-12-19T12:00:00.000Z'],
+    ['Europe/London', '2026-07-19', '12:00:00', '2026-07-19T11:00:00.000Z'],
+    ['Asia/Kolkata', '2026-07-19', '00:15:00', '2026-07-18T18:45:00.000Z'],
+    ['America/New_York', '2026-03-08', '12:00:00', '2026-03-08T16:00:00.000Z'], // the morning the clocks went forward
+  ])('in %s, %s %s is %s', (zone, date, time, instant) => expect(instantIn(zone, date, time)).toBe(instant))
 })

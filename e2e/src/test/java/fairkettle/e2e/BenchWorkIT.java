@@ -220,7 +220,7 @@ class BenchWorkIT {
     @Test
     void newViewsFitEveryScreenAndLight() throws SQLException {
         var machine = "/machines/" + machine("Teasel");
-        for (var path : List.of(machine, machine + "/label", "/practice/questions/PORTS")) {
+        for (var path : List.of(machine, "/shelf/labels?machine=1", "/practice/questions/PORTS")) {
             for (var evening : List.of(false, true)) {
                 tablet.evening(evening);
                 tablet.open(path);
@@ -238,7 +238,7 @@ class BenchWorkIT {
                 machine + "/upkeep",
                 machine + "/papers",
                 machine + "/past",
-                machine + "/label",
+                "/shelf/labels?machine=1",
                 "/shelf",
                 "/shelf/parts",
                 "/shelf/waste",

@@ -101,16 +101,6 @@ class BenchTest {
                 .isEqualTo("Q-1");
     }
 
-    @Test
-    void theLabelLeadsToItsOwnMachineAndNowhereElse() {
-        long id = api.machine("Labelled", "small-tank", "INKED");
-        assertThat(api.get("/api/machines/{m}/label.svg?address={a}", id, "http://10.0.0.5:8640/machines/" + id))
-                .hasStatusOk()
-                .hasContentType("image/svg+xml");
-        assertThat(api.get("/api/machines/{m}/label.svg?address={a}", id, "http://elsewhere.example/"))
-                .hasStatus(400);
-    }
-
     private JsonNode plate(long machine) {
         return api.read(api.get("/api/machines/" + machine)).get("plate");
     }
