@@ -612,6 +612,9 @@ class DemoDays {
                     }
                 }
             });
+            if (before % 5 == 0) {
+                LOG.info("day {} of {} is lived", i + 1, days.size());
+            }
         }
     }
 }
