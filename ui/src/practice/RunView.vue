@@ -4,22 +4,17 @@ import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
 import { useClinicWords } from '../clinic/useCase'
-import Comb from '../drawings/Comb.vue'
-import { verdict } from '../drawings/comb'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { minutes, volume, type VolumeUnit } from '../units/format'
+import HandsAtPath from './HandsAtPath.vue'
+import PrintInTray from './PrintInTray.vue'
 import RunDebrief from './RunDebrief.vue'
+import { placeOf } from './places'
 
 /** One sick machine: what can be seen of it, what was spent, everything that could be tried. */
 type Run = Schemas['RunJson']
 type Act = Schemas['ActJson']
-const ASKS: { question: NonNullable<Act['question']>; label: string; one: boolean }[] = [
-  { question: 'WASTE_ROSE', label: 'Did the waste rise?', one: false },
-  { question: 'BUBBLES', label: 'Bubbles in the tube?', one: true },
-  { question: 'THREAD', label: 'Threads in the ink?', one: true },
-  { question: 'CRUST', label: 'Crust on the inlet?', one: true },
-]
 const route = useRoute()
 const { settings } = useShop()
 const unit = computed(() => (settings.value?.volumeUnit ?? 'mL') as VolumeUnit)
@@ -44,19 +39,10 @@ const { run: act, busy } = oneAtATime(async (kind: string, more: Partial<Act> = 
     }),
   ),
 )
-const toggle = (code: string) =>
-  (channels.value = channels.value.includes(code)
-    ? channels.value.filter((c) => c !== code)
-    : [...channels.value, code])
-const treatments = computed(() =>
-  (words.value?.treatments ?? []).filter((t) => {
-    if (t.treatment === 'DRAW_AT_CARTRIDGE' || t.treatment === 'PUSH_AT_VENT') return run.value?.refillable
-    if (t.treatment === 'FLUSH_LINE') return !run.value?.refillable
-    if (t.treatment === 'DRAW_AT_WASTE_LINE') return run.value?.wasteLine
-    if (t.treatment === 'HEAD_OUT') return run.value?.headOut
-    if (t.treatment === 'AGITATE') return run.value?.channels.some((c) => c.channel.startsWith('W'))
-    return true
-  }),
+const byHand = computed(() => (words.value?.treatments ?? []).filter((t) => placeOf(t.treatment) !== 'TRAY'))
+/** What was seen last is good enough, and nothing was done since. */
+const good = computed(
+  () => !run.value?.lookDue && run.value?.channels.every((c) => c.missing && c.missing.length <= c.tolerated),
 )
 const told = computed(() => {
   const r = run.value
@@ -84,41 +70,23 @@ const told = computed(() => {
       <RunDebrief v-if="run.debrief" :run="run" :debrief="run.debrief" :unit="unit" />
       <div v-else class="desk">
         <section class="seen">
-          <h2>Last check</h2>
-          <p v-if="run.channels[0]?.missing === undefined" class="quiet">Nobody has looked yet.</p>
-          <button
-            v-for="c in run.channels"
-            :key="c.channel"
-            type="button"
-            class="channel"
-            :class="{ on: channels.includes(c.channel) }"
-            :aria-pressed="channels.includes(c.channel)"
-            @click="toggle(c.channel)"
-          >
-            <b>{{ c.channel }}</b>
-            <Comb
-              v-if="c.missing"
-              :code="c.channel"
-              :nozzles="c.strokes"
-              :missing="c.missing"
-              :width="320"
-              :height="26"
-            />
-            <span v-else class="quiet small">veiled</span>
-            <span class="small" :class="(c.missing?.length ?? 0) > c.tolerated ? 'act strong' : 'quiet'">{{
-              c.missing ? verdict(c.strokes, c.missing.length) : ''
-            }}</span>
-          </button>
+          <h2>The print in the tray</h2>
+          <PrintInTray v-model="channels" :channels="run.channels" />
+          <div class="grid">
+            <BButton :variant="run.lookDue ? 'primary' : 'outline-secondary'" :disabled="busy" @click="act('LOOK')"
+              >Nozzle check</BButton
+            >
+            <BButton variant="outline-secondary" :disabled="busy" @click="act('PAGE')">Full page</BButton>
+            <BButton
+              variant="outline-secondary"
+              :disabled="busy || !channels.length"
+              @click="act('TREAT', { treatment: 'PURGE_SHEET' })"
+              >Purge sheet{{ channels.length ? `: ${channels.join(' ')}` : '' }}</BButton
+            >
+          </div>
           <p class="small quiet">
             Tap channels to treat just those. Good means at most {{ run.channels[0]?.tolerated }} gaps a channel.
           </p>
-          <h2>So far</h2>
-          <ol class="lines">
-            <li v-for="(s, i) in run.steps" :key="i">
-              <span>{{ s.what }}</span> <b class="small">{{ s.saw }}</b>
-            </li>
-          </ol>
-          <p v-if="!run.steps.length" class="quiet">Nothing.</p>
         </section>
         <section class="do">
           <div class="spent thin">
@@ -136,47 +104,33 @@ const told = computed(() => {
             >
           </div>
           <p v-if="run.hint" class="notice">{{ run.hint }}</p>
-          <h2>Look</h2>
-          <div class="grid">
-            <BButton :variant="run.lookDue ? 'primary' : 'outline-secondary'" :disabled="busy" @click="act('LOOK')"
-              >Nozzle check</BButton
-            >
-            <BButton variant="outline-secondary" :disabled="busy" @click="act('PAGE')">Full page</BButton>
-            <BButton variant="outline-secondary" :disabled="busy" @click="act('SIMPLE')">The simple things</BButton>
-            <BButton
-              v-for="a in ASKS"
-              :key="a.question"
-              variant="outline-secondary"
-              :disabled="busy || (a.one && channels.length !== 1)"
-              @click="act('ASK', { question: a.question })"
-              >{{ a.label }}</BButton
-            >
-          </div>
-          <h2>Try{{ channels.length ? ` on ${channels.join(' ')}` : '' }}</h2>
-          <p v-if="!channels.length" class="small quiet">Tap a channel first for what is done to single ones.</p>
-          <div class="grid">
-            <button
-              v-for="t in treatments"
-              :key="t.treatment"
-              type="button"
-              class="btn btn-outline-secondary"
-              :title="t.why"
-              :disabled="busy || (t.perChannel && !channels.length)"
-              @click="act('TREAT', { treatment: t.treatment })"
-            >
-              {{ t.label }}
-            </button>
-            <BButton variant="outline-secondary" :disabled="busy" @click="act('TRY', { remedy: 'ALIGN' })"
-              >Clean the strip, align</BButton
-            >
-          </div>
+          <h2>The machine</h2>
+          <HandsAtPath
+            :run="run"
+            :treatments="byHand"
+            :channels="channels"
+            :busy="busy"
+            @treat="act('TREAT', { treatment: $event })"
+            @ask="act('ASK', { question: $event })"
+            @simple="act('SIMPLE')"
+            @align="act('TRY', { remedy: 'ALIGN' })"
+          />
           <div class="ends">
             <BButton variant="outline-secondary" :disabled="busy" @click="act('HINT')">A hint (5 points)</BButton>
             <BButton variant="outline-secondary" :disabled="busy" @click="act('STOP')">Give it up</BButton>
-            <BButton :variant="run.lookDue ? 'outline-secondary' : 'primary'" :disabled="busy" @click="act('DONE')"
+            <BButton :variant="good ? 'primary' : 'outline-secondary'" :disabled="busy" @click="act('DONE')"
               >It is cured</BButton
             >
           </div>
+        </section>
+        <section class="past">
+          <h2>So far</h2>
+          <ol class="lines">
+            <li v-for="(s, i) in run.steps" :key="i">
+              <span>{{ s.what }}</span> <b class="small">{{ s.saw }}</b>
+            </li>
+          </ol>
+          <p v-if="!run.steps.length" class="quiet">Nothing.</p>
         </section>
       </div>
     </template>
@@ -193,25 +147,19 @@ const told = computed(() => {
 }
 .desk {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
-  gap: 26px 36px;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr);
+  grid-template-areas: 'seen do' 'past do';
+  grid-template-rows: auto 1fr;
+  gap: 16px 36px;
 }
-.channel {
-  width: 100%;
-  display: grid;
-  grid-template-columns: 40px minmax(0, 1fr) 118px;
-  gap: 12px;
-  align-items: center;
-  min-height: 48px;
-  border: 1.5px solid transparent;
-  border-radius: 10px;
-  background: none;
-  color: inherit;
-  text-align: left;
+.seen {
+  grid-area: seen;
 }
-.channel.on {
-  border-color: var(--rim);
-  background: var(--wash);
+.do {
+  grid-area: do;
+}
+.past {
+  grid-area: past;
 }
 .spent {
   display: flex;
@@ -222,7 +170,7 @@ const told = computed(() => {
 }
 .grid {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
   gap: 8px;
   margin: 6px 0 16px;
 }
@@ -241,14 +189,13 @@ const told = computed(() => {
   flex: 1 1 150px;
 }
 h2 {
-  margin-top: 4px;
+  margin: 4px 0 8px;
 }
 @media (max-width: 760px) {
   .desk {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .channel {
-    grid-template-columns: 34px minmax(0, 1fr) 92px;
+    grid-template-areas: 'seen' 'do' 'past';
+    grid-template-rows: none;
   }
 }
 </style>

@@ -253,6 +253,7 @@ class ClinicIT {
         tablet.sees("Nobody has looked yet.");
         tablet.press("Nozzle check");
         tablet.until(d -> !d.findElements(By.cssSelector(".channel svg")).isEmpty());
+        tablet.press("vent, level");
         tablet.press("The simple things");
         tablet.until(d -> d.findElements(By.cssSelector(".lines li")).size() == 2);
         tablet.press("A hint (5 points)");
