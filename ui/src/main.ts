@@ -7,5 +7,7 @@ import './styles/base.css'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
+import { fetchAhead } from './shell/ahead'
 
 createApp(App).use(router).mount('#app')
+void fetchAhead(router)

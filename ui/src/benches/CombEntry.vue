@@ -36,53 +36,59 @@ function say(which: number[], are: boolean) {
 </script>
 
 <template>
-  <div class="comb-entry" role="group" :aria-label="`Nozzle check of ${code}`">
-    <b class="code">{{ code }}</b>
-    <div class="parts">
-      <button
-        v-for="(part, i) in parts"
-        :key="part.from"
-        type="button"
-        class="part"
-        :class="{ open: opened === i }"
-        :aria-expanded="opened === i"
-        :aria-label="`${code} strokes ${part.from + 1} to ${part.to + 1}: ${verdict(part.to - part.from + 1, part.missing)}`"
-        @click="opened = opened === i ? undefined : i"
+  <div class="room">
+    <div class="comb-entry" role="group" :aria-label="`Nozzle check of ${code}`">
+      <b class="code">{{ code }}</b>
+      <div class="parts">
+        <button
+          v-for="(part, i) in parts"
+          :key="part.from"
+          type="button"
+          class="part"
+          :class="{ open: opened === i }"
+          :aria-expanded="opened === i"
+          :aria-label="`${code} strokes ${part.from + 1} to ${part.to + 1}: ${verdict(part.to - part.from + 1, part.missing)}`"
+          @click="opened = opened === i ? undefined : i"
+        >
+          <span v-for="tooth in drawn(part)" :key="tooth.from" class="tooth" :class="{ gone: tooth.missing }"></span>
+        </button>
+      </div>
+      <BButton
+        :variant="missing && !missing.length ? 'secondary' : 'outline-secondary'"
+        size="sm"
+        :aria-pressed="missing !== undefined && missing.length === 0"
+        @click="missing = []"
+        >whole</BButton
       >
-        <span v-for="tooth in drawn(part)" :key="tooth.from" class="tooth" :class="{ gone: tooth.missing }"></span>
-      </button>
-    </div>
-    <BButton
-      :variant="missing && !missing.length ? 'secondary' : 'outline-secondary'"
-      size="sm"
-      :aria-pressed="missing !== undefined && missing.length === 0"
-      @click="missing = []"
-      >whole</BButton
-    >
-    <span class="small verdict" :class="missing?.length ? 'act strong' : 'quiet'">{{
-      missing === undefined ? 'not looked at' : verdict(nozzles, missing.length)
-    }}</span>
-    <div v-if="strokes.length" class="lens" role="group" :aria-label="`Strokes of ${code}: tap what is missing`">
-      <button
-        v-for="stroke in strokes"
-        :key="stroke"
-        type="button"
-        class="stroke"
-        :class="{ gone: gone(stroke) }"
-        :aria-pressed="gone(stroke)"
-        :aria-label="`${code} stroke ${stroke + 1} missing`"
-        @click="say([stroke], !gone(stroke))"
-      >
-        {{ stroke + 1 }}
-      </button>
-      <BButton size="sm" variant="outline-secondary" @click="say(strokes, !allGone)">{{
-        allGone ? 'none of these' : 'all of these'
-      }}</BButton>
+      <span class="small verdict" :class="missing?.length ? 'act strong' : 'quiet'">{{
+        missing === undefined ? 'not looked at' : verdict(nozzles, missing.length)
+      }}</span>
+      <div v-if="strokes.length" class="lens" role="group" :aria-label="`Strokes of ${code}: tap what is missing`">
+        <button
+          v-for="stroke in strokes"
+          :key="stroke"
+          type="button"
+          class="stroke"
+          :class="{ gone: gone(stroke) }"
+          :aria-pressed="gone(stroke)"
+          :aria-label="`${code} stroke ${stroke + 1} missing`"
+          @click="say([stroke], !gone(stroke))"
+        >
+          {{ stroke + 1 }}
+        </button>
+        <BButton size="sm" variant="outline-secondary" @click="say(strokes, !allGone)">{{
+          allGone ? 'none of these' : 'all of these'
+        }}</BButton>
+      </div>
     </div>
   </div>
 </template>
 
 <style scoped>
+/* why: it stands in columns of any width, and a part is never narrower than a finger */
+.room {
+  container-type: inline-size;
+}
 .comb-entry {
   display: grid;
   grid-template-columns: 40px minmax(0, 1fr) auto 122px;
@@ -143,17 +149,7 @@ function say(which: number[], are: boolean) {
   color: var(--act);
   text-decoration: line-through;
 }
-@media (max-width: 600px) {
-  .comb-entry {
-    grid-template-columns: 34px auto minmax(0, 1fr);
-    gap: 4px 12px;
-  }
-  .parts {
-    grid-column: 1 / -1;
-    grid-row: 2;
-  }
-}
-@container (max-width: 480px) {
+@container (max-width: 540px) {
   .comb-entry {
     grid-template-columns: 34px auto minmax(0, 1fr);
     gap: 4px 12px;

@@ -64,10 +64,10 @@ function mark(step: Schemas['StepJson']): string {
   padding: 0;
 }
 summary {
-  padding: 7px 0;
+  padding: 10px 0;
   cursor: pointer;
   font-weight: 500;
-  min-height: 36px;
+  min-height: 44px;
 }
 summary.here {
   font-weight: 700;
@@ -79,13 +79,14 @@ summary.here {
 .beads button {
   display: flex;
   gap: 8px;
-  align-items: flex-start;
+  align-items: center;
+  min-height: 44px;
   text-align: left;
   width: 100%;
   border: 0;
   background: none;
   color: var(--quiet);
-  padding: 6px 0;
+  padding: 4px 0;
   margin-left: -9px;
   font-size: 0.9rem;
   line-height: 1.3;
@@ -96,6 +97,5 @@ summary.here {
 }
 svg {
   flex: none;
-  margin-top: 2px;
 }
 </style>

@@ -5,6 +5,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
+import { useServer } from '../api/useServer'
 import { useBench } from '../benches/useBench'
 import ChannelPicker from '../drawings/ChannelPicker.vue'
 import InkPath from '../drawings/InkPath.vue'
@@ -126,6 +127,17 @@ watch([machineId, () => route.query.to, () => route.query.for], () => {
   answer.value = undefined
 })
 watch([machineId, () => JSON.stringify(wish.value), purity], ask, { immediate: true })
+
+/** What each school comes to is worked out when it is looked at: every other one is a plan of its own. */
+const { data: schools } = useServer<Schemas['FollowedJson'][]>(
+  () => ['schools', machineId.value, JSON.stringify(wish.value), purity.value],
+  () =>
+    api.GET('/api/machines/{machine}/changeover/schools', {
+      params: { path: { machine: machineId.value ?? 0 }, query: { ...wish.value, purity: purity.value } },
+    }),
+  () => [],
+  () => see.value === 'care' && !!plan.value,
+)
 
 const { run: begin, busy: beginning } = oneAtATime(async () => {
   const { data, error } = await api.POST('/api/cards', {
@@ -365,7 +377,8 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
         <div v-else-if="see === 'care'" class="two">
           <section>
             <h2>Schools followed</h2>
-            <SchoolsFollowed :schools="plan.schools" />
+            <SchoolsFollowed :schools="schools ?? []" />
+            <p v-if="!schools" class="quiet">Working out what the others would come to …</p>
           </section>
           <section>
             <h2>Care</h2>

@@ -45,7 +45,6 @@ const { run, busy } = oneAtATime(async () => {
 
 <style scoped>
 .look {
-  container-type: inline-size;
   display: grid;
   gap: 8px;
 }

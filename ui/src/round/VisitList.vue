@@ -168,7 +168,8 @@ li.next .what b {
   width: 64px;
 }
 .where summary {
-  min-height: 32px;
+  min-height: 44px;
+  padding: 10px 0;
   cursor: pointer;
 }
 .ways {

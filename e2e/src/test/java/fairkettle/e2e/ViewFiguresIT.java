@@ -82,13 +82,15 @@ class ViewFiguresIT {
         });
     }
 
-    /** Everything that the first page brings over the wire, in kB. */
+    /** Everything that the first page brings over the wire, in kB; not what is fetched ahead of other pages. */
     private static double firstPage(Browser browser) {
         browser.forgets();
         browser.open("/");
         browser.settles();
         return ((Number) browser.script("""
+            const ahead = performance.getEntriesByName('ahead')[0]?.startTime ?? Infinity
             return [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')]
+              .filter((e) => e.startTime < ahead || e.initiatorType === 'fetch')
               .reduce((sum, e) => sum + e.transferSize, 0) / 1000\
             """)).doubleValue();
     }

@@ -30,10 +30,13 @@ final class Views {
         all.put("checks", "/checks/1");
         all.put("clinic", "/clinic");
         all.put("case", "/clinic/1");
+        all.put("checks of a case", "/clinic/1/checks");
+        all.put("tried in a case", "/clinic/1/tried");
         all.put("practice", "/practice");
         all.put("shelf", "/shelf");
         all.put("parts", "/shelf/parts");
         all.put("waste", "/shelf/waste");
+        all.put("labels", "/shelf/labels?machine=1");
         all.put("log", "/log");
         all.put("burden", "/log/burden");
         all.put("sums", "/sums");

@@ -76,7 +76,6 @@ class ChangeoverController {
             Plan.Payback payback,
             Plan.Fitness fitness,
             List<OtherWayJson> otherWays,
-            List<FollowedJson> schools,
             List<String> cautions,
             List<String> kit,
             List<String> first,
@@ -176,6 +175,36 @@ class ChangeoverController {
         };
     }
 
+    /**
+     * The schools that the plan follows, and what the others would come to; none where there is no plan. Apart from the
+     * plan, since each of the others is a plan of its own.
+     */
+    @GetMapping("/api/machines/{machine}/changeover/schools")
+    List<FollowedJson> schools(@PathVariable long machine, @ParameterObject WishQuery query) {
+        var wish = query.on(machine);
+        if (!(changeovers.plan(wish) instanceof Answer.Planned(var plan))) {
+            return List.of();
+        }
+        return changeovers.schools(wish, plan).stream()
+                .map(f -> new FollowedJson(
+                        f.school(),
+                        f.school().question(),
+                        f.position().label(),
+                        f.position().reason(),
+                        f.others().stream()
+                                .map(o -> new OtherwiseJson(
+                                        o.position().id(),
+                                        o.position().label(),
+                                        o.position().reason(),
+                                        o.impossible(),
+                                        o.steps(),
+                                        o.liquid(),
+                                        o.minutes(),
+                                        o.cost()))
+                                .toList()))
+                .toList();
+    }
+
     private PlanJson plan(Changeovers.Wish wish, Plan plan) {
         var times = plan.times();
         var days = days(plan);
@@ -216,7 +245,6 @@ class ChangeoverController {
                 plan.payback(),
                 plan.fitness(),
                 otherWays(plan, days.getLast().until()),
-                schools(wish, plan),
                 plan.cautions().stream().map(Caution::say).toList(),
                 plan.kit(),
                 first(plan),
@@ -240,27 +268,6 @@ class ChangeoverController {
             first.add("%d thing%s to buy: see the list.".formatted(missing, missing == 1 ? "" : "s"));
         }
         return first;
-    }
-
-    private List<FollowedJson> schools(Changeovers.Wish wish, Plan plan) {
-        return changeovers.schools(wish, plan).stream()
-                .map(f -> new FollowedJson(
-                        f.school(),
-                        f.school().question(),
-                        f.position().label(),
-                        f.position().reason(),
-                        f.others().stream()
-                                .map(o -> new OtherwiseJson(
-                                        o.position().id(),
-                                        o.position().label(),
-                                        o.position().reason(),
-                                        o.impossible(),
-                                        o.steps(),
-                                        o.liquid(),
-                                        o.minutes(),
-                                        o.cost()))
-                                .toList()))
-                .toList();
     }
 
     /** Against the changeover's cost and its ink: a machine built for it, ordering, and sheets that come inked. */

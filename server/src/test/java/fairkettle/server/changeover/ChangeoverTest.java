@@ -75,6 +75,19 @@ class ChangeoverTest {
                 .hasStatus(400);
     }
 
+    @Test
+    void theOtherSchoolsAreWorkedOutApart() {
+        long machine = api.machine("Schooled", "wide-tank", "INKED");
+        var schools = api.read(api.get("/api/machines/" + machine + "/changeover/schools?family=SUBLIMATION&make=own"));
+        assertThat(schools).isNotEmpty().allSatisfy(school -> {
+            assertThat(school.get("reason").asString()).isNotBlank();
+            assertThat(school.get("others")).isNotEmpty();
+        });
+        assertThat(api.read(api.get("/api/machines/" + machine + "/changeover/schools?family=EDIBLE")))
+                .as("where there is no plan")
+                .isEmpty();
+    }
+
     private JsonNode ask(long machine, String family, String more) {
         return api.read(api.get("/api/machines/" + machine + "/changeover?family=" + family + more));
     }
