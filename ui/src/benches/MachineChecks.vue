@@ -3,7 +3,8 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed, reactive, ref, toRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../api/client'
-import CombStack from '../drawings/CombStack.vue'
+import ChannelStacks, { type ChannelStack } from '../drawings/ChannelStacks.vue'
+import { verdict } from '../drawings/comb'
 import { oneAtATime } from '../shell/oneAtATime'
 import CombEntry from './CombEntry.vue'
 import SheetsPlate from './SheetsPlate.vue'
@@ -21,6 +22,16 @@ watch(
 )
 const looked = computed(() => plate.value?.channels.every((c) => combs[c.code] !== undefined))
 
+const stacks = computed<ChannelStack[]>(() =>
+  (plate.value?.channels ?? [])
+    .filter((c) => machine.value?.checks[c.code]?.length)
+    .map((c) => ({
+      code: c.code,
+      note: `${c.colour}, ${verdict(c.nozzles, c.missing.length)}`,
+      fails: c.missing.length > 0,
+      checks: machine.value?.checks[c.code] ?? [],
+    })),
+)
 const { run: save } = oneAtATime(async () => {
   const missing = Object.fromEntries(Object.entries(combs).map(([k, v]) => [k, v ?? []]))
   if (await act(() => api.POST('/api/machines/{machine}/checks', { ...path.value, body: { missing } }))) {
@@ -66,14 +77,7 @@ const { run: save } = oneAtATime(async () => {
           <BButton variant="link" @click="entering = false">Not now</BButton>
         </div>
       </form>
-      <template v-for="c in plate.channels" :key="c.code">
-        <template v-if="machine.checks[c.code]?.length">
-          <h3>
-            {{ c.code }} <span class="quiet small">{{ c.colour }}</span>
-          </h3>
-          <CombStack :code="c.code" :checks="machine.checks[c.code] ?? []" :zone="zone" />
-        </template>
-      </template>
+      <ChannelStacks :channels="stacks" :zone="zone" />
       <p v-if="!Object.keys(machine.checks).length" class="quiet">
         Nobody has looked yet. The first whole check is what later ones are compared with.
       </p>
@@ -101,9 +105,6 @@ const { run: save } = oneAtATime(async () => {
   gap: 8px;
   flex-wrap: wrap;
   margin-bottom: 10px;
-}
-h3 {
-  margin: 14px 0 2px;
 }
 .send {
   display: flex;

@@ -11,6 +11,7 @@ import ShelfParts from './ShelfParts.vue'
 
 /** Labels for machines, their lines, bottles and waste, on one sheet; one that was begun is gone on with. */
 const route = useRoute()
+const MANY = 16 // machines: more of them are folded away until asked for
 const { bench } = useBench()
 const machines = computed(() => bench.value?.machines ?? [])
 const lots = shallowRef<Schemas['Lot'][]>([])
@@ -65,43 +66,50 @@ const address = computed(() => {
     <div class="halves">
       <section>
         <h2>What gets a label?</h2>
-        <table class="of">
-          <thead>
-            <tr>
-              <th scope="col">Machine</th>
-              <th scope="col">itself</th>
-              <th scope="col">slots and lines</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="m in machines" :key="m.id">
-              <th scope="row">
-                {{ m.name }} <span class="quiet small">{{ m.family }}</span>
-              </th>
-              <td>
-                <label
-                  ><input
-                    v-model="chosen.machine"
-                    type="checkbox"
-                    class="form-check-input"
-                    :value="m.id"
-                    :aria-label="m.name"
-                /></label>
-              </td>
-              <td>
-                <label
-                  ><input
-                    v-model="chosen.line"
-                    type="checkbox"
-                    class="form-check-input"
-                    :value="m.id"
-                    :aria-label="`Slots and lines of ${m.name}`"
-                  />
-                </label>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <details :open="machines.length <= MANY">
+          <summary>
+            Machines<span v-if="chosen.machine.length + chosen.line.length" class="quiet small">
+              {{ new Set([...chosen.machine, ...chosen.line]).size }} chosen</span
+            >
+          </summary>
+          <table class="of">
+            <thead>
+              <tr>
+                <th scope="col">Machine</th>
+                <th scope="col">itself</th>
+                <th scope="col">slots and lines</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="m in machines" :key="m.id">
+                <th scope="row">
+                  {{ m.name }} <span class="quiet small">{{ m.family }}</span>
+                </th>
+                <td>
+                  <label
+                    ><input
+                      v-model="chosen.machine"
+                      type="checkbox"
+                      class="form-check-input"
+                      :value="m.id"
+                      :aria-label="m.name"
+                  /></label>
+                </td>
+                <td>
+                  <label
+                    ><input
+                      v-model="chosen.line"
+                      type="checkbox"
+                      class="form-check-input"
+                      :value="m.id"
+                      :aria-label="`Slots and lines of ${m.name}`"
+                    />
+                  </label>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </details>
         <details v-if="lots.length">
           <summary>
             Bottles<span v-if="chosen.lot.length" class="quiet small"> {{ chosen.lot.length }} chosen</span>

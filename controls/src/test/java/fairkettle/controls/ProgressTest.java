@@ -35,7 +35,7 @@ class ProgressTest {
                 "[INFO] Building What is asked of the sources 0.1.0          [5/9] | What is asked of the sources,"
                         + " part 5 of 9",
                 "[INFO] Building core 0.1.0                                 [2/9] | core, part 2 of 9",
-                "[INFO] Running fairkettle.server.papers.LabelTest          | tests: server.papers.LabelTest",
+                "[INFO] Running fairkettle.e2e.papers.LabelIT               | tests: e2e.papers.LabelIT",
                 "2026-12-01 INFO 7 --- demo.DemoDays : day 12 of 65 is lived | day 12 of 65 is lived",
                 "[INFO] Compiling 214 source files                          | ''",
             })
