@@ -17,7 +17,7 @@ const at = computed(() => `/clinic/${id.value}`)
 const parts = computed<Part[]>(() => [
   { to: at.value, label: found.value?.advice ? 'What to do' : 'How it ended' },
   { to: `${at.value}/checks`, label: 'Its checks' },
-  { to: `${at.value}/tried`, label: 'Tried so far', count: found.value?.tried.length || undefined },
+  { to: `${at.value}/tried`, label: 'Tried so far' },
 ])
 const title = computed(() => {
   const sick = found.value?.channels.filter((c) => c.failing).map((c) => c.channel) ?? []

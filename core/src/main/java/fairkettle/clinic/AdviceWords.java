@@ -125,7 +125,7 @@ public record AdviceWords(
         long tenths = Math.round(share * 10);
         return tenths == 0
                 ? "less than 1 time in 10"
-                : tenths == 10 ? "nearly always" : "%d times in 10".formatted(tenths);
+                : tenths == 10 ? "nearly always" : "%d time%s in 10".formatted(tenths, tenths == 1 ? "" : "s");
     }
 
     private static @Nullable String otherwise(Advice advice) {

@@ -176,7 +176,9 @@ class ClinicIT {
         tablet.sees("the gaps stand still");
         done(id, "SOAK", "M", "Y");
         check("Sorrel", Map.of("M", List.of(4, 9, 14), "Y", List.of(3, 8)));
+        tablet.press("Tried so far");
         tablet.sees("13 → 5 gaps");
+        tablet.press("What to do");
         assertThat(tablet.find(".findings li").getText()).contains("dried ink");
         done(id, "DRAW_AT_INLET", "M", "Y");
         check("Sorrel", Map.of());
