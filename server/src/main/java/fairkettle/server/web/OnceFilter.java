@@ -12,20 +12,24 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ProblemDetail;
+import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionStatus;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.servlet.HandlerExceptionResolver;
 import org.springframework.web.util.ContentCachingResponseWrapper;
-import tools.jackson.databind.json.JsonMapper;
+import org.springframework.web.util.UrlPathHelper;
 
 /**
  * One request, one transaction, done once.
@@ -43,6 +47,7 @@ public class OnceFilter extends OncePerRequestFilter {
     private static final String ENTRY = "Kettle-Entry";
     static final String KEY = "Idempotency-Key";
     private static final int MOST = 32_000_000; // bytes of a picture, and a few more to know that it is too large
+    private static final int MOST_WORDS = 2_000_000; // bytes of JSON: a whole shop's settings have some ten thousand
     private static final String SECRET = OnceFilter.class.getName() + ".secret";
 
     /** The answer to this request must not be kept for a repeated tap: it is made anew instead. */
@@ -52,27 +57,26 @@ public class OnceFilter extends OncePerRequestFilter {
 
     private final DSLContext db;
     private final TransactionTemplate transaction;
-    private final JsonMapper json;
+    private final Refusals refusals;
     private final List<Ahead> aheads;
     private final HandlerExceptionResolver problems;
 
     OnceFilter(
             DSLContext db,
             TransactionTemplate transaction,
-            JsonMapper json,
+            Refusals refusals,
             @Lazy List<Ahead> aheads,
             @Lazy @Qualifier("handlerExceptionResolver") HandlerExceptionResolver problems) {
         this.aheads = aheads;
         this.problems = problems;
         this.db = db;
         this.transaction = transaction;
-        this.json = json;
+        this.refusals = refusals;
     }
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return !request.getRequestURI().startsWith("/api/")
-                || request.getMethod().matches("GET|HEAD|OPTIONS");
+        return !path(request).startsWith("/api/") || request.getMethod().matches("GET|HEAD|OPTIONS");
     }
 
     @Override
@@ -80,24 +84,33 @@ public class OnceFilter extends OncePerRequestFilter {
             throws ServletException, IOException {
         var key = sent.getHeader(KEY);
         if (key == null || !key.matches("[\\w-]{8,80}")) {
-            problem(
+            refusals.write(
                     response,
                     HttpStatus.BAD_REQUEST,
+                    "bad-input",
                     "Writes need the header %s, 8 to 80 letters, digits or hyphens.".formatted(KEY));
             return;
         }
+        int most = MediaType.APPLICATION_JSON_VALUE.equals(kind(sent)) ? MOST_WORDS : MOST;
+        byte[] bytes = sent.getInputStream().readNBytes(most + 1);
+        if (bytes.length > most) {
+            refusals.write(
+                    response,
+                    HttpStatus.CONTENT_TOO_LARGE,
+                    "too-large",
+                    "This is too large: at most %d MB can be sent here.".formatted(most / 1_000_000));
+            return;
+        }
         var answer = new ContentCachingResponseWrapper(response);
-        var request = sent;
+        var request = new WithBody(sent, bytes);
         var ahead = aheads.stream().filter(a -> a.wants(sent)).findFirst();
         if (ahead.isPresent() && !db.fetchExists(ANSWERED, ANSWERED.KEY.eq(key))) {
-            var body = new WithBody(sent);
             try {
-                body.setAttribute(Ahead.DONE, ahead.get().done(body, body.bytes));
+                request.setAttribute(Ahead.DONE, ahead.get().done(request, bytes));
             } catch (Problem e) {
                 problems.resolveException(sent, response, null, e);
                 return;
             }
-            request = body;
         }
         carryOut(key, request, answer, chain);
         if (answer.getStatus() < 400 && sent.getAttribute(WRITTEN) instanceof Long entry) {
@@ -106,8 +119,17 @@ public class OnceFilter extends OncePerRequestFilter {
         answer.copyBodyToResponse();
     }
 
-    private void carryOut(
-            String key, HttpServletRequest request, ContentCachingResponseWrapper answer, FilterChain chain) {
+    /** As the server reads it, however it was written: an encoded letter is that letter. */
+    private static String path(HttpServletRequest request) {
+        return UrlPathHelper.defaultInstance.getPathWithinApplication(request);
+    }
+
+    private static String kind(HttpServletRequest request) {
+        var type = request.getContentType();
+        return type == null ? "" : type.split(";", 2)[0].strip().toLowerCase(Locale.ROOT);
+    }
+
+    private void carryOut(String key, WithBody request, ContentCachingResponseWrapper answer, FilterChain chain) {
         transaction.executeWithoutResult(status -> {
             try {
                 once(key, request, answer, chain, status);
@@ -121,12 +143,12 @@ public class OnceFilter extends OncePerRequestFilter {
 
     private void once(
             String key,
-            HttpServletRequest request,
+            WithBody request,
             ContentCachingResponseWrapper answer,
             FilterChain chain,
             TransactionStatus status)
             throws IOException, ServletException {
-        var what = request.getMethod() + " " + request.getRequestURI();
+        var what = request.getMethod() + " " + path(request) + " " + request.sum();
         boolean first = db.insertInto(ANSWERED)
                         .set(ANSWERED.KEY, key)
                         .set(ANSWERED.REQUEST, what)
@@ -154,8 +176,13 @@ public class OnceFilter extends OncePerRequestFilter {
 
     private void replay(String key, String what, ContentCachingResponseWrapper answer) throws IOException {
         var before = db.selectFrom(ANSWERED).where(ANSWERED.KEY.eq(key)).fetchSingle();
-        if (!before.getRequest().equals(what)) {
-            problem(answer, HttpStatus.UNPROCESSABLE_CONTENT, "This %s was used for another request.".formatted(KEY));
+        boolean ofBefore = before.getRequest().split(" ").length == 2; // kept without its sum
+        if (!before.getRequest().equals(ofBefore ? what.substring(0, what.lastIndexOf(' ')) : what)) {
+            refusals.write(
+                    answer,
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "key",
+                    "This %s was used for another request.".formatted(KEY));
             return;
         }
         answer.setStatus(before.getStatus());
@@ -166,19 +193,23 @@ public class OnceFilter extends OncePerRequestFilter {
         answer.getOutputStream().write(before.getBody());
     }
 
-    private void problem(HttpServletResponse response, HttpStatus status, String detail) throws IOException {
-        response.setStatus(status.value());
-        response.setContentType("application/problem+json");
-        response.getOutputStream().write(json.writeValueAsBytes(ProblemDetail.forStatusAndDetail(status, detail)));
-    }
-
     /** A request whose body was taken from the wire already. */
     private static final class WithBody extends HttpServletRequestWrapper {
         private final byte[] bytes;
 
-        WithBody(HttpServletRequest request) throws IOException {
+        WithBody(HttpServletRequest request, byte[] bytes) {
             super(request);
-            bytes = request.getInputStream().readNBytes(MOST);
+            this.bytes = bytes;
+        }
+
+        /** Of what was sent, so that the same key with other words is no repeated tap. */
+        String sum() {
+            try {
+                return HexFormat.of()
+                        .formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+            } catch (NoSuchAlgorithmException e) {
+                throw new IllegalStateException("Impossible state: every JDK has SHA-256.", e);
+            }
         }
 
         @Override

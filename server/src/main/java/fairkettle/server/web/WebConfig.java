@@ -8,8 +8,10 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
@@ -23,14 +25,21 @@ class WebConfig implements WebMvcConfigurer {
                     + " font-src 'self' data:; frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
 
     @Bean
-    SecurityFilterChain security(HttpSecurity http) throws Exception {
+    SecurityFilterChain security(HttpSecurity http, Refusals refusals) throws Exception {
+        var token = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        token.setCookieCustomizer(cookie -> cookie.sameSite("Strict")); // no other site's page sends it
         return http.authorizeHttpRequests(a -> a.requestMatchers("/actuator/health/**")
                         .permitAll()
                         .requestMatchers("/actuator/**")
                         .denyAll()
                         .anyRequest()
                         .permitAll())
-                .csrf(c -> c.spa())
+                .csrf(c -> c.spa().csrfTokenRepository(token))
+                .exceptionHandling(e -> e.accessDeniedHandler((_, response, _) -> refusals.write(
+                        response,
+                        HttpStatus.FORBIDDEN,
+                        "token",
+                        "This page is older than the kettle: nothing was saved. Load it anew and try again.")))
                 .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(CONTENT_SECURITY)))
                 .build();
     }

@@ -5,9 +5,11 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 
 import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
+import java.net.URI;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.assertj.MockMvcTester;
@@ -32,6 +34,9 @@ class BadInputTest {
         /api/hob        | {"label": "", "minutes": 5}                                                                                 | label
         /api/shelf/lots | {"family": "EDIBLE", "make": "own", "code": "X", "volume": "much", "price": 1, "foodGrade": true}           | volume
         /api/people     | {"name": ""}                                                                                                | name
+        /api/people     | {"name": "N\\u0000L"}                                                                                        | name
+        /api/practice/runs/1/acts | {"kind": "LOOK", "channels": [null]}                                                              | channels/0
+        /api/climate/readings | {"celsius": 20, "humidity": 0.5, "at": "1600-01-01T00:00:00Z"}                                         | at
         """)
     void theFieldIsNamed(String path, String body, String field) {
         assertThat(api.post(path, body))
@@ -68,7 +73,60 @@ class BadInputTest {
                         .header("Idempotency-Key", "12345678")
                         .contentType(MediaType.APPLICATION_JSON)
                         .content("{\"name\": \"x\"}"))
-                .hasStatus(403);
+                .hasStatus(403)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("Load it anew");
+    }
+
+    @Test
+    void aKeyIsForOneRequestWithItsWords() {
+        var key = "the-same-key-" + System.nanoTime();
+        assertThat(api.post("/api/people", "{\"name\": \"Keyed one\"}", key)).hasStatus(201);
+        assertThat(api.post("/api/people", "{\"name\": \"Keyed one\"}", key))
+                .as("a double tap")
+                .hasStatus(201)
+                .containsHeader("Idempotent-Replayed");
+        assertThat(api.post("/api/people", "{\"name\": \"Keyed two\"}", key)).hasStatus(422);
+    }
+
+    @Test
+    void aWriteIsOneHoweverItsAddressIsWritten() {
+        assertThat(mvc.post()
+                        .uri(URI.create("/%61pi/people"))
+                        .with(csrf())
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content("{\"name\": \"Round the filter\"}"))
+                .as("no key, no write")
+                .hasStatus(400);
+    }
+
+    @Test
+    void moreThanAnybodyTypesIsNotReadToItsEnd() {
+        assertThat(api.post("/api/people", "{\"name\": \"%s\"}".formatted("x".repeat(2_100_000))))
+                .hasStatus(413)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("at most 2 MB");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"localhost", "127.0.0.1", "192.168.1.20", "[::1]", "[fe80::1]", "LOCALHOST"})
+    void itIsKnownByItsAddresses(String host) {
+        assertThat(mvc.get().uri("http://" + host + "/api/people")).hasStatusOk();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"rebound.example", "localhost.rebound.example", "127.0.0.1.rebound.example"})
+    void aForeignNameThatLeadsHereIsNotAnswered(String host) {
+        assertThat(mvc.get().uri("http://" + host + "/api/people"))
+                .hasStatus(421)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("does not go by that name");
     }
 
     @Test
