@@ -30,6 +30,9 @@ function setToken(request: Request) {
   if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token))
 }
 
+/** Told when the server does not know any more who asks. */
+export const whoever = { isGone: () => {} }
+
 const headers: Middleware = {
   onRequest({ request }) {
     if (request.method === 'GET') return request
@@ -40,6 +43,7 @@ const headers: Middleware = {
     return request
   },
   onResponse({ request, response }) {
+    if (response.status === 401) whoever.isGone()
     const entry = Number(response.headers.get('Kettle-Entry'))
     if (request.method === 'GET' || !response.ok) return
     if (new URL(request.url).pathname.endsWith('/strike')) noUndo()

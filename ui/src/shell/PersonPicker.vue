@@ -3,12 +3,16 @@ import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { api, problemOf } from '../api/client'
 import { person, pick } from './person'
+import { leave, session } from './session'
 import { loadShop, useShop } from './shop'
 import TextInput from './TextInput.vue'
 
 const { shop } = useShop()
 const people = computed(() => shop.value?.people ?? [])
-const name = computed(() => people.value.find((p) => p.id === person.value)?.name)
+const closed = computed(() => session.value?.closed === true)
+const name = computed(() =>
+  closed.value ? session.value?.name : people.value.find((p) => p.id === person.value)?.name,
+)
 const open = ref(false)
 const typed = ref('')
 const problem = ref('')
@@ -47,7 +51,14 @@ async function add() {
     </svg>
     {{ name ?? 'Who are you?' }}
   </button>
-  <BModal v-model="open" title="Who is at this bench?" no-footer centered>
+  <BModal v-if="closed" v-model="open" :title="`You are ${name}`" no-footer centered>
+    <p class="quiet">Every entry in the log carries your name.</p>
+    <div class="people">
+      <BButton variant="primary" @click="leave()">Sign out</BButton>
+      <BButton variant="outline-secondary" @click="leave(true)">Sign out everywhere</BButton>
+    </div>
+  </BModal>
+  <BModal v-else v-model="open" title="Who is at this bench?" no-footer centered>
     <div class="people">
       <BButton
         v-for="one in people"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { owns } from '../shell/session'
+import AccessPlate from './AccessPlate.vue'
 import FeedPlate from './FeedPlate.vue'
 import PeoplePlate from './PeoplePlate.vue'
 import VaultPlate from './VaultPlate.vue'
@@ -8,8 +10,11 @@ import VaultPlate from './VaultPlate.vue'
 
 <template>
   <div class="halves">
-    <PeoplePlate />
     <div class="stack">
+      <PeoplePlate />
+      <AccessPlate v-if="owns" />
+    </div>
+    <div v-if="owns" class="stack">
       <FeedPlate />
       <VaultPlate />
     </div>

@@ -36,6 +36,15 @@ public final class Problem extends RuntimeException {
         return new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "refused", detail, fields);
     }
 
+    /** Whoever asks has to say who they are, or said it wrongly. */
+    public static Problem unsigned(String detail) {
+        return new Problem(HttpStatus.UNAUTHORIZED, "unsigned", detail, List.of());
+    }
+
+    public static Problem tooOften(String detail) {
+        return new Problem(HttpStatus.TOO_MANY_REQUESTS, "too-often", detail, List.of());
+    }
+
     public static Problem atField(String field, String detail) {
         return new Problem(HttpStatus.BAD_REQUEST, "bad-input", detail, List.of(new Field(detail, field, null)));
     }

@@ -3,15 +3,10 @@ package fairkettle.server.web;
 import java.io.IOException;
 import java.time.Duration;
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
-import org.springframework.http.HttpStatus;
-import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.web.SecurityFilterChain;
-import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
@@ -19,30 +14,6 @@ import org.springframework.web.servlet.resource.PathResourceResolver;
 
 @Configuration
 class WebConfig implements WebMvcConfigurer {
-
-    private static final String CONTENT_SECURITY =
-            "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline';"
-                    + " font-src 'self' data:; frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
-
-    @Bean
-    SecurityFilterChain security(HttpSecurity http, Refusals refusals) throws Exception {
-        var token = CookieCsrfTokenRepository.withHttpOnlyFalse();
-        token.setCookieCustomizer(cookie -> cookie.sameSite("Strict")); // no other site's page sends it
-        return http.authorizeHttpRequests(a -> a.requestMatchers("/actuator/health/**")
-                        .permitAll()
-                        .requestMatchers("/actuator/**")
-                        .denyAll()
-                        .anyRequest()
-                        .permitAll())
-                .csrf(c -> c.spa().csrfTokenRepository(token))
-                .exceptionHandling(e -> e.accessDeniedHandler((_, response, _) -> refusals.write(
-                        response,
-                        HttpStatus.FORBIDDEN,
-                        "token",
-                        "This page is older than the kettle: nothing was saved. Load it anew and try again.")))
-                .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(CONTENT_SECURITY)))
-                .build();
-    }
 
     @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {

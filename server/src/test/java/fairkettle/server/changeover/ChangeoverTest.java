@@ -77,7 +77,7 @@ class ChangeoverTest {
 
     @Test
     void theOtherSchoolsAreWorkedOutApart() {
-        long machine = api.machine("Schooled", "wide-tank", "INKED");
+        long machine = api.machine("Schools apart", "wide-tank", "INKED");
         var schools = api.read(api.get("/api/machines/" + machine + "/changeover/schools?family=SUBLIMATION&make=own"));
         assertThat(schools).isNotEmpty().allSatisfy(school -> {
             assertThat(school.get("reason").asString()).isNotBlank();
