@@ -2,6 +2,7 @@
 import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { clock, day } from '../units/format'
+import KettleMark from '../drawings/KettleMark.vue'
 import FindAnything from './FindAnything.vue'
 import PersonPicker from './PersonPicker.vue'
 import { singleKeys } from './keys'
@@ -25,20 +26,7 @@ const time = computed(() => {
 <template>
   <header class="band">
     <RouterLink to="/" class="brand" aria-label="Fair Kettle, to the bench">
-      <svg
-        width="30"
-        height="30"
-        viewBox="0 0 30 30"
-        fill="none"
-        stroke="currentColor"
-        stroke-width="2.2"
-        stroke-linecap="round"
-        stroke-linejoin="round"
-        aria-hidden="true"
-      >
-        <path d="M6 13h15l1.5 12h-18z" />
-        <path d="M8 13c0-4 11-4 11 0M21.5 16c3 0 4-3 6.500-3M13.500 7V5" />
-      </svg>
+      <KettleMark />
       <span class="brand-name">Fair Kettle</span>
     </RouterLink>
     <nav aria-label="Views">

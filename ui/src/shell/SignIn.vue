@@ -2,6 +2,7 @@
 import { BButton } from 'bootstrap-vue-next'
 import { reactive, ref } from 'vue'
 import { api, type Problem } from '../api/client'
+import KettleMark from '../drawings/KettleMark.vue'
 import FieldProblem from './FieldProblem.vue'
 import { oneAtATime } from './oneAtATime'
 import PinPad from './PinPad.vue'
@@ -33,6 +34,7 @@ const { run: asDemo } = oneAtATime(async () => {
 
 <template>
   <div v-if="session" class="door">
+    <p class="brand"><KettleMark /> Fair Kettle</p>
     <section class="plate in" aria-label="Sign in">
       <h1>{{ session.first ? 'Whose shop is this?' : 'Who comes in?' }}</h1>
 
@@ -94,9 +96,21 @@ const { run: asDemo } = oneAtATime(async () => {
 <style scoped>
 .door {
   display: grid;
-  place-items: center;
-  min-height: 70vh;
+  justify-items: center;
+  align-content: center;
+  gap: 14px;
+  min-height: 80vh;
   padding: 20px 12px;
+}
+.brand {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin: 0;
+  color: var(--rim);
+  font:
+    700 1.3rem 'Besley Variable',
+    serif;
 }
 .in {
   width: min(100%, 440px);

@@ -24,7 +24,7 @@ const problem = ref<Problem>()
 const open = ref<number>()
 const form = reactive({ role: 'HAND' as Role, password: '', pin: '' })
 const device = ref('')
-const noRole = computed(() => access.value?.people.every((p) => !p.password) ?? false)
+const nobody = computed(() => access.value?.people.every((p) => !p.password) ?? false)
 
 function take({ data, error }: { data?: Schemas['AccessJson']; error?: unknown }) {
   problem.value = error ? problemOf(error) : undefined
@@ -72,9 +72,9 @@ const says = (p: Schemas['MayJson']) =>
     <p class="small quiet">
       <template v-if="access.closed">People sign in here, and each may do what is theirs.</template>
       <template v-else
-        >Only this machine can reach the kettle: nobody signs in. In the workshop’s network everybody does.</template
+        >Only this machine can reach the kettle: nobody signs in. In the workshop’s network everybody does.
+        <b v-if="nobody">Give the owner a password before you open it to the network.</b></template
       >
-      <b v-if="noRole"> Give the owner a password before you open it to the network.</b>
     </p>
     <ul class="lines">
       <li v-for="p in access.people" :key="p.person">

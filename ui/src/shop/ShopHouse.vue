@@ -74,12 +74,16 @@ function addHoliday() {
       </ShopBlock>
       <ShopBlock title="At the bench">
         <p v-if="shop.workshop" class="notice">
-          The workshop’s network can reach this kettle, without a password and unencrypted. To take it back, stop it and
-          start it without --workshop.
+          The workshop’s network can reach this kettle, and everybody signs in.
+          <template v-if="shop.fingerprint"
+            >What goes over it is encrypted; when a browser asks whether to trust the certificate, compare its
+            fingerprint: <code class="fingerprint">{{ shop.fingerprint }}</code></template
+          >
+          To take it back, stop it and start it without --workshop.
         </p>
         <p v-else class="quiet">
-          Only this machine can reach the kettle. To use tablets, start it with <code>./kettle up --workshop</code>, in
-          a network you trust.
+          Only this machine can reach the kettle. To use tablets, start it with <code>./kettle up --workshop</code>:
+          then everybody signs in.
         </p>
       </ShopBlock>
       <PresetsPlate />
@@ -103,3 +107,9 @@ function addHoliday() {
     </ShopBlock>
   </div>
 </template>
+
+<style scoped>
+.fingerprint {
+  overflow-wrap: anywhere;
+}
+</style>

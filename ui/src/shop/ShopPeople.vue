@@ -10,11 +10,9 @@ import VaultPlate from './VaultPlate.vue'
 
 <template>
   <div class="halves">
-    <div class="stack">
-      <PeoplePlate />
-      <AccessPlate v-if="owns" />
-    </div>
+    <PeoplePlate />
     <div v-if="owns" class="stack">
+      <AccessPlate />
       <FeedPlate />
       <VaultPlate />
     </div>

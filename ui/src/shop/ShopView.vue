@@ -3,6 +3,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed, onMounted } from 'vue'
 import { useRoute } from 'vue-router'
 import ArrivingPart from '../shell/ArrivingPart.vue'
+import { owns } from '../shell/session'
 import PageParts, { type Part } from '../shell/PageParts.vue'
 import { useShopForm } from './useShopForm'
 
@@ -22,13 +23,17 @@ const settled = computed(() => !changed.value && !saved.value && !problem.value)
 <template>
   <div class="page">
     <h1>Shop</h1>
-    <p class="quiet">How we do it here. Every figure is a default until you say otherwise.</p>
+    <p class="quiet">
+      How we do it here. Every figure is a default until you say otherwise.
+      <template v-if="!owns">What is settled here is the owner’s: you may look.</template>
+    </p>
     <PageParts :parts="PARTS" label="Parts of the shop’s page" />
     <p v-if="!form" class="quiet loading">Fetching the shop …</p>
-    <form v-else novalidate @submit.prevent="save">
+    <!-- why: people and keys are kept one by one, by forms of their own; a form within a form is none -->
+    <component :is="route.path === '/shop/people' ? 'div' : 'form'" v-else novalidate @submit.prevent="save">
       <ArrivingPart><RouterView /></ArrivingPart>
       <div v-if="route.path !== '/shop/people' || !settled" class="send" :class="{ waits: changed }">
-        <BButton type="submit" variant="primary" size="lg" :disabled="!changed">Keep</BButton>
+        <BButton type="submit" variant="primary" size="lg" :disabled="!changed" @click.prevent="save">Keep</BButton>
         <BButton v-if="changed" variant="outline-secondary" @click="reload">Let it be as it was</BButton>
         <span v-if="saved" class="strong" role="status">Kept.</span>
         <span v-if="problem" class="act strong" role="alert"
@@ -36,7 +41,7 @@ const settled = computed(() => !changed.value && !saved.value && !problem.value)
           <BButton v-if="problem.status === 409" variant="link" @click="reload">Load again</BButton></span
         >
       </div>
-    </form>
+    </component>
   </div>
 </template>
 

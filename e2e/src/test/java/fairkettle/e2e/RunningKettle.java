@@ -35,6 +35,7 @@ final class RunningKettle implements AutoCloseable {
     private final int port = ThrowawayPg.freePort();
     private final boolean demo;
     private int days = A_FEW_DAYS;
+    private String signIn = "auto";
     private Duration ahead; // null where a demo finds its own time
     private Process process;
 
@@ -54,6 +55,17 @@ final class RunningKettle implements AutoCloseable {
         this.demo = demo;
         this.days = days;
         ahead = Duration.between(Instant.now(), now);
+        start();
+    }
+
+    /** A demo whose people sign in. */
+    static RunningKettle closed() throws IOException, InterruptedException {
+        return new RunningKettle(true, "always");
+    }
+
+    private RunningKettle(boolean demo, String signIn) throws IOException, InterruptedException {
+        this.demo = demo;
+        this.signIn = signIn;
         start();
     }
 
@@ -94,6 +106,8 @@ final class RunningKettle implements AutoCloseable {
                         "" + demo,
                         "KETTLE_DEMO_DAYS",
                         "" + days,
+                        "KETTLE_SIGN_IN",
+                        signIn,
                         "KETTLE_BENCH_PORT",
                         "0"));
         process = builder.redirectErrorStream(true)

@@ -1,6 +1,7 @@
 package fairkettle.server.access;
 
 import fairkettle.server.web.Problem;
+import fairkettle.server.web.Reach;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.SecureRandom;
@@ -31,14 +32,14 @@ class Door {
     /** @param signIn always, never, or auto: where others can reach it */
     Door(
             @Value("${kettle.sign-in}") String signIn,
-            @Value("${server.address}") String address,
+            Reach reach,
             @Value("${kettle.demo}") boolean demo,
             Accounts accounts) {
         this.demo = demo;
         closed = switch (signIn.toLowerCase(Locale.ROOT)) {
             case "always" -> true;
             case "never" -> false;
-            case "auto" -> !address.matches("127\\..*|::1|localhost");
+            case "auto" -> reach.byOthers();
             default ->
                 throw new IllegalArgumentException(
                         "KETTLE_SIGN_IN is (%s). Set it to auto, always or never.".formatted(signIn));

@@ -6,16 +6,14 @@ import fairkettle.server.people.People;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.shop.ShopSettings;
 import fairkettle.server.shop.SimulatedBench;
+import fairkettle.server.web.Reach;
 import jakarta.validation.Valid;
-import java.net.InetAddress;
-import java.net.UnknownHostException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -30,24 +28,20 @@ class ShopController {
     private final People people;
     private final Clock clock;
     private final ObjectProvider<SimulatedBench> bench;
-    private final String address;
+    private final Reach reach;
 
-    ShopController(
-            Shop shop,
-            People people,
-            Clock clock,
-            ObjectProvider<SimulatedBench> bench,
-            @Value("${server.address}") String address) {
+    ShopController(Shop shop, People people, Clock clock, ObjectProvider<SimulatedBench> bench, Reach reach) {
         this.bench = bench;
         this.shop = shop;
         this.people = people;
         this.clock = clock;
-        this.address = address;
+        this.reach = reach;
     }
 
     /**
      * @param now the server's clock, by which every wait runs
      * @param workshop whether other devices can reach it
+     * @param fingerprint of the certificate it shows, to be compared by people; null if it shows none
      * @param simulatedBench where the simulated machines of a demo are to be seen; null in a shop of one's own
      */
     record ShopJson(
@@ -58,6 +52,7 @@ class ShopController {
             List<WorkJson> works,
             Instant now,
             boolean workshop,
+            @Nullable String fingerprint,
             @Nullable String simulatedBench) {}
 
     /** @param usual gaps that it forgives where the shop says nothing */
@@ -91,15 +86,8 @@ class ShopController {
                         .map(w -> new WorkJson(w, w.label(), w.usual()))
                         .toList(),
                 clock.instant(),
-                reachable(),
+                reach.byOthers(),
+                reach.fingerprint(),
                 bench.stream().map(SimulatedBench::url).findFirst().orElse(null));
-    }
-
-    private boolean reachable() {
-        try {
-            return !InetAddress.getByName(address).isLoopbackAddress();
-        } catch (UnknownHostException e) {
-            return true;
-        }
     }
 }
