@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch'
+import { shallowRef } from 'vue'
 import { currentPerson } from '../shell/person'
 import { noUndo, offerUndo } from '../shell/undo'
 import * as taps from './taps'
@@ -30,6 +31,20 @@ function setToken(request: Request) {
   if (token) request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token))
 }
 
+/** What of the house fails at the moment, in the kettle’s own words: its database, its disk. */
+export const outage = shallowRef<string>()
+
+async function hearOutage(response: Response) {
+  if (!response.ok && (await taps.isOutage(response)))
+    outage.value = ((await response.clone().json()) as Problem).detail
+}
+
+/** Asks for what stands in the database: what failed is over once that is answered. */
+export async function askAgain(): Promise<void> {
+  const { response } = await api.GET('/api/people')
+  if (response.ok) outage.value = undefined
+}
+
 /** Told when the server does not know any more who asks. */
 export const whoever = { isGone: () => {} }
 
@@ -42,8 +57,9 @@ const headers: Middleware = {
     if (person) request.headers.set('Kettle-Person', String(person))
     return request
   },
-  onResponse({ request, response }) {
+  async onResponse({ request, response }) {
     if (response.status === 401) whoever.isGone()
+    await hearOutage(response)
     const entry = Number(response.headers.get('Kettle-Entry'))
     if (request.method === 'GET' || !response.ok) return
     if (new URL(request.url).pathname.endsWith('/strike')) noUndo()

@@ -3,20 +3,25 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import AwayBar from '../shell/AwayBar.vue'
 import { api, problemOf, sendKept } from './client'
 import { NoStream } from './server.testing'
+import * as taps from './taps'
 
 let within: boolean
 let refusing: boolean
+let outage: string | undefined
 const heard: { path: string; key: string | null; body: string }[] = []
 
 beforeEach(() => {
   within = true
   refusing = false
+  outage = undefined
   heard.length = 0
   localStorage.clear()
   vi.useFakeTimers()
   vi.stubGlobal('EventSource', NoStream)
   vi.stubGlobal('fetch', async (request: Request) => {
     if (!within) throw new TypeError('Failed to fetch')
+    if (outage)
+      return Response.json({ status: 503, type: `/problems/${outage}`, detail: 'It is gone.' }, { status: 503 })
     heard.push({
       path: new URL(request.url).pathname,
       key: request.headers.get('Idempotency-Key'),
@@ -53,6 +58,38 @@ describe('a tap that the kettle does not hear', () => {
     expect(shown.text()).toBe('')
     expect(localStorage).toHaveLength(0)
   })
+
+  it.each(['database', 'disk'])('is kept too while the kettle has no %s to keep it in', async (what) => {
+    outage = what
+    tap()
+    const done = finish('pull')
+    await vi.advanceTimersByTimeAsync(60_000)
+    const shown = bar()
+    expect(shown.text()).toContain('1 tap is kept here')
+    await api.GET('/api/people')
+    expect(shown.text()).toContain('It is gone.')
+    outage = undefined
+    await vi.advanceTimersByTimeAsync(10_000)
+    expect((await done).error).toBeUndefined()
+    expect(heard.filter((h) => h.path.endsWith('/finish'))).toHaveLength(1)
+    expect(shown.text()).toBe('')
+  })
+
+  it('is answered at once where too many read pictures: that is no outage', async () => {
+    outage = 'busy'
+    expect((await finish('pull')).error).toMatchObject({ type: '/problems/busy' })
+  })
+
+  it.each(['/api/session', '/api/session/pin', '/api/sessions', '/api/access/3', '/api/devices'])(
+    'is never written down if it opens the shop: %s',
+    async (path) => {
+      within = false
+      void taps.send(new Request(new URL(path, location.href), { method: 'POST', body: '{}' }))
+      await vi.advanceTimersByTimeAsync(10_000)
+      expect(localStorage).toHaveLength(0)
+      taps.taps.value.forEach(taps.drop)
+    },
+  )
 
   it('keeps its place before those that were tapped after it', async () => {
     within = false

@@ -30,8 +30,8 @@ const FRESH = 2000 // ms between a tap and its write
 const A_DAY = 24 * 60 * 60_000 // ms; what was true of a machine yesterday may not be today
 const STORE = 'kettle.taps'
 
-/** What a vault keeps is written down nowhere else, and shown nowhere. */
-const SECRET = /\/(activation-code|vault)(\/|$)/
+/** What a vault keeps, and what opens the shop, is written down nowhere else, and shown nowhere. */
+const SECRET = /\/(activation-code|vault|sessions?|access|devices)(\/|$)/
 
 /** Acts on one card go one after the other, as they were tapped. */
 const IN_ORDER = /^\/api\/cards\/\d+/
@@ -119,15 +119,23 @@ async function keep(tap: Tap, request: Request) {
   ])
 }
 
+/** Whether the kettle heard it and could not keep it: its database is gone, or its disk is full. */
+export async function isOutage(answer: Response): Promise<boolean> {
+  if (answer.status !== 503 && answer.status !== 507) return false
+  const { type } = (await answer
+    .clone()
+    .json()
+    .catch(() => ({}))) as { type?: string }
+  return type === '/problems/database' || type === '/problems/disk'
+}
+
 async function deliver(tap: Tap, request: Request): Promise<Response> {
   for (let tries = 0; outstanding.value.includes(tap); tries++) {
     if (Date.now() - tap.at > A_DAY) return unsent(TOO_OLD) // by then the server may have forgotten that it heard it
-    try {
-      return await globalThis.fetch(request.clone())
-    } catch {
-      if (!tap.away) await keep(tap, request)
-      await pause(PAUSES[tries] ?? LATER, tap.key)
-    }
+    const answer = await globalThis.fetch(request.clone()).catch(() => undefined)
+    if (answer && !(await isOutage(answer))) return answer
+    if (!tap.away) await keep(tap, request)
+    await pause(PAUSES[tries] ?? LATER, tap.key)
   }
   return unsent('It is not sent again. Look whether the kettle had heard it before you repeat it.')
 }

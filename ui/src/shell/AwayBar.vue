@@ -1,13 +1,24 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { computed } from 'vue'
+import { computed, onScopeDispose, watch } from 'vue'
+import { askAgain, outage } from '../api/client'
 import { drop, taps, type Tap } from '../api/taps'
 import { clock } from '../units/format'
-import { disconnected } from './live'
+import { catchUp, disconnected } from './live'
 import { serverNow, useShop } from './shop'
 
 /** The kettle out of reach: that it is, which taps are kept here meanwhile, and what it did not take when it came back. */
 const SHOWN = 3
+const ASK_EVERY = 3000 // ms, whether what failed answers again
+
+let asking: ReturnType<typeof setInterval> | undefined
+const rest = () => clearInterval(asking)
+watch(outage, (is, was) => {
+  rest()
+  if (is) asking = setInterval(() => void askAgain(), ASK_EVERY)
+  else if (was) catchUp()
+})
+onScopeDispose(rest)
 
 const { settings } = useShop()
 const waiting = computed(() => taps.value.filter((tap) => !tap.refused))
@@ -16,8 +27,9 @@ const at = (tap: Tap) => clock(new Date(tap.at + serverNow() - Date.now()).toISO
 </script>
 
 <template>
-  <div v-if="disconnected || taps.length" class="away" role="status">
+  <div v-if="disconnected || outage || taps.length" class="away" role="status">
     <p v-if="disconnected">No connection to the kettle. What you see may be old; it catches up by itself.</p>
+    <p v-else-if="outage">{{ outage }}</p>
     <template v-if="waiting.length">
       <p>
         <strong>{{ waiting.length === 1 ? '1 tap is kept here' : `${waiting.length} taps are kept here` }}</strong>,

@@ -27,6 +27,9 @@ function setLost(now: boolean) {
   lost.value = now
 }
 
+/** Everything is looked at anew: nobody knows what was missed. */
+export const catchUp = () => tell(EVERYTHING)
+
 function open() {
   source = new EventSource('/api/live')
   source.addEventListener('change', (event) =>

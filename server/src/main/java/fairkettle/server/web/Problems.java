@@ -59,6 +59,11 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail unexpected(Exception e) {
+        var outage = Outage.of(e);
+        if (outage != null) {
+            LOG.error("{}: {}", outage.detail, e.getMessage());
+            return document(outage.status, outage.kind(), outage.detail, List.of());
+        }
         LOG.error("Unexpected", e);
         return document(
                 HttpStatus.INTERNAL_SERVER_ERROR,
