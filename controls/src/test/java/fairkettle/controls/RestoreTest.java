@@ -81,6 +81,36 @@ class RestoreTest {
         assertThat(words()).isEqualTo("poured");
     }
 
+    @Test
+    void nobodyElseOnTheMachineComesInAndTheShopsOwnRoleIsAPlainOne() throws IOException, InterruptedException {
+        assertThat(run("$(pg_bin)/psql -w -U kettle -h 127.0.0.1 -p $(cat $KETTLE_STATE/shop/pg.port) -d"
+                        + " postgres -c 'select 1'"))
+                .contains("no password supplied");
+        assertThat(run("$(pg_bin)/psql -w -U keeper -h 127.0.0.1 -p $(cat $KETTLE_STATE/shop/pg.port) -d"
+                        + " postgres -c 'select 1'"))
+                .contains("no pg_hba.conf entry");
+        assertThat(run("query shop 'select rolsuper or rolcreatedb or rolcreaterole from pg_roles where"
+                        + " rolname = current_user'"))
+                .isEqualTo("f");
+        assertThat(run("stat -c %a $KETTLE_STATE/shop/pg/kettle.secret")).isEqualTo("600");
+    }
+
+    @Test
+    void aFolderOfBeforePasswordsIsGivenOne() throws IOException, InterruptedException {
+        run("""
+            stop_postgres shop; rm -rf $KETTLE_STATE/shop/pg; mkdir -p $KETTLE_STATE/shop/pg; chmod 700 $KETTLE_STATE/shop/pg
+            is_root && chown postgres $KETTLE_STATE/shop/pg
+            as_postgres $(pg_bin)/initdb -D $KETTLE_STATE/shop/pg -U kettle -A trust -E UTF8 --locale=C.UTF-8\
+            """);
+        run("start_postgres shop; query shop \"$(cat $KETTLE_STATE/shop.sql)\"");
+        assertThat(words()).isEqualTo("poured");
+        assertThat(run("$(pg_bin)/psql -w -U kettle -h 127.0.0.1 -p $(cat $KETTLE_STATE/shop/pg.port) -d"
+                        + " postgres -c 'select 1'"))
+                .contains("no password supplied");
+        run("stop_postgres shop");
+        assertThat(words()).as("and it still opens").isEqualTo("poured");
+    }
+
     private String words() throws IOException, InterruptedException {
         return run("start_postgres shop; query shop 'select words from entry'");
     }
