@@ -137,6 +137,8 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
           {{ reading.kindLabel ?? 'picture' }}, {{ dayAndTime(reading.at, zone)
           }}<template v-if="reading.machine === id && !reading.whyNot"
             >, {{ reading.kind ? 'filed by its mark' : 'its corners were tapped' }}</template
+          ><template v-if="reading.taken"
+            >, taken {{ dayAndTime(`${reading.taken}Z`, 'UTC') }} by the camera’s clock</template
           >
         </p>
         <p v-else class="quiet small">No picture yet.</p>

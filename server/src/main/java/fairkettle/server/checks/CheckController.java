@@ -19,6 +19,7 @@ import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -91,6 +92,7 @@ class CheckController {
     record ReadingJson(
             long id,
             Instant at,
+            @Nullable LocalDateTime taken,
             UUID picture,
             @Nullable UUID straight,
             @Nullable Long machine,
@@ -108,6 +110,7 @@ class CheckController {
             return new ReadingJson(
                     id,
                     at,
+                    taken,
                     picture,
                     straight,
                     machine,
@@ -126,6 +129,7 @@ class CheckController {
             return new ReadingJson(
                     r.id(),
                     r.at(),
+                    r.taken(),
                     r.picture(),
                     r.straight(),
                     r.machine(),

@@ -1,9 +1,9 @@
 package fairkettle.server.checks;
 
+import static fairkettle.db.Tables.PICTURE;
 import static fairkettle.db.Tables.READING;
 
 import fairkettle.check.Look;
-import fairkettle.db.tables.records.ReadingRecord;
 import fairkettle.imaging.SheetReader;
 import fairkettle.imaging.SheetReader.Result;
 import fairkettle.ink.ChannelCode;
@@ -20,6 +20,7 @@ import fairkettle.sheet.SheetKind;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -31,6 +32,8 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
+import org.jooq.Record;
+import org.jooq.SelectOnConditionStep;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -82,6 +85,7 @@ public class Readings {
     }
 
     /**
+     * @param taken by the camera’s own clock; null if it did not say
      * @param machine null if the picture told of none
      * @param whyNot what to do, if nothing was read
      * @param corrected strokes missing by channel, as a person sees it
@@ -91,6 +95,7 @@ public class Readings {
     public record Reading(
             long id,
             Instant at,
+            @Nullable LocalDateTime taken,
             UUID picture,
             @Nullable UUID straight,
             @Nullable Long machine,
@@ -303,25 +308,32 @@ public class Readings {
 
     /** @throws Problem if there is none of this number */
     public Reading get(long id) {
-        return db.selectFrom(READING)
-                .where(READING.ID.eq(id))
+        return read().where(READING.ID.eq(id))
                 .fetchOptional(this::of)
                 .orElseThrow(() -> Problem.notFound("There is no reading of this number (%d).".formatted(id)));
     }
 
     /** @param machine null for all; newest first */
     public List<Reading> latest(@Nullable Long machine, int count) {
-        return db.selectFrom(READING)
-                .where(machine == null ? DSL.noCondition() : READING.MACHINE_ID.eq(machine))
+        return read().where(machine == null ? DSL.noCondition() : READING.MACHINE_ID.eq(machine))
                 .orderBy(READING.AT.desc(), READING.ID.desc())
                 .limit(count)
                 .fetch(this::of);
     }
 
-    private Reading of(ReadingRecord r) {
+    private SelectOnConditionStep<? extends Record> read() {
+        return db.select(READING.asterisk(), PICTURE.TAKEN)
+                .from(READING)
+                .join(PICTURE)
+                .on(PICTURE.ID.eq(READING.PICTURE_ID));
+    }
+
+    private Reading of(Record found) {
+        var r = found.into(READING);
         return new Reading(
                 r.getId(),
                 r.getAt().toInstant(),
+                found.get(PICTURE.TAKEN),
                 r.getPictureId(),
                 r.getStraightId(),
                 r.getMachineId(),

@@ -2,14 +2,17 @@ package fairkettle.server.pictures;
 
 import static fairkettle.db.Tables.PICTURE;
 
+import fairkettle.imaging.BarePicture;
 import fairkettle.imaging.Photo;
 import fairkettle.server.web.Problem;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.LocalDateTime;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -36,8 +39,22 @@ public class Pictures {
 
     public record Picture(UUID id, String mediaType, byte[] bytes) {}
 
-    /** A picture that was decoded, and is not kept yet. */
-    public record Sent(byte[] bytes, String mediaType, Photo photo) {}
+    /**
+     * A picture that was decoded, and is not kept yet.
+     *
+     * @param bytes without the place and whatever else a camera wrote beside it
+     * @param taken when, by the camera's own clock; null if it did not say
+     */
+    public record Sent(
+            byte[] bytes,
+            String mediaType,
+            Photo photo,
+            @Nullable LocalDateTime taken) {
+
+        public Sent(byte[] bytes, String mediaType, Photo photo) {
+            this(bytes, mediaType, photo, null);
+        }
+    }
 
     /** Decodes what was sent, outside any transaction. @throws Problem if it is no picture, or more than is taken */
     public Sent receive(byte[] bytes) {
@@ -51,7 +68,12 @@ public class Pictures {
                             .formatted(bytes.length / 1_000_000, maxBytes / 1_000_000));
         }
         var photo = eye.decode(bytes);
-        return new Sent(bytes, Photo.Format.of(bytes).orElseThrow().mediaType(), photo);
+        var bare = BarePicture.of(bytes);
+        return new Sent(
+                bare.bytes(),
+                Photo.Format.of(bytes).orElseThrow().mediaType(),
+                photo,
+                bare.taken().orElse(null));
     }
 
     /** @return the picture's id; the same picture sent twice has one */
@@ -61,10 +83,11 @@ public class Pictures {
                 sent.bytes(),
                 sent.mediaType(),
                 sent.photo().width(),
-                sent.photo().height());
+                sent.photo().height(),
+                sent.taken());
     }
 
-    private UUID keep(byte[] bytes, String mediaType, int width, int height) {
+    private UUID keep(byte[] bytes, String mediaType, int width, int height, @Nullable LocalDateTime taken) {
         byte[] hash = sha256(bytes);
         return db.select(PICTURE.ID)
                 .from(PICTURE)
@@ -79,6 +102,7 @@ public class Pictures {
                             .set(PICTURE.WIDTH, width)
                             .set(PICTURE.HEIGHT, height)
                             .set(PICTURE.BYTES, bytes)
+                            .set(PICTURE.TAKEN, taken)
                             .execute();
                     return id;
                 });

@@ -7,6 +7,7 @@ import fairkettle.server.ServerTest;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
@@ -23,6 +24,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
 
 /** Hostile and unlucky uploads. */
 @ServerTest
@@ -45,19 +47,24 @@ class PicturesTest {
 
     @Test
     void aPictureIsKeptAndServedWithTheTypeThatWasFound() throws IOException {
-        var result = api.send(photos, picture("png", 20, 10));
-        assertThat(result).hasStatusOk();
-        var id = api.read(result)
-                .get("steps")
-                .valueStream()
-                .filter(s -> s.get("id").asString().equals("photograph"))
-                .findFirst()
-                .orElseThrow()
-                .at("/notes/0/picture")
-                .asString();
-        var served = api.get("/api/pictures/" + id).getResponse();
+        var served = served(picture("png", 20, 10));
         assertThat(served.getContentType()).isEqualTo("image/png");
         assertThat(served.getHeader("X-Content-Type-Options")).isEqualTo("nosniff");
+    }
+
+    @Test
+    void whatTheCameraWroteBesideThePictureIsNotKept() throws IOException {
+        byte[] plain = picture("jpeg", 20, 10);
+        byte[] words = "behind the market".getBytes(StandardCharsets.US_ASCII);
+        byte[] sent = ByteBuffer.allocate(plain.length + words.length + 4)
+                .put(plain, 0, 2)
+                .putShort((short) 0xfffe) // a comment
+                .putShort((short) (words.length + 2))
+                .put(words)
+                .put(plain, 2, plain.length - 2)
+                .array();
+        assertThat(new String(served(sent).getContentAsByteArray(), StandardCharsets.ISO_8859_1))
+                .doesNotContain("behind the market");
     }
 
     @Test
@@ -135,6 +142,21 @@ class PicturesTest {
     @Test
     void tooLargeIsRefused() {
         refused(new byte[31_000_000], "at most 30 MB");
+    }
+
+    /** A photo on the card, as a browser gets it back. */
+    private MockHttpServletResponse served(byte[] photo) {
+        var result = api.send(photos, photo);
+        assertThat(result).hasStatusOk();
+        var id = api.read(result)
+                .get("steps")
+                .valueStream()
+                .filter(s -> s.get("id").asString().equals("photograph"))
+                .findFirst()
+                .orElseThrow()
+                .at("/notes/0/picture")
+                .asString();
+        return api.get("/api/pictures/" + id).getResponse();
     }
 
     private void refused(byte[] bytes, String reason) {
