@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
-import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { dayAndTime, typedVolume, volume, type VolumeUnit } from '../units/format'
+import { useSheets } from './useSheets'
 import OwnSheets from './OwnSheets.vue'
 import PrinterAddress from './PrinterAddress.vue'
 import TextInput from '../shell/TextInput.vue'
@@ -17,34 +17,20 @@ import Choice from '../shell/Choice.vue'
 const props = defineProps<{ machine: number; gaps: string[]; unit: VolumeUnit; zone: string }>()
 const emit = defineEmits<{ printed: [] }>()
 
-const sheets = shallowRef<Schemas['SheetsJson']>()
-const jobs = shallowRef<Schemas['PrintJobsJson']>()
+const { sheets, jobs, made, going, reload } = useSheets(() => props.machine)
 const problem = ref<Problem>()
 const purging = ref(false)
 const paper = ref<'A4' | 'LETTER'>('A4')
 const wanted = reactive<Record<string, string>>({})
 const where = () => ({ params: { path: { machine: props.machine } } })
 
-async function load() {
-  const mine = props.machine
-  const [made, going] = await Promise.all([
-    api.GET('/api/machines/{machine}/sheets', where()),
-    api.GET('/api/machines/{machine}/print-jobs', where()),
-  ])
-  if (mine !== props.machine) return // a slow answer must not overwrite the next machine's
-  sheets.value = made.data
-  jobs.value = going.data
-}
 watch(
   () => props.machine,
   () => {
     purging.value = false
     problem.value = undefined
-    void load()
   },
-  { immediate: true },
 )
-useLive(() => [`machine/${props.machine}`], load)
 
 type Kind = Schemas['NewSheetJson']['kind']
 const reached = computed(() => sheets.value?.channels.filter((c) => c.byPage) ?? [])
@@ -66,7 +52,7 @@ const { run: make, busy } = oneAtATime(async (kind: Kind) => {
   })
   problem.value = error ? problemOf(error) : undefined
   if (!data) return
-  sheets.value = data
+  made(data)
   purging.value = false
   const sheet = data.made[0]
   if (sheet && jobs.value?.uri) await send(sheet.id)
@@ -74,13 +60,13 @@ const { run: make, busy } = oneAtATime(async (kind: Kind) => {
 async function send(sheet: number) {
   const { data, error } = await api.POST('/api/sheets/{sheet}/print', { params: { path: { sheet } } })
   problem.value = error ? problemOf(error) : undefined
-  if (data) jobs.value = data
+  if (data) going(data)
 }
 const { run: again } = oneAtATime(send)
 const { run: printed } = oneAtATime(async (sheet: number) => {
   const { data } = await api.POST('/api/sheets/{sheet}/printed', { params: { path: { sheet } } })
   if (data) {
-    sheets.value = data
+    made(data)
     emit('printed')
   }
 })
@@ -92,8 +78,8 @@ const { run: settle } = oneAtATime(async (job: number, what: 'cancel' | 'came' |
       : what === 'came'
         ? await api.POST('/api/print-jobs/{job}/came', path)
         : await api.POST('/api/print-jobs/{job}/lost', path)
-  if (answer.data) jobs.value = answer.data
-  await load()
+  if (answer.data) going(answer.data)
+  await reload()
   if (what === 'came') emit('printed')
 })
 
@@ -207,7 +193,7 @@ defineExpose({ choosePurge })
     <p v-if="!sheets.made.length && !purging" class="quiet small">
       A purge sheet puts ink on paper that can be read; a cleaning puts it into the pad.
     </p>
-    <PrinterAddress :machine="machine" :uri="jobs?.uri" @kept="jobs = $event" />
+    <PrinterAddress :machine="machine" :uri="jobs?.uri" @kept="going($event)" />
     <OwnSheets :machine="machine" />
   </section>
 </template>

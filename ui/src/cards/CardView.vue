@@ -680,11 +680,12 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
 }
 .buttons .btn {
   min-height: 64px;
+  padding-inline: 14px; /* five of them stand in one row beside the steps */
   font-size: 1.05rem;
   white-space: nowrap;
 }
 .main {
-  min-width: 200px;
+  flex: 1 1 150px;
   font-size: 1.2rem !important;
 }
 .refused {

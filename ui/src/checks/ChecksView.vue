@@ -6,12 +6,12 @@ import { api, problemOf, type Schemas } from '../api/client'
 import CombEntry from '../benches/CombEntry.vue'
 import SheetsPlate from '../benches/SheetsPlate.vue'
 import { useBench } from '../benches/useBench'
+import { useSheets } from '../benches/useSheets'
 import ChannelPicker from '../drawings/ChannelPicker.vue'
 import Comb from '../drawings/Comb.vue'
 import CombStack from '../drawings/CombStack.vue'
 import StateMark from '../drawings/StateMark.vue'
 import { verdict } from '../drawings/comb'
-import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import SimulatedBench from '../shell/SimulatedBench.vue'
 import { useShop } from '../shell/shop'
@@ -43,18 +43,8 @@ const white = computed(() => plate.value?.channels.some((c) => c.code.startsWith
 
 const chosen = shallowRef<Reading>()
 const { checks, problem: trouble, load } = useChecks(() => id.value ?? 0)
-watch(
-  id,
-  (now) => {
-    chosen.value = undefined
-    if (now) void load()
-  },
-  { immediate: true },
-)
-useLive(
-  () => ['readings', `machine/${id.value}`],
-  () => id.value && load(),
-)
+useSheets(() => id.value ?? 0) // asked for beside the checks, not after them
+watch(id, () => (chosen.value = undefined))
 
 const reading = computed(() => {
   const known = checks.value?.readings ?? []

@@ -1,11 +1,15 @@
 <script setup lang="ts">
-import { onMounted, shallowRef } from 'vue'
+import { shallowRef } from 'vue'
 import { api, type Schemas } from '../api/client'
 import Comb from '../drawings/Comb.vue'
 
 /** What good looks like, and what is taken for a clog and is none. */
 const help = shallowRef<Schemas['EyeHelpJson'][]>([])
-onMounted(async () => (help.value = (await api.GET('/api/checks/help')).data ?? []))
+/** Asked for when it is opened: most days nobody does. */
+async function opened(event: Event) {
+  if ((event.target as HTMLDetailsElement).open && !help.value.length)
+    help.value = (await api.GET('/api/checks/help')).data ?? []
+}
 
 const EXAMPLES = [
   { word: 'perfect', says: 'every stroke there', missing: [] },
@@ -15,7 +19,7 @@ const EXAMPLES = [
 </script>
 
 <template>
-  <details class="fold">
+  <details class="fold" @toggle="opened">
     <summary>What good looks like, and what is no clog</summary>
     <div v-for="e in EXAMPLES" :key="e.word" class="example">
       <b>{{ e.word }}</b>

@@ -60,12 +60,12 @@ export function useReading(machine: () => number | undefined, done: (reading: Re
   return { sent: shallowReadonly(sent), busy: shallowReadonly(busy), send }
 }
 
-/** What a machine's checks say, kept up to date by whoever calls load. */
+/** What a machine's checks say, kept up to date. */
 export function useChecks(machine: () => number) {
   const { data, problem, reload } = useServer<Schemas['MachineChecksJson']>(
     () => ['checks', machine()],
     () => api.GET('/api/machines/{machine}/checks', { params: { path: { machine: machine() } } }),
-    () => [],
+    () => ['readings', `machine/${machine()}`],
     () => machine() > 0,
   )
   return { checks: data, problem: computed(() => problem.value?.detail), load: reload }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
+import { computed } from 'vue'
 import { useChecks } from '../checks/useReading'
 import ChannelStacks, { type ChannelStack } from '../drawings/ChannelStacks.vue'
 import { useShop } from '../shell/shop'
@@ -10,8 +10,7 @@ const props = defineProps<{ id: number }>()
 const { settings } = useShop()
 const zone = computed(() => settings.value?.zone ?? 'UTC')
 const { found } = useCase(() => props.id)
-const { checks, load } = useChecks(() => found.value?.machine ?? 0)
-watch(found, (now) => now && load(), { immediate: true })
+const { checks } = useChecks(() => found.value?.machine ?? 0)
 const failing = computed(() => new Set(found.value?.channels.filter((c) => c.failing).map((c) => c.channel)))
 const channels = computed<ChannelStack[]>(() =>
   (checks.value?.channels ?? []).map((c) => ({

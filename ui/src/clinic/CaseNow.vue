@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useChecks } from '../checks/useReading'
 import ChannelPicker from '../drawings/ChannelPicker.vue'
 import CombStack from '../drawings/CombStack.vue'
@@ -19,8 +19,7 @@ const zone = computed(() => settings.value?.zone ?? 'UTC')
 const unit = computed(() => (settings.value?.volumeUnit ?? 'mL') as VolumeUnit)
 const currency = computed(() => settings.value?.currency ?? 'GBP')
 const { found, busy, load, say, end, printOn } = useCase(() => props.id)
-const { checks, load: loadChecks } = useChecks(() => found.value?.machine ?? 0)
-watch(found, (now) => now && loadChecks(), { immediate: true })
+const { checks } = useChecks(() => found.value?.machine ?? 0)
 
 const channel = ref<string>()
 const drawn = computed(() => {

@@ -179,7 +179,7 @@ class ClinicIT {
         tablet.press("Tried so far");
         tablet.sees("13 → 5 gaps");
         tablet.press("What to do");
-        assertThat(tablet.find(".findings li").getText()).contains("dried ink");
+        tablet.until(_ -> tablet.find(".findings li").getText().contains("dried ink"));
         done(id, "DRAW_AT_INLET", "M", "Y");
         check("Sorrel", Map.of());
         tablet.sees("Lay down a full page");
