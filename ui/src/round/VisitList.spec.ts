@@ -75,15 +75,4 @@ describe('the walk', () => {
     expect(card.get('a').attributes('href')).toBe('/cards/3')
     expect(list([visit({ head: false })]).text()).toContain('after the step before it')
   })
-
-  it('of a long day is told as far as one sees ahead; the rest, or a visit chosen from it, at one tap', async () => {
-    const many = Array.from({ length: 33 }, (_, i) => visit({ key: `r/${i}`, title: `Visit ${i}` }))
-    const shown = list(many)
-    expect(shown.findAll('.what')).toHaveLength(20)
-    await shown.setProps({ chosen: 'r/30' })
-    expect(shown.text()).toContain('Visit 30')
-    await shown.setProps({ chosen: undefined })
-    await press(shown, '13 more after these, until 09:10')
-    expect(shown.findAll('.what')).toHaveLength(33)
-  })
 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { clock, minutes } from '../units/format'
 import type { Round, Visit } from './useRound'
 import { numberOrNone } from '../units/typed'
@@ -24,13 +24,6 @@ const emit = defineEmits<{
   stepwise: [visit: Visit]
 }>()
 
-const AT_ONCE = 20 // visits; a longer walk is told as far as one sees ahead
-const whole = ref(false)
-const shown = computed(() => {
-  const near = props.visits.slice(0, AT_ONCE)
-  const wanted = (key: string | undefined) => key === undefined || near.some((v) => v.key === key)
-  return whole.value || !wanted(props.chosen) || !wanted(props.next?.key) ? props.visits : near
-})
 const machine = (id: number) => props.round.machines.find((m) => m.id === id)
 const who = (id: number | undefined) => props.round.people.find((p) => p.id === id)?.name
 const open = (v: Visit) => v.key === props.chosen || v.key === props.next?.key
@@ -52,7 +45,7 @@ const isCheck = (v: Visit) => v.routine === 'check'
 
 <template>
   <ol class="walk">
-    <li v-for="v in shown" :key="v.key" :class="{ next: v.key === next?.key, begun: v.begun }">
+    <li v-for="v in visits" :key="v.key" :class="{ next: v.key === next?.key, begun: v.begun }">
       <button
         type="button"
         class="top"
@@ -115,18 +108,10 @@ const isCheck = (v: Visit) => v.routine === 'check'
         </div>
       </div>
     </li>
-    <li v-if="shown.length < visits.length">
-      <BButton variant="link" class="rest" @click="whole = true"
-        >{{ visits.length - shown.length }} more after these, until {{ clock(visits.at(-1)!.at, zone) }}</BButton
-      >
-    </li>
   </ol>
 </template>
 
 <style scoped>
-.rest {
-  min-height: 46px;
-}
 .walk {
   list-style: none;
   margin: 0;

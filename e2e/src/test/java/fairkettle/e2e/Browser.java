@@ -181,7 +181,11 @@ final class Browser implements AutoCloseable {
           if (Object.keys(cells).length) await send('/api/cards/' + card + '/enter-all', 'POST', { step: id, cells })
           if (!on) return true
           const button = await until('no button to tap', main)
-          if (button.innerText.startsWith('Start:')) return false
+          if (button.innerText.startsWith('Start:')) {
+            // whoever goes on by hand looks at what is shown: what was entered has to be there
+            for (let tries = 0; tries < 150 && document.querySelector('.ask .cell:not(.done)'); tries++) await new Promise((go) => setTimeout(go, 20))
+            return false
+          }
           button.click()
           await until('the step stays', () => shown() !== id)
           return true
