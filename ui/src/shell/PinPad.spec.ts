@@ -18,6 +18,13 @@ describe('a PIN', () => {
     expect(pad.get('output').text()).toBe('–')
   })
 
+  it('is entered with a figure in the keyboard’s focus too', async () => {
+    const pad = mount(PinPad)
+    for (const figure of ['1', '2', '3', '4']) await press(pad, figure)
+    await pad.findAll('.figure')[4]!.trigger('keydown', { key: 'Enter' })
+    expect(pad.emitted('said')).toBeUndefined()
+  })
+
   it('is typed too, and has at least four figures and at most eight', async () => {
     const pad = mount(PinPad)
     const field = pad.get('[role=group]')

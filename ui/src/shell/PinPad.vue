@@ -14,6 +14,7 @@ function say() {
   pin.value = ''
 }
 function key(event: KeyboardEvent) {
+  if (event.key === 'Enter' && event.target !== event.currentTarget) return // on a figure it is that figure
   if (/^\d$/.test(event.key)) add(event.key)
   else if (event.key === 'Backspace') pin.value = pin.value.slice(0, -1)
   else if (event.key === 'Enter') say()

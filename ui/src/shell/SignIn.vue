@@ -63,7 +63,13 @@ const { run: asDemo } = oneAtATime(async () => {
         </p>
         <template v-if="session.first">
           <label for="in-code">The code</label>
-          <TextInput id="in-code" v-model="form.code" inputmode="numeric" placeholder="0000-0000" autocomplete="off" />
+          <TextInput
+            id="in-code"
+            v-model="form.code"
+            inputmode="numeric"
+            placeholder="0000-0000-0000"
+            autocomplete="off"
+          />
           <FieldProblem :problem="problem" field="code" />
         </template>
         <label for="in-name">Your name</label>

@@ -48,6 +48,16 @@ const { run: settle } = oneAtATime(async () => {
 const { run: signOut } = oneAtATime(async (person: number) => {
   take(await api.DELETE('/api/access/{person}/sessions', { params: { path: { person } } }))
 })
+const { run: takeBack } = oneAtATime(async (person: number) => {
+  if (take(await api.DELETE('/api/access/{person}', { params: { path: { person } } }))) open.value = undefined
+})
+const { run: withoutPin } = oneAtATime(async (p: Schemas['MayJson']) => {
+  const settled = await api.PUT('/api/access/{person}', {
+    params: { path: { person: p.person } },
+    body: { role: p.role ?? 'HAND', pin: '' },
+  })
+  if (take(settled)) open.value = undefined
+})
 const { run: enrol } = oneAtATime(async () => {
   if (!take(await api.POST('/api/devices', { body: { name: device.value } }))) return
   device.value = ''
@@ -103,7 +113,13 @@ const says = (p: Schemas['MayJson']) =>
             <TextInput id="may-pin" v-model="form.pin" inputmode="numeric" maxlength="8" autocomplete="off" />
             <FieldProblem :problem="problem" field="pin" />
           </div>
-          <BButton type="submit" variant="primary">Keep it</BButton>
+          <div class="ways">
+            <BButton type="submit" variant="primary">Keep it</BButton>
+            <BButton v-if="p.pin" variant="outline-secondary" @click="withoutPin(p)">No PIN any more</BButton>
+            <BButton v-if="p.role" variant="outline-secondary" @click="takeBack(p.person)"
+              >May not come in any more</BButton
+            >
+          </div>
         </form>
       </li>
     </ul>
@@ -135,6 +151,7 @@ const says = (p: Schemas['MayJson']) =>
 }
 .ways {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
 }
 .change {

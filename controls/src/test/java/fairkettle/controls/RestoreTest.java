@@ -96,6 +96,19 @@ class RestoreTest {
     }
 
     @Test
+    void aFolderWhoseFirstStartWasCutShortIsLockedUpAtTheNext() throws IOException, InterruptedException {
+        run("""
+            stop_postgres shop; rm -rf $KETTLE_STATE/shop/pg; mkdir -p $KETTLE_STATE/shop/pg; chmod 700 $KETTLE_STATE/shop/pg
+            is_root && chown postgres $KETTLE_STATE/shop/pg
+            as_postgres $(pg_bin)/initdb -D $KETTLE_STATE/shop/pg -U keeper -A trust -E UTF8 --locale=C.UTF-8\
+            """);
+        run("start_postgres shop; query shop \"$(cat $KETTLE_STATE/shop.sql)\"");
+        assertThat(words()).isEqualTo("poured");
+        assertThat(run("cat $KETTLE_STATE/shop/pg/pg_hba.conf"))
+                .isEqualTo("host postgres kettle 127.0.0.1/32 scram-sha-256");
+    }
+
+    @Test
     void aFolderOfBeforePasswordsIsGivenOne() throws IOException, InterruptedException {
         run("""
             stop_postgres shop; rm -rf $KETTLE_STATE/shop/pg; mkdir -p $KETTLE_STATE/shop/pg; chmod 700 $KETTLE_STATE/shop/pg

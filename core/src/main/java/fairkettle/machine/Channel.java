@@ -47,6 +47,14 @@ public record Channel(ChannelCode code, List<Vessel> path, int nozzles) {
         return false;
     }
 
+    /**
+     * Whether hands meet the ends of its line, so that they want a name: what was fitted lies open, and of the lines
+     * built in the white ones are taken apart.
+     */
+    public boolean lineLiesOpen(Feed feed) {
+        return has(VesselKind.TUBE) && (feed != Feed.AS_BUILT || code.white());
+    }
+
     public Vessel first() {
         return path.getFirst();
     }

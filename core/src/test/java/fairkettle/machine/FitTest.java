@@ -73,4 +73,17 @@ class FitTest {
         assertThat(Profiles.ALL)
                 .allSatisfy(p -> assertThat(p.chips().isEmpty()).isEqualTo(p.architecture() != Architecture.CARTRIDGE));
     }
+
+    @Test
+    void linesThatHandsMeetAreNamed() {
+        var film = Profiles.named("garment").channels();
+        assertThat(film.stream().filter(c -> c.lineLiesOpen(Feed.AS_BUILT)))
+                .as("of the lines built in, the white ones")
+                .isNotEmpty()
+                .allMatch(c -> c.code().white());
+        assertThat(film.stream().filter(c -> c.has(VesselKind.TUBE)))
+                .as("what was fitted lies open")
+                .allMatch(c -> c.lineLiesOpen(Feed.BULK));
+        assertThat(Profiles.named("small-cartridge").channels()).noneMatch(c -> c.lineLiesOpen(Feed.AS_BUILT));
+    }
 }

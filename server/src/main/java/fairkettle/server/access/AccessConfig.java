@@ -40,7 +40,7 @@ class AccessConfig {
                         a.anyRequest().permitAll();
                     }
                 })
-                .addFilterBefore(new SessionFilter(sessions, accounts), AnonymousAuthenticationFilter.class)
+                .addFilterBefore(new SessionFilter(door, sessions, accounts), AnonymousAuthenticationFilter.class)
                 .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .csrf(c -> c.spa().csrfTokenRepository(token))
                 .exceptionHandling(e -> e.authenticationEntryPoint((_, response, _) -> refusals.write(
@@ -83,7 +83,14 @@ class AccessConfig {
                 "/api/presets",
                 "/api/presets/**");
         owned(may, POST, "/api/machines/*/activation-code/reveal");
-        owned(may, DELETE, "/api/access/*/sessions", "/api/devices/*", "/api/feed", "/api/clinic/learned");
+        owned(
+                may,
+                DELETE,
+                "/api/access/*",
+                "/api/access/*/sessions",
+                "/api/devices/*",
+                "/api/feed",
+                "/api/clinic/learned");
         may.requestMatchers(GET, "/api/**", "/v3/**").authenticated();
         may.requestMatchers("/api/**").hasAnyRole(Role.OWNER.name(), Role.HAND.name());
         may.requestMatchers("/v3/**").denyAll();

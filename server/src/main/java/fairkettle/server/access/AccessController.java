@@ -11,6 +11,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Duration;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -162,7 +163,7 @@ class AccessController {
             throw Problem.unsigned("This is no demo.");
         }
         var owner = people.all().stream()
-                .min(java.util.Comparator.comparingLong(People.Person::id))
+                .min(Comparator.comparingLong(People.Person::id))
                 .orElseThrow(() -> Problem.unsigned("Nobody works here yet."));
         if (accounts.of(owner.id()).isEmpty()) {
             accounts.settle(owner.id(), Role.OWNER, null, null);
@@ -241,17 +242,26 @@ class AccessController {
                 sessions.devices());
     }
 
-    /** What somebody may do, and a new password or PIN for them; with those they are signed out everywhere. */
+    /** What somebody may do, and a new password or PIN for them; with those they are signed out everywhere but here. */
     @PutMapping("/api/access/{person}")
-    AccessJson settleAccess(@PathVariable long person, @Valid @RequestBody SettleJson said) {
+    AccessJson settleAccess(
+            @PathVariable long person, @Valid @RequestBody SettleJson said, HttpServletRequest request) {
+        OnceFilter.keepNoAnswer(request);
         if (people.all().stream().noneMatch(p -> p.id() == person)) {
             throw Problem.notFound("There is no such person (%d).".formatted(person));
         }
         accounts.settle(person, said.role(), said.password(), said.pin());
-        if ((said.password() != null || said.pin() != null)
-                && !Long.valueOf(person).equals(who.id())) {
-            sessions.endAll(person);
+        if (said.password() != null || said.pin() != null) {
+            sessions.endOthers(person, Cookies.of(request, Cookies.SESSION).orElse(""));
         }
+        return access();
+    }
+
+    /** They come in nowhere any more; what they did stays theirs. */
+    @DeleteMapping("/api/access/{person}")
+    AccessJson endAccess(@PathVariable long person) {
+        accounts.end(person);
+        sessions.endAll(person);
         return access();
     }
 

@@ -11,16 +11,30 @@ import org.springframework.security.authentication.UsernamePasswordAuthenticatio
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.util.UrlPathHelper;
 
-/** Knows who asks by what their browser keeps. */
+/**
+ * Knows who asks by what their browser keeps. Nobody is asked for where nobody signs in, nor for what everybody may
+ * have.
+ */
 final class SessionFilter extends OncePerRequestFilter {
 
+    private final Door door;
     private final Sessions sessions;
     private final Accounts accounts;
 
-    SessionFilter(Sessions sessions, Accounts accounts) {
+    SessionFilter(Door door, Sessions sessions, Accounts accounts) {
+        this.door = door;
         this.sessions = sessions;
         this.accounts = accounts;
+    }
+
+    @Override
+    protected boolean shouldNotFilter(HttpServletRequest request) {
+        return !door.closed()
+                || !UrlPathHelper.defaultInstance
+                        .getPathWithinApplication(request)
+                        .matches("/(api|v3)/.*");
     }
 
     @Override

@@ -77,6 +77,13 @@ class Sessions {
         db.deleteFrom(SESSION).where(SESSION.PERSON_ID.eq(person)).execute();
     }
 
+    /** Everywhere but here. @param here what this browser keeps, or empty */
+    void endOthers(long person, String here) {
+        db.deleteFrom(SESSION)
+                .where(SESSION.PERSON_ID.eq(person).and(SESSION.TOKEN_SUM.ne(sum(here))))
+                .execute();
+    }
+
     int of(long person) {
         return db.fetchCount(SESSION, SESSION.PERSON_ID.eq(person).and(SESSION.ENDS_AT.gt(now())));
     }

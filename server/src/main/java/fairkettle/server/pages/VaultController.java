@@ -51,7 +51,8 @@ class VaultController {
     }
 
     @PutMapping("/api/machines/{machine}/activation-code")
-    Vault.Kept storeCode(@PathVariable long machine, @Valid @RequestBody CodeJson code) {
+    Vault.Kept storeCode(@PathVariable long machine, @Valid @RequestBody CodeJson code, HttpServletRequest request) {
+        OnceFilter.keepNoAnswer(request);
         vault.store(machine, machines.get(machine).name(), code.code(), code.origin());
         return vault.of(machine).orElseThrow();
     }

@@ -1,10 +1,8 @@
 package fairkettle.server.papers;
 
 import fairkettle.ink.Holding;
-import fairkettle.ink.Millilitres;
 import fairkettle.machine.Channel;
 import fairkettle.machine.Feed;
-import fairkettle.machine.VesselKind;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.Machine;
 import fairkettle.server.papers.LabelSheet.Label;
@@ -102,9 +100,10 @@ class LabelController {
         each(chosen.machine(), id -> labels.add(ofMachine(machines.get(id), address)));
         each(chosen.line(), id -> ofLines(machines.get(id), labels::add));
         each(chosen.lot(), id -> labels.add(ofLot(shelf.find(id).orElseThrow(() -> unknown("bottle")))));
+        var bottles = waste.all();
         each(
                 chosen.bottle(),
-                id -> labels.add(ofWaste(waste.all().stream()
+                id -> labels.add(ofWaste(bottles.stream()
                         .filter(bottle -> bottle.id() == id)
                         .findFirst()
                         .orElseThrow(() -> unknown("waste bottle")))));
@@ -150,7 +149,7 @@ class LabelController {
             var where = "slot %d, %s. %s: an old mark on the slot may say otherwise."
                     .formatted(slot, channel.code().colour(), whatIsIn(machine));
             to.accept(new Label(code, vessel(machine, channel) + " of " + machine.name(), where, null));
-            if (hasLine(machine, channel)) {
+            if (channel.lineLiesOpen(machine.fit().feed())) {
                 to.accept(new Label(code, "line of " + machine.name() + ", where it begins", where, null));
                 to.accept(new Label(code, "line of " + machine.name() + ", at the head", where, null));
             }
@@ -161,12 +160,6 @@ class LabelController {
         return machine.fit().feed() == Feed.BULK
                 ? "bulk bottle"
                 : channel.first().kind().label().toLowerCase(Locale.ROOT);
-    }
-
-    /** Lines lie open where something was fitted; of those built in, the white ones are taken apart. */
-    private static boolean hasLine(Machine machine, Channel channel) {
-        return channel.path().stream().anyMatch(vessel -> vessel.kind() == VesselKind.TUBE)
-                && (machine.fit().feed() != Feed.AS_BUILT || channel.code().white());
     }
 
     private static Label ofLot(Shelf.Lot lot) {
@@ -187,17 +180,12 @@ class LabelController {
         return new Label(
                 "Waste",
                 "%s: %s".formatted(bottle.name(), bottle.kind()),
-                "Up to %s mL. Since %s. %s"
+                "Holds %s mL. Since %s. %s"
                         .formatted(
-                                full(bottle.capacity()),
+                                bottle.capacity(),
                                 day(bottle.openedOn()),
                                 shop.settings().wasteRule()),
                 null);
-    }
-
-    /** Nine tenths: a bottle that is carried is not brimful. */
-    private static Millilitres full(Millilitres capacity) {
-        return Millilitres.rounded(capacity.mL() * 0.9);
     }
 
     private static String day(@Nullable LocalDate date) {

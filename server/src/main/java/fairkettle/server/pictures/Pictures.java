@@ -108,10 +108,14 @@ public class Pictures {
                 });
     }
 
-    /** A picture that every browser can show: a TIFF or a PDF as a JPEG. */
+    /**
+     * A picture that every browser can show: a TIFF or a PDF as a JPEG. Those that were kept with their place, before
+     * it was left out, are shown without it.
+     */
     public Optional<Picture> shown(UUID id) {
         return find(id).map(found -> BY_BROWSERS.contains(found.mediaType())
-                ? found
+                ? new Picture(
+                        id, found.mediaType(), BarePicture.of(found.bytes()).bytes())
                 : new Picture(id, "image/jpeg", eye.decode(found.bytes()).jpeg()));
     }
 

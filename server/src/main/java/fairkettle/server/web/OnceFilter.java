@@ -50,7 +50,11 @@ public class OnceFilter extends OncePerRequestFilter {
     private static final int MOST_WORDS = 2_000_000; // bytes of JSON: a whole shop's settings have some ten thousand
     private static final String SECRET = OnceFilter.class.getName() + ".secret";
 
-    /** The answer to this request must not be kept for a repeated tap: it is made anew instead. */
+    /**
+     * Nothing of this request is kept for a repeated tap, because a secret stands in its words or in its answer: not
+     * the answer, and not the sum of what was sent, from which a PIN is guessed in no time. Such an act can be done
+     * twice.
+     */
     public static void keepNoAnswer(HttpServletRequest request) {
         request.setAttribute(SECRET, Boolean.TRUE);
     }

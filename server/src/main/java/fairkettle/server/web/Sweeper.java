@@ -1,7 +1,9 @@
 package fairkettle.server.web;
 
 import static fairkettle.db.Tables.ANSWERED;
+import static fairkettle.db.Tables.ATTEMPT;
 import static fairkettle.db.Tables.CHANGE;
+import static fairkettle.db.Tables.SESSION;
 
 import java.time.Duration;
 import org.jooq.DSLContext;
@@ -13,7 +15,8 @@ import org.springframework.stereotype.Component;
 
 /**
  * Throws away what was kept for a tap that is repeated and for a tablet that was out of reach, once neither can come
- * any more: a tablet sends nothing that is older than a day.
+ * any more: a tablet sends nothing that is older than a day. Sessions that are over go too, and waits for wrong
+ * answers.
  */
 @Component
 @EnableScheduling
@@ -33,5 +36,7 @@ class Sweeper {
         var before = DSL.currentOffsetDateTime().minus(DayToSecond.valueOf(KEPT));
         db.deleteFrom(ANSWERED).where(ANSWERED.AT.lt(before)).execute();
         db.deleteFrom(CHANGE).where(CHANGE.AT.lt(before)).execute();
+        db.deleteFrom(SESSION).where(SESSION.ENDS_AT.lt(before)).execute();
+        db.deleteFrom(ATTEMPT).where(ATTEMPT.CLOSED_UNTIL.lt(before)).execute();
     }
 }

@@ -52,9 +52,7 @@ class AccessTest {
         for (var table : List.of("session", "device", "attempt", "account")) {
             db.execute("delete from " + table);
         }
-        owner = cookie(say(null, "/api/session/first", """
-            {"code": "%s", "name": "Wren", "password": "%s"}\
-            """.formatted(door.firstCode(), PASSWORD)), Cookies.SESSION);
+        owner = cookie(first(door.firstCode(), "Wren"), Cookies.SESSION);
     }
 
     // ---- coming in and going out
@@ -63,21 +61,12 @@ class AccessTest {
     void theFirstOwnerShowsTheCodeThatTheStartCommandSaid() {
         db.execute("delete from session");
         db.execute("delete from account");
-        assertThat(say(null, "/api/session/first", """
-            {"code": "0000-0000x", "name": "Magpie", "password": "%s"}\
-            """.formatted(PASSWORD))).hasStatus(400);
+        assertThat(first("0000-0000-0000x", "Magpie")).hasStatus(400);
         assertThat(read(get(null, "/api/session")).get("first").asBoolean()).isTrue();
         assertThat(db.fetchValue("select count(*) from person where name = 'Magpie'"))
                 .isEqualTo(0L);
-        assertThat(say(null, "/api/session/first", """
-            {"code": "%s", "name": "Wren", "password": "%s"}\
-            """.formatted(door.firstCode(), PASSWORD)))
-                .hasStatusOk();
-        assertThat(say(null, "/api/session/first", """
-            {"code": "%s", "name": "Magpie", "password": "%s"}\
-            """.formatted(door.firstCode(), PASSWORD)))
-                .as("there is one already")
-                .hasStatus(401);
+        assertThat(first(door.firstCode(), "Wren")).hasStatusOk();
+        assertThat(first(door.firstCode(), "Magpie")).as("there is one already").hasStatus(401);
     }
 
     @Test
@@ -168,7 +157,65 @@ class AccessTest {
         assertThat(say(tablet, "/api/session/pin", pin)).hasStatus(401);
     }
 
+    @Test
+    void noSumOfAPinIsKeptFromWhichItCouldBeGuessed() {
+        settle("Sedge", "HAND", null, "2468");
+        assertThat(db.fetchValue("select count(*) from answered where request like '%/api/access/%'"))
+                .isEqualTo(0L);
+        assertThat((String) db.fetchValue("select pin from account where pin is not null"))
+                .startsWith("$2");
+    }
+
+    @Test
+    void whoLeavesComesInNowhereAnyMore() {
+        var hand = hand("Sedge", "HAND");
+        assertThat(say(owner, HttpMethod.DELETE, "/api/access/" + id("Sedge"), ""))
+                .hasStatusOk();
+        assertThat(get(hand, "/api/bench")).hasStatus(401);
+        assertThat(signInResult("Sedge", PASSWORD, "10.0.0.20")).hasStatus(401);
+        assertThat(say(owner, HttpMethod.DELETE, "/api/access/" + id("Wren"), ""))
+                .as("somebody owns the shop")
+                .hasStatus(422);
+    }
+
+    @Test
+    void theOwnersNewPasswordEndsTheirOthersAndNotThisOne() {
+        var elsewhere = signIn("Wren", PASSWORD, "10.0.0.9");
+        assertThat(settle("Wren", "OWNER", "another three words", null)).hasStatusOk();
+        assertThat(get(elsewhere, "/api/bench")).hasStatus(401);
+        assertThat(get(owner, "/api/bench")).hasStatusOk();
+    }
+
     // ---- trying
+
+    @Test
+    void whoGuessesTheFirstCodeShutsNobodyOut() {
+        db.execute("delete from session");
+        db.execute("delete from account");
+        for (int i = 0; i < 30; i++) {
+            assertThat(first("0000-0000-%04d".formatted(i), "Magpie")).hasStatus(400);
+        }
+        assertThat(first(door.firstCode(), "Wren")).hasStatusOk();
+    }
+
+    @Test
+    void manyStrangersAtOnceHoldUpNobodyAtTheBenches() throws Exception {
+        var sedge = hand("Sedge", "HAND");
+        try (var crowd = Executors.newVirtualThreadPerTaskExecutor()) {
+            var strangers = IntStream.range(0, 40)
+                    .mapToObj(i -> crowd.submit(() -> signInResult("Stranger " + i, "whatever it is", "10.1.0." + i)
+                            .getResponse()
+                            .getStatus()))
+                    .toList();
+            assertThat(get(sedge, "/api/bench")).hasStatusOk();
+            int looked = 0;
+            for (var stranger : strangers) {
+                assertThat(stranger.get()).isIn(401, 429);
+                looked += stranger.get() == 401 ? 1 : 0;
+            }
+            assertThat(looked).as("some are told no").isPositive();
+        }
+    }
 
     @Test
     void whoTriesManyWaitsAndNobodyElseDoes() {
@@ -259,6 +306,7 @@ class AccessTest {
         assertThat(refused)
                 .containsExactlyInAnyOrder(
                         "PUT /api/access/1",
+                        "DELETE /api/access/1",
                         "DELETE /api/access/1/sessions",
                         "PUT /api/climate/probe",
                         "DELETE /api/clinic/learned",
@@ -333,6 +381,12 @@ class AccessTest {
                 .contentType(MediaType.APPLICATION_JSON)
                 .content(body);
         return (cookie == null ? request : request.cookie(cookie)).exchange();
+    }
+
+    private MvcTestResult first(String code, String name) {
+        return say(null, "/api/session/first", """
+            {"code": "%s", "name": "%s", "password": "%s"}\
+            """.formatted(code, name, PASSWORD));
     }
 
     private MvcTestResult signInResult(String name, String password, String from) {

@@ -35,6 +35,11 @@ class VaultTest {
                         "{\"code\": \"KETTLE-7731-QX\", \"origin\": \"seller of 1.4\"}",
                         "0"))
                 .hasStatusOk();
+        assertThat(db.sql("select count(*) from answered where request like '%/activation-code%'")
+                        .query(Long.class)
+                        .single())
+                .as("from a sum of what was sent the code could be guessed")
+                .isZero();
         assertThat(api.read(api.get("/api/machines/" + machine))
                         .at("/key/masked")
                         .asString())
