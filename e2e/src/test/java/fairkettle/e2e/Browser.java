@@ -197,13 +197,13 @@ final class Browser implements AutoCloseable {
         return new WebDriverWait(chrome, PATIENCE, Duration.ofMillis(40))
                 .ignoring(StaleElementReferenceException.class)
                 .withMessage(() -> "at " + chrome.getCurrentUrl() + " with:\n"
-                        + chrome.findElement(By.tagName("body")).getText()
+                        + text()
                         + "\nwhile the server was at:\n" + kettle.doing())
                 .until(condition);
     }
 
     void sees(String text) {
-        until(d -> d.findElement(By.tagName("body")).getText().contains(text));
+        until(_ -> showsNow(text));
     }
 
     /** The view has a heading, and nothing on it is still being fetched. */
@@ -212,8 +212,13 @@ final class Browser implements AutoCloseable {
                 && !d.findElements(By.cssSelector("main h1, main h2")).isEmpty());
     }
 
+    /** All that is shown, as the browser itself tells it: a fraction of the work of asking for an element's text. */
+    private String text() {
+        return (String) script("return document.body.innerText");
+    }
+
     boolean showsNow(String text) {
-        return chrome.findElement(By.tagName("body")).getText().contains(text);
+        return text().contains(text);
     }
 
     WebElement find(String css) {
@@ -262,13 +267,24 @@ final class Browser implements AutoCloseable {
                 return null;
             }
             try {
-                script("arguments[0].scrollIntoView({block: 'center'})", element);
+                script(LISTEN, element);
                 element.click();
-                return element;
+                return heard() ? element : null;
             } catch (ElementClickInterceptedException e) {
                 return null; // something slides away just now
             }
         });
+    }
+
+    private static final String LISTEN = """
+        arguments[0].scrollIntoView({block: 'center'})
+        window.heard = false
+        arguments[0].addEventListener('click', () => (window.heard = true), { capture: true, once: true })\
+        """;
+
+    /** Whether the click came where it was aimed at: on a page that still fills it may fall beside. A new page has heard it. */
+    private boolean heard() {
+        return !Boolean.FALSE.equals(script("return window.heard"));
     }
 
     void type(String css, String text) {
@@ -295,7 +311,9 @@ final class Browser implements AutoCloseable {
     /** Violations of the WCAG 2.2 AA rules on what is shown now. */
     @SuppressWarnings("unchecked")
     List<String> accessibilityViolations() {
-        script(AXE);
+        if (!Boolean.TRUE.equals(script("return 'axe' in window"))) {
+            script(AXE);
+        }
         return (List<String>) chrome.executeAsyncScript("""
             const done = arguments[0]
             axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'], resultTypes: ['violations'] })
