@@ -73,6 +73,31 @@ class RestoreTest {
     }
 
     @Test
+    void aBackupIsProvedBesideTheShopAndNothingOfTheProofIsLeft() throws IOException, InterruptedException {
+        run("cmd_backup $KETTLE_STATE/saved");
+        assertThat(run("tar -xOf $KETTLE_STATE/saved made.json"))
+                .contains("\"program\":\"Fair Kettle\"", "\"postgresql\":\"1");
+        assertThat(run("cmd_prove $KETTLE_STATE/saved")).contains("Proved: 1 entries");
+        assertThat(run("ls $KETTLE_STATE")).doesNotContain("proved");
+        run("truncate -s -3000 $KETTLE_STATE/saved");
+        assertThat(run("(cmd_prove $KETTLE_STATE/saved) || echo refused"))
+                .contains("kettle: ")
+                .endsWith("refused");
+        assertThat(run("ls $KETTLE_STATE")).doesNotContain("proved");
+        assertThat(words()).isEqualTo("poured");
+    }
+
+    @Test
+    void aDatabaseElsewhereIsSavedByItsAddress() throws IOException, InterruptedException {
+        run("""
+            export KETTLE_DB_PASSWORD=$(secret_of shop) KETTLE_DB_URL=jdbc:postgresql://127.0.0.1:$(cat $KETTLE_STATE/shop/pg.port)/postgres
+            cmd_backup $KETTLE_STATE/saved nowhere\
+            """);
+        assertThat(run("cmd_prove $KETTLE_STATE/saved")).contains("Proved: 1 entries");
+        assertThat(run("ls $KETTLE_STATE")).doesNotContain("nowhere");
+    }
+
+    @Test
     void aShopWhoseAccountDoesNotBalanceIsNotTaken() throws IOException, InterruptedException {
         run("start_postgres shop; query shop \"insert into posting values (2, 'bottle/1', 'ink', 7)\"");
         run("cmd_backup $KETTLE_STATE/wrong");

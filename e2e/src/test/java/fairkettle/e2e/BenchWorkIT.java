@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.time.Instant;
-import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -215,46 +214,5 @@ class BenchWorkIT {
         assertThat(tablet.all(".path .answer").stream().map(a -> a.getText()).toList())
                 .startsWith("bottle or tank")
                 .endsWith("waste line");
-    }
-
-    @Test
-    void newViewsFitEveryScreenAndLight() throws SQLException {
-        var machine = "/machines/" + machine("Teasel");
-        for (var path : List.of(machine, "/shelf/labels?machine=1", "/practice/questions/PORTS")) {
-            for (var evening : List.of(false, true)) {
-                tablet.evening(evening);
-                tablet.open(path);
-                tablet.settles();
-                assertThat(tablet.accessibilityViolations())
-                        .as("%s, evening %s", path, evening)
-                        .isEmpty();
-            }
-        }
-        tablet.size(390, 844);
-        for (var path : List.of(
-                machine,
-                machine + "/checks",
-                machine + "/ink",
-                machine + "/upkeep",
-                machine + "/papers",
-                machine + "/past",
-                "/shelf/labels?machine=1",
-                "/shelf",
-                "/shelf/parts",
-                "/shelf/waste",
-                "/sums",
-                "/shop",
-                "/shop/ways",
-                "/shop/prices",
-                "/shop/people",
-                "/log",
-                "/log/burden",
-                "/practice/questions/PORTS")) {
-            tablet.open(path);
-            tablet.settles();
-            assertThat(tablet.overflow()).as("%s on a phone", path).isLessThanOrEqualTo(0);
-        }
-        tablet.size(1280, 800);
-        tablet.evening(false);
     }
 }

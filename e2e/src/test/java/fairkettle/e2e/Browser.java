@@ -76,8 +76,18 @@ final class Browser implements AutoCloseable {
         chrome.get(url);
     }
 
+    /** From the next page on that is opened. */
     void evening(boolean on) {
         script("localStorage.setItem('kettle.theme', arguments[0])", on ? "evening" : "day");
+    }
+
+    /** The evening's or the day's, on what is shown now. */
+    void light(String theme) {
+        script(
+                "const [theme, bs] = arguments; Object.assign(document.documentElement.dataset, { theme, bsTheme: bs"
+                        + " })",
+                theme,
+                theme.equals("evening") ? "dark" : "light");
     }
 
     /** Picks the first person of the demo shop on this device. */
@@ -282,7 +292,10 @@ final class Browser implements AutoCloseable {
         arguments[0].addEventListener('click', () => (window.heard = true), { capture: true, once: true })\
         """;
 
-    /** Whether the click came where it was aimed at: on a page that still fills it may fall beside. A new page has heard it. */
+    /**
+     * Whether the click came where it was aimed at: on a page that still fills it may fall beside. A new page has heard
+     * it.
+     */
     private boolean heard() {
         return !Boolean.FALSE.equals(script("return window.heard"));
     }

@@ -7,7 +7,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
-import java.util.List;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -297,57 +296,6 @@ class StoryIT {
                 .getFirst()
                 .sendKeys(fake.toAbsolutePath().toString());
         tablet.sees("This is no JPEG, PNG, TIFF or PDF.");
-    }
-
-    @Test
-    void everyScreenIsAccessibleInBothLights() {
-        for (var evening : List.of(false, true)) {
-            tablet.evening(evening);
-            for (var path : List.of(
-                    "/",
-                    "/machines/new",
-                    "/machines/1",
-                    "/machines/2",
-                    "/machines/2/checks",
-                    "/machines/2/ink",
-                    "/machines/2/upkeep",
-                    "/machines/2/papers",
-                    "/machines/2/past",
-                    "/machines/1/label",
-                    "/changeover?machine=5&to=MAKERS_PIGMENT",
-                    "/changeover?machine=3&to=FILM",
-                    "/changeover?machine=8&for=PARK",
-                    "/machines/8",
-                    "/cards/1",
-                    "/shelf",
-                    "/shelf/parts",
-                    "/shelf/waste",
-                    "/log",
-                    "/log/burden",
-                    "/sums",
-                    "/shop",
-                    "/shop/ways",
-                    "/shop/prices",
-                    "/shop/people",
-                    "/round",
-                    "/round/week",
-                    "/clinic",
-                    "/clinic/2",
-                    "/practice",
-                    "/practice/questions/FEEL",
-                    "/practice/order/soak",
-                    "/nowhere")) {
-                tablet.open(path);
-                tablet.settles();
-                assertThat(tablet.accessibilityViolations())
-                        .as("%s, evening %s", path, evening)
-                        .isEmpty();
-                assertThat(tablet.overflow())
-                        .as("%s is wider than the screen", path)
-                        .isLessThanOrEqualTo(0);
-            }
-        }
-        tablet.evening(false);
     }
 
     private static Path photo() throws IOException {

@@ -50,16 +50,14 @@ class ViewFiguresIT {
             for (int time = 0; time < TIMES; time++) {
                 go(browser, 1280, 800, figures, (seen, f) -> f.milliseconds.add(seen.milliseconds()));
             }
-            for (var evening : List.of(false, true)) {
-                browser.evening(evening);
-                browser.open("/");
-                browser.settles();
-                Views.ALL.forEach((name, path) -> {
-                    new Views(browser).go(path);
+            Views.ALL.forEach((name, path) -> {
+                new Views(browser).go(path);
+                for (var light : List.of("day", "evening")) {
+                    browser.light(light);
                     figures.get(name).violations +=
                             browser.accessibilityViolations().size();
-                });
-            }
+                }
+            });
             figures.forEach(ViewFiguresIT::tell);
             tellAll(figures, kb);
         }

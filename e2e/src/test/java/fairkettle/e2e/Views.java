@@ -13,6 +13,23 @@ final class Views {
     /** Where each is, by its name. */
     static final Map<String, String> ALL = all();
 
+    /** The same views with something else to tell. */
+    static final List<String> MORE = List.of(
+            "/machines/2",
+            "/machines/2/checks",
+            "/machines/2/ink",
+            "/machines/2/papers",
+            "/machines/8",
+            "/changeover",
+            "/changeover?machine=5&to=MAKERS_PIGMENT",
+            "/changeover?machine=3&to=FILM",
+            "/changeover?machine=8&for=PARK",
+            "/clinic/2",
+            "/practice/questions/FEEL",
+            "/practice/questions/PORTS",
+            "/practice/order/soak",
+            "/nowhere/at/all");
+
     private static Map<String, String> all() {
         var all = new LinkedHashMap<String, String>();
         all.put("bench", "/");

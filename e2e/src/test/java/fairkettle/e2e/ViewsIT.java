@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -35,7 +36,11 @@ class ViewsIT {
 
     @Test
     void onAPhone() {
-        assertThat(faults(390, 844, 4)).isEmpty();
+        var faults = faults(390, 844, 4);
+        Views.MORE.stream()
+                .filter(path -> new Views(browser).go(path).aside() > 0)
+                .forEach(path -> faults.add(path + " is wider than the screen"));
+        assertThat(faults).isEmpty();
     }
 
     @Test
@@ -49,17 +54,21 @@ class ViewsIT {
     }
 
     @Test
-    void forEverybodyInTheEvening() { // by day every flow looks at its own
+    void forEverybodyInBothLights() {
         browser.size(1280, 800);
-        browser.evening(true);
         browser.open("/");
-        var violations = new ArrayList<String>();
-        Views.ALL.forEach((name, path) -> {
-            new Views(browser).go(path);
-            browser.accessibilityViolations().forEach(v -> violations.add(name + ": " + v));
+        var views = new Views(browser);
+        var faults = new ArrayList<String>();
+        Stream.concat(Views.ALL.values().stream(), Views.MORE.stream()).forEach(path -> {
+            if (views.go(path).aside() > 0) {
+                faults.add(path + " is wider than the screen");
+            }
+            for (var light : List.of("day", "evening")) {
+                browser.light(light);
+                browser.accessibilityViolations().forEach(v -> faults.add(path + " by " + light + ": " + v));
+            }
         });
-        browser.evening(false);
-        assertThat(violations).isEmpty();
+        assertThat(faults).isEmpty();
     }
 
     private static List<String> faults(int width, int height, double screens) {
