@@ -35,6 +35,7 @@ const SETTINGS = [
   { name: 'People, their hours and work', to: '/shop/people' },
   { name: 'Calendar feed', to: '/shop/people' },
   { name: 'Recovery key of the codes', to: '/shop/people' },
+  { name: 'Backups: copies of the shop', to: '/shop/backups' },
   { name: 'Parts bin, donors', to: '/shelf/parts' },
   { name: 'Tools and small things', to: '/shelf/parts' },
   { name: 'Waste bottles', to: '/shelf/waste' },

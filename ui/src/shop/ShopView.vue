@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import ArrivingPart from '../shell/ArrivingPart.vue'
 import { owns } from '../shell/session'
 import PageParts, { type Part } from '../shell/PageParts.vue'
+import { useBackups } from './backups'
 import { useShopForm } from './useShopForm'
 
 /** How we do it here, in parts. What is typed in one is kept while one looks at another. */
@@ -13,10 +14,13 @@ const PARTS: Part[] = [
   { to: '/shop/ways', label: 'Ways' },
   { to: '/shop/prices', label: 'Prices' },
   { to: '/shop/people', label: 'People and keys' },
+  { to: '/shop/backups', label: 'Backups' },
 ]
 const route = useRoute()
 const { form, changed, saved, problem, save, reload } = useShopForm()
 onMounted(() => (saved.value = false))
+const { data: backups } = useBackups()
+const single = computed(() => ['/shop/people', '/shop/backups'].includes(route.path))
 const settled = computed(() => !changed.value && !saved.value && !problem.value)
 </script>
 
@@ -27,12 +31,15 @@ const settled = computed(() => !changed.value && !saved.value && !problem.value)
       How we do it here. Every figure is a default until you say otherwise.
       <template v-if="!owns">What is settled here is the owner’s: you may look.</template>
     </p>
+    <p v-if="backups?.old && route.path !== '/shop/backups'" class="act strong" role="alert">
+      No copy of the shop has been proved for too long. <RouterLink to="/shop/backups">See why</RouterLink>
+    </p>
     <PageParts :parts="PARTS" label="Parts of the shop’s page" />
     <p v-if="!form" class="quiet loading">Fetching the shop …</p>
-    <!-- why: people and keys are kept one by one, by forms of their own; a form within a form is none -->
-    <component :is="route.path === '/shop/people' ? 'div' : 'form'" v-else novalidate @submit.prevent="save">
+    <!-- why: people, keys and backups are kept one by one, by forms of their own; a form within a form is none -->
+    <component :is="single ? 'div' : 'form'" v-else novalidate @submit.prevent="save">
       <ArrivingPart><RouterView /></ArrivingPart>
-      <div v-if="route.path !== '/shop/people' || !settled" class="send" :class="{ waits: changed }">
+      <div v-if="!single || !settled" class="send" :class="{ waits: changed }">
         <BButton type="submit" variant="primary" size="lg" :disabled="!changed" @click.prevent="save">Keep</BButton>
         <BButton v-if="changed" variant="outline-secondary" @click="reload">Let it be as it was</BButton>
         <span v-if="saved" class="strong" role="status">Kept.</span>

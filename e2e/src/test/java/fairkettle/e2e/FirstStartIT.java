@@ -3,6 +3,7 @@ package fairkettle.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import org.junit.jupiter.api.Test;
 
 /** An empty shop leads to its first machine, and to a first look at its nozzles. */
@@ -34,6 +35,14 @@ class FirstStartIT {
             desk.sees("Dogwood");
             desk.sees("All is well");
             assertThat(desk.accessibilityViolations()).isEmpty();
+            desk.open("/shop/backups");
+            desk.sees("There is none yet that was read back.");
+            desk.press("Make one now");
+            desk.sees("The last one was read back whole just now.");
+            desk.sees("Take it away");
+            try (var made = Files.list(kettle.backups())) {
+                assertThat(made).hasSize(1).allMatch(file -> file.toFile().length() > 10_000);
+            }
             assertThat(desk.consoleErrors()).isEmpty();
         }
     }

@@ -3,17 +3,20 @@ package fairkettle.e2e;
 import fairkettle.devdb.ThrowawayPg;
 import java.io.File;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
@@ -33,11 +36,23 @@ final class RunningKettle implements AutoCloseable {
 
     private final ThrowawayPg pg = ThrowawayPg.start();
     private final int port = ThrowawayPg.freePort();
+
+    /** Where the start command keeps what is not in the database: PostgreSQL’s own user has to come in. */
+    private final Path state = Files.createTempDirectory(
+            Path.of("/tmp"),
+            "kettle-state-",
+            PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rwxr-xr-x")));
+
     private final boolean demo;
     private int days = A_FEW_DAYS;
     private String signIn = "auto";
     private Duration ahead; // null where a demo finds its own time
     private Process process;
+
+    /** Where its backups lie; a demo of the tests makes none. */
+    Path backups() {
+        return state.resolve("backups");
+    }
 
     /** At the time that it is; a demo finds its own. */
     RunningKettle(boolean demo) throws IOException, InterruptedException {
@@ -110,6 +125,16 @@ final class RunningKettle implements AutoCloseable {
                         signIn,
                         "KETTLE_BENCH_PORT",
                         "0"));
+        if (!demo) {
+            builder.environment()
+                    .putAll(Map.of(
+                            "KETTLE_COMMAND",
+                            Path.of("../kettle").toAbsolutePath().normalize().toString(),
+                            "KETTLE_STATE",
+                            state.toString(),
+                            "KETTLE_BACKUPS",
+                            backups().toString()));
+        }
         process = builder.redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.appendTo(log()))
                 .start();
@@ -258,5 +283,10 @@ final class RunningKettle implements AutoCloseable {
         process.destroy();
         process.onExit().join();
         pg.close();
+        try (var kept = Files.walk(state)) {
+            kept.sorted(Comparator.reverseOrder()).map(Path::toFile).forEach(File::delete);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

@@ -61,6 +61,7 @@ final class Views {
         all.put("ways of the shop", "/shop/ways");
         all.put("prices", "/shop/prices");
         all.put("people and keys", "/shop/people");
+        all.put("backups", "/shop/backups");
         return all;
     }
 

@@ -70,7 +70,7 @@ class AccessConfig {
             AuthorizeHttpRequestsConfigurer<HttpSecurity>.AuthorizationManagerRequestMatcherRegistry may) {
         may.requestMatchers("/api/session", "/api/session/*").permitAll();
         may.requestMatchers(DELETE, "/api/sessions").authenticated();
-        owned(may, GET, "/api/access", "/api/feed");
+        owned(may, GET, "/api/access", "/api/feed", "/api/backups/*/file");
         owned(may, PUT, "/api/access/*", "/api/shop", "/api/people/*", "/api/climate/probe");
         owned(may, PUT, "/api/machines/*/printer");
         owned(
@@ -79,6 +79,7 @@ class AccessConfig {
                 "/api/people",
                 "/api/devices",
                 "/api/feed",
+                "/api/backups",
                 "/api/vault/**",
                 "/api/presets",
                 "/api/presets/**");
