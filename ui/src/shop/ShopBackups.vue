@@ -61,19 +61,29 @@ const says = (b: Schemas['Backup']) =>
         </li>
       </ul>
     </ShopBlock>
-    <ShopBlock title="How to come back">
-      <p>
-        Every night after three, or as soon as the computer is on, the whole shop is saved, read back into a database
-        that is thrown away, and kept for a fortnight beside the shop. A computer that is stolen or burnt takes those
-        with it: take one away every now and then.
-      </p>
-      <p>On a new computer, in the folder of Fair Kettle:</p>
-      <p><code>./kettle restore FILE</code></p>
-      <p class="small quiet">
-        Activation codes come back with the vault’s key, which is in no copy: it stands on the paper that you printed
-        under People and keys.
-      </p>
-    </ShopBlock>
+    <div class="stack">
+      <ShopBlock title="How to come back">
+        <p>
+          Every night after three, or as soon as the computer is on, the whole shop is saved, read back into a database
+          that is thrown away, and kept for a fortnight beside the shop. A computer that is stolen or burnt takes those
+          with it: take one away every now and then.
+        </p>
+        <p>On a new computer, in the folder of Fair Kettle:</p>
+        <p><code>./kettle restore FILE</code></p>
+        <p class="small quiet">
+          Activation codes come back with the vault’s key, which is in no copy: it stands on the paper that you printed
+          under People and keys.
+        </p>
+      </ShopBlock>
+      <ShopBlock v-if="owns" title="For other programs">
+        <p>
+          The whole shop as tables (CSV), pictures and documents, with a description and sums: any program reads it, and
+          an empty installation becomes this shop by it.
+        </p>
+        <p><a class="btn btn-outline-secondary" href="/api/archive" download>Take away the archive</a></p>
+        <p class="small quiet">Who may come in and secret addresses are not in it.</p>
+      </ShopBlock>
+    </div>
   </div>
 </template>
 

@@ -70,7 +70,7 @@ class AccessConfig {
             AuthorizeHttpRequestsConfigurer<HttpSecurity>.AuthorizationManagerRequestMatcherRegistry may) {
         may.requestMatchers("/api/session", "/api/session/*").permitAll();
         may.requestMatchers(DELETE, "/api/sessions").authenticated();
-        owned(may, GET, "/api/access", "/api/feed", "/api/backups/*/file");
+        owned(may, GET, "/api/access", "/api/feed", "/api/backups/*/file", "/api/archive");
         owned(may, PUT, "/api/access/*", "/api/shop", "/api/people/*", "/api/climate/probe");
         owned(may, PUT, "/api/machines/*/printer");
         owned(

@@ -295,6 +295,15 @@ class AccessTest {
     }
 
     @Test
+    void theWholeShopIsTakenAwayByItsOwnerAlone() throws Exception {
+        for (var path : List.of("/api/archive", "/api/backups/1/file", "/api/feed", "/api/access")) {
+            assertThat(get(hand("Sedge", "HAND"), path)).as(path).hasStatus(403);
+            assertThat(get(hand("Gull", "LOOKER"), path)).as(path).hasStatus(403);
+        }
+        assertThat(get(hand("Sedge", "HAND"), "/api/backups")).hasStatusOk();
+    }
+
+    @Test
     void whatIsTheOwnersIsTheirsAlone() throws Exception {
         var hand = hand("Sedge", "HAND");
         var refused = new ArrayList<String>();
@@ -308,6 +317,7 @@ class AccessTest {
                         "PUT /api/access/1",
                         "DELETE /api/access/1",
                         "DELETE /api/access/1/sessions",
+                        "POST /api/backups",
                         "PUT /api/climate/probe",
                         "DELETE /api/clinic/learned",
                         "POST /api/devices",
