@@ -112,6 +112,7 @@ export const router = createRouter({
         { path: 'ways', component: () => import('./shop/ShopWays.vue'), meta: { title: 'Ways of the shop' } },
         { path: 'prices', component: () => import('./shop/ShopPrices.vue'), meta: { title: 'Prices' } },
         { path: 'people', component: () => import('./shop/ShopPeople.vue'), meta: { title: 'People and keys' } },
+        { path: 'bring-in', component: () => import('./shop/BringIn.vue'), meta: { title: 'From files' } },
         { path: 'backups', component: () => import('./shop/ShopBackups.vue'), meta: { title: 'Backups' } },
       ],
     },

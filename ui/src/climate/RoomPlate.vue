@@ -47,12 +47,6 @@ const { run: enter } = oneAtATime(async () => {
 const { run: keepProbe, busy: asking } = oneAtATime(async () => {
   settle(await api.PUT('/api/climate/probe', { body: { uri: probe.value } }))
 })
-const { run: bringIn } = oneAtATime(async (event: Event) => {
-  const input = event.target as HTMLInputElement
-  const csv = await input.files?.[0]?.text()
-  input.value = ''
-  if (csv !== undefined) settle(await api.POST('/api/climate/csv', { body: { csv } }))
-})
 const pressing = computed(() => (climate.value?.day ?? 1) > 1.5)
 </script>
 
@@ -76,9 +70,7 @@ const pressing = computed(() => (climate.value?.day ?? 1) > 1.5)
         <BButton type="submit" variant="outline-secondary" :disabled="!typed.celsius || !typed.humidity"
           >That is the air now</BButton
         >
-        <label class="btn btn-outline-secondary"
-          >Bring in a CSV<input type="file" accept=".csv,text/csv" class="visually-hidden" @change="bringIn"
-        /></label>
+        <RouterLink class="btn btn-outline-secondary" to="/shop/bring-in?kind=READINGS">From a file</RouterLink>
       </form>
       <form class="row-form" novalidate @submit.prevent="keepProbe">
         <TextInput v-model="probe" aria-label="Address of the probe" placeholder="http://192.168.1.30/probe" />

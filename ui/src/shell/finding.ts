@@ -35,6 +35,7 @@ const SETTINGS = [
   { name: 'People, their hours and work', to: '/shop/people' },
   { name: 'Calendar feed', to: '/shop/people' },
   { name: 'Recovery key of the codes', to: '/shop/people' },
+  { name: 'Machines, bottles, readings and notes from a file', to: '/shop/bring-in' },
   { name: 'Backups: copies of the shop', to: '/shop/backups' },
   { name: 'Parts bin, donors', to: '/shelf/parts' },
   { name: 'Tools and small things', to: '/shelf/parts' },

@@ -40,7 +40,7 @@ describe('copies of the shop', () => {
         { ...copy, id: 5, bytes: 9, said: 'its ink account does not balance.', here: true },
       ],
     })
-    expect(page.findAll('a').map((a) => a.attributes('href'))).toEqual(['/api/backups/7/file'])
+    expect(page.findAll('.lines a').map((a) => a.attributes('href'))).toEqual(['/api/backups/7/file'])
     expect(page.text()).toContain('2.9 MB')
     expect(page.text()).toContain('its file is at window-desk:8640')
     expect(page.get('.lines .act').text()).toContain('does not balance')

@@ -14,13 +14,14 @@ const PARTS: Part[] = [
   { to: '/shop/ways', label: 'Ways' },
   { to: '/shop/prices', label: 'Prices' },
   { to: '/shop/people', label: 'People and keys' },
+  { to: '/shop/bring-in', label: 'From files' },
   { to: '/shop/backups', label: 'Backups' },
 ]
 const route = useRoute()
 const { form, changed, saved, problem, save, reload } = useShopForm()
 onMounted(() => (saved.value = false))
 const { data: backups } = useBackups()
-const single = computed(() => ['/shop/people', '/shop/backups'].includes(route.path))
+const single = computed(() => ['/shop/people', '/shop/bring-in', '/shop/backups'].includes(route.path))
 const settled = computed(() => !changed.value && !saved.value && !problem.value)
 </script>
 
@@ -36,7 +37,7 @@ const settled = computed(() => !changed.value && !saved.value && !problem.value)
     </p>
     <PageParts :parts="PARTS" label="Parts of the shop’s page" />
     <p v-if="!form" class="quiet loading">Fetching the shop …</p>
-    <!-- why: people, keys and backups are kept one by one, by forms of their own; a form within a form is none -->
+    <!-- why: the others are kept one by one, by forms of their own; a form within a form is none -->
     <component :is="single ? 'div' : 'form'" v-else novalidate @submit.prevent="save">
       <ArrivingPart><RouterView /></ArrivingPart>
       <div v-if="!single || !settled" class="send" :class="{ waits: changed }">

@@ -35,6 +35,19 @@ class FirstStartIT {
             desk.sees("Dogwood");
             desk.sees("All is well");
             assertThat(desk.accessibilityViolations()).isEmpty();
+            var list = Files.writeString(
+                    Files.createTempFile("machines", ".csv"),
+                    "Machine;Bench;Like;Ink\nBurdock;Window bench;small-tank;maker's dye\nDogwood;Bench;wide-tank;\n");
+            desk.open("/shop/bring-in");
+            desk.settles();
+            desk.all("input[type=file]").getFirst().sendKeys(list.toString());
+            desk.sees("1 machine will come in, 1 stay as they are.");
+            assertThat(desk.accessibilityViolations()).isEmpty();
+            desk.press("Bring in 1 machine");
+            desk.sees("1 machine came in.");
+            Files.delete(list);
+            desk.open("/");
+            desk.sees("Burdock");
             desk.open("/shop/backups");
             desk.sees("There is none yet that was read back.");
             desk.press("Make one now");

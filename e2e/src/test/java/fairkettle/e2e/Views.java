@@ -27,8 +27,7 @@ final class Views {
             "/clinic/2",
             "/practice/questions/FEEL",
             "/practice/questions/PORTS",
-            "/practice/order/soak",
-            "/nowhere/at/all");
+            "/practice/order/soak");
 
     private static Map<String, String> all() {
         var all = new LinkedHashMap<String, String>();
@@ -61,6 +60,7 @@ final class Views {
         all.put("ways of the shop", "/shop/ways");
         all.put("prices", "/shop/prices");
         all.put("people and keys", "/shop/people");
+        all.put("from files", "/shop/bring-in");
         all.put("backups", "/shop/backups");
         return all;
     }

@@ -87,10 +87,6 @@ class ClimateController {
             @NotNull(message = "How humid, in %?") Double humidity,
             @Nullable Instant at) {}
 
-    record CsvJson(
-            @NotNull @Size(max = 2_000_000, message = "At most 2 MB.")
-            String csv) {}
-
     record ProbeJson(
             @NotNull @Size(max = 200, message = "At most 200 letters.")
             String uri) {}
@@ -165,12 +161,6 @@ class ClimateController {
     @PostMapping("/api/climate/readings")
     ClimateJson readRoom(@Valid @RequestBody NewAirJson air) {
         room.enter(new Air(air.at() == null ? clock.instant() : air.at(), air.celsius(), air.humidity()));
-        return climate();
-    }
-
-    @PostMapping("/api/climate/csv")
-    ClimateJson bringInReadings(@Valid @RequestBody CsvJson file) {
-        room.bringIn(file.csv());
         return climate();
     }
 

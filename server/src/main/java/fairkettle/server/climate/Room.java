@@ -8,20 +8,16 @@ import fairkettle.routine.Air;
 import fairkettle.server.live.Live;
 import fairkettle.server.people.Who;
 import fairkettle.server.web.Problem;
-import java.io.IOException;
-import java.io.StringReader;
 import java.net.URI;
 import java.time.Clock;
-import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVRecord;
+import java.util.Set;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
@@ -32,7 +28,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Repository
 public class Room {
 
-    private static final int MOST_ROWS = 20_000;
+    private static final int AT_ONCE = 1000;
 
     private final DSLContext db;
     private final Live live;
@@ -78,52 +74,33 @@ public class Room {
                 .execute();
     }
 
-    /**
-     * RFC 4180 with a heading: {@code at,celsius,humidity}. All of it or nothing. @return how many rows were new or
-     * known
-     */
-    @Transactional
-    public int bringIn(String csv) {
-        var rows = new ArrayList<Air>();
-        try (var parser = CSVFormat.RFC4180
-                .builder()
-                .setHeader()
-                .setSkipHeaderRecord(true)
-                .setIgnoreHeaderCase(true)
-                .setTrim(true)
-                .get()
-                .parse(new StringReader(csv))) {
-            if (!parser.getHeaderMap().keySet().containsAll(List.of("at", "celsius", "humidity"))) {
-                throw Problem.atField("csv", "The first line must name the columns: at,celsius,humidity.");
-            }
-            for (CSVRecord row : parser) {
-                if (rows.size() >= MOST_ROWS) {
-                    throw Problem.atField("csv", "At most %d rows at once.".formatted(MOST_ROWS));
-                }
-                rows.add(air(row));
-            }
-        } catch (IOException | RuntimeException e) {
-            throw e instanceof Problem problem
-                    ? problem
-                    : Problem.atField("csv", "This is no CSV with a heading: %s".formatted(e.getMessage()));
-        }
-        rows.forEach(air -> keep(air, "file"));
-        live.changed("climate");
-        return rows.size();
+    /** When the room was read. */
+    public Set<Instant> times() {
+        return new HashSet<>(db.select(ROOM_READING.AT)
+                .from(ROOM_READING)
+                .fetch(r -> r.value1().toInstant()));
     }
 
-    private static Air air(CSVRecord row) {
-        try {
-            return new Air(
-                    Instant.parse(row.get("at")),
-                    Double.parseDouble(row.get("celsius")),
-                    Double.parseDouble(row.get("humidity")));
-        } catch (DateTimeException | IllegalArgumentException e) {
-            throw Problem.atField(
-                    "csv",
-                    "Row %d: %s. Times look like 2026-11-25T09:00:00Z."
-                            .formatted(row.getRecordNumber(), e.getMessage()));
+    /** From a file; what is known stays as it is. */
+    @Transactional
+    public void bringIn(List<Air> readings) {
+        var person = who.id();
+        for (int from = 0; from < readings.size(); from += AT_ONCE) {
+            db.insertInto(ROOM_READING)
+                    .columns(
+                            ROOM_READING.AT,
+                            ROOM_READING.CELSIUS,
+                            ROOM_READING.HUMIDITY,
+                            ROOM_READING.SOURCE,
+                            ROOM_READING.PERSON_ID)
+                    .valuesOfRows(readings.subList(from, Math.min(readings.size(), from + AT_ONCE)).stream()
+                            .map(air -> DSL.row(
+                                    air.at().atOffset(ZoneOffset.UTC), air.celsius(), air.humidity(), "file", person))
+                            .toList())
+                    .onConflictDoNothing()
+                    .execute();
         }
+        live.changed("climate");
     }
 
     Optional<Probe> probe() {

@@ -8,7 +8,6 @@ import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
 import fairkettle.standin.Standins;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -32,29 +31,6 @@ class ClimateTest {
         assertThat(api.post(
                         "/api/climate/readings",
                         "{\"celsius\": 20, \"humidity\": 40, \"at\": \"2099-01-01T00:00:00Z\"}"))
-                .hasStatus(400);
-    }
-
-    @Test
-    void aFileIsTakenWholeOrNotAtAll() {
-        var at = Instant.now().minusSeconds(86_400).toString();
-        int before = api.read(api.get("/api/climate")).get("readings").size();
-        assertThat(api.post(
-                        "/api/climate/csv",
-                        "{\"csv\": \"at,celsius,humidity\\n%s,21,44\\nyesterday,20,50\\n\"}".formatted(at)))
-                .hasStatus(400)
-                .bodyJson()
-                .extractingPath("$.detail")
-                .asString()
-                .contains("Row 2");
-        assertThat(api.read(api.get("/api/climate")).get("readings")).hasSize(before);
-        assertThat(api.post("/api/climate/csv", "{\"csv\": \"at,celsius,humidity\\n%s,21,44\\n\"}".formatted(at)))
-                .hasStatusOk();
-        assertThat(api.post("/api/climate/csv", "{\"csv\": \"at,celsius,humidity\\n%s,21,44\\n\"}".formatted(at)))
-                .as("the same file twice")
-                .hasStatusOk();
-        assertThat(api.read(api.get("/api/climate")).get("readings")).hasSize(before + 1);
-        assertThat(api.post("/api/climate/csv", "{\"csv\": \"time;temp\\n1;2\"}"))
                 .hasStatus(400);
     }
 
