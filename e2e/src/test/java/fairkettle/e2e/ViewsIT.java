@@ -59,6 +59,8 @@ class ViewsIT {
         browser.open("/nowhere");
         browser.settles();
         assertThat(browser.accessibilityViolations()).isEmpty();
+        browser.open("/");
+        browser.settles();
         var views = new Views(browser);
         var faults = new ArrayList<String>();
         Stream.concat(Views.ALL.values().stream(), Views.MORE.stream()).forEach(path -> {
