@@ -149,6 +149,19 @@ class RestoreTest {
         assertThat(words()).as("and it still opens").isEqualTo("poured");
     }
 
+    @Test
+    void theUnitThatStartsTheShopWithTheComputerIsOne() throws IOException, InterruptedException {
+        var said = run("KETTLE_UNITS=$KETTLE_STATE/units KETTLE_HOSTS='a%b' cmd_service --workshop");
+        assertThat(said).contains("enable --now fair-kettle");
+        var unit = Files.readString(state.resolve("units/fair-kettle.service"));
+        assertThat(unit)
+                .contains("up --stay --workshop", "Restart=always", "\"KETTLE_HOSTS=a%%b\"", "\"KETTLE_STATE=" + state);
+        assertThat(run("command -v systemd-analyze >/dev/null && systemd-analyze verify"
+                        + " $KETTLE_STATE/units/fair-kettle.service; true"))
+                .as("where the computer has something to say to it")
+                .isEmpty();
+    }
+
     private String words() throws IOException, InterruptedException {
         return run("start_postgres shop; query shop 'select words from entry'");
     }

@@ -34,7 +34,8 @@ final class RunningKettle implements AutoCloseable {
     /** Of a server that is looked at for a minute; what is measured runs under those of the start command. */
     private static final String FLAGS = System.getProperty("flags");
 
-    private final ThrowawayPg pg = ThrowawayPg.start();
+    private final ThrowawayPg pg;
+    private final boolean alone; // with its database
     private final int port = ThrowawayPg.freePort();
 
     /** Where the start command keeps what is not in the database: PostgreSQL’s own user has to come in. */
@@ -56,8 +57,24 @@ final class RunningKettle implements AutoCloseable {
 
     /** At the time that it is; a demo finds its own. */
     RunningKettle(boolean demo) throws IOException, InterruptedException {
-        this.demo = demo;
+        this(ThrowawayPg.start(), true, demo);
         start();
+    }
+
+    private RunningKettle(ThrowawayPg pg, boolean alone, boolean demo) throws IOException {
+        this.pg = pg;
+        this.alone = alone;
+        this.demo = demo;
+    }
+
+    /** Another server of the same shop: on the same database. */
+    RunningKettle another() throws IOException, InterruptedException {
+        var other = new RunningKettle(pg, false, demo);
+        other.days = days;
+        other.signIn = signIn;
+        other.ahead = ahead;
+        other.start();
+        return other;
     }
 
     /** @param now what its clock shows as it starts */
@@ -67,7 +84,7 @@ final class RunningKettle implements AutoCloseable {
 
     /** @param days that lie behind a demo */
     RunningKettle(boolean demo, Instant now, int days) throws IOException, InterruptedException {
-        this.demo = demo;
+        this(ThrowawayPg.start(), true, demo);
         this.days = days;
         ahead = Duration.between(Instant.now(), now);
         start();
@@ -79,7 +96,7 @@ final class RunningKettle implements AutoCloseable {
     }
 
     private RunningKettle(boolean demo, String signIn) throws IOException, InterruptedException {
-        this.demo = demo;
+        this(ThrowawayPg.start(), true, demo);
         this.signIn = signIn;
         start();
     }
@@ -282,7 +299,9 @@ final class RunningKettle implements AutoCloseable {
     public void close() {
         process.destroy();
         process.onExit().join();
-        pg.close();
+        if (alone) {
+            pg.close();
+        }
         try (var kept = Files.walk(state)) {
             kept.sorted(Comparator.reverseOrder()).map(Path::toFile).forEach(File::delete);
         } catch (IOException e) {

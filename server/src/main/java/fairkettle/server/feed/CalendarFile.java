@@ -1,6 +1,7 @@
 package fairkettle.server.feed;
 
 import fairkettle.server.feed.FeedBook.Published;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
 import net.fortuna.ical4j.model.Calendar;
@@ -37,6 +38,8 @@ final class CalendarFile {
     /** Before something spoils. */
     private static final Duration SOON = Duration.ofMinutes(2);
 
+    private static final int OCTETS = 75;
+
     private CalendarFile() {}
 
     static String of(String shop, List<Published> published) {
@@ -48,7 +51,26 @@ final class CalendarFile {
         calendar.add(new XProperty("X-WR-CALNAME", shop));
         calendar.add(new XProperty("X-PUBLISHED-TTL", "PT10M"));
         published.forEach(p -> calendar.add(event(p)));
-        return calendar.toString();
+        return folded(calendar.toString());
+    }
+
+    /** Lines of at most 75 octets, none broken within a letter (RFC 5545, 3.1). */
+    static String folded(String unfolded) {
+        var all = new StringBuilder();
+        for (var line : unfolded.split("\r\n")) {
+            int octets = 0;
+            for (int letter : line.codePoints().toArray()) {
+                int wide = Character.toString(letter).getBytes(StandardCharsets.UTF_8).length;
+                if (octets + wide > OCTETS) {
+                    all.append("\r\n ");
+                    octets = 1;
+                }
+                all.appendCodePoint(letter);
+                octets += wide;
+            }
+            all.append("\r\n");
+        }
+        return all.toString();
     }
 
     private static VEvent event(Published p) {

@@ -11,17 +11,22 @@ import org.springframework.stereotype.Component;
 public class Reach {
 
     private final String address;
+    private final boolean behindProxy;
     private final String fingerprint;
 
-    Reach(@Value("${server.address}") String address, @Value("${kettle.fingerprint}") String fingerprint) {
+    Reach(
+            @Value("${server.address}") String address,
+            @Value("${kettle.behind-proxy}") boolean behindProxy,
+            @Value("${kettle.fingerprint}") String fingerprint) {
         this.address = address;
+        this.behindProxy = behindProxy;
         this.fingerprint = fingerprint;
     }
 
     /** Whether devices other than this machine can reach it. */
     public boolean byOthers() {
         try {
-            return !InetAddress.getByName(address).isLoopbackAddress();
+            return behindProxy || !InetAddress.getByName(address).isLoopbackAddress();
         } catch (UnknownHostException e) {
             return true;
         }

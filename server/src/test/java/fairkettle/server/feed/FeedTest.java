@@ -7,6 +7,7 @@ import biweekly.ICalVersion;
 import biweekly.component.VEvent;
 import fairkettle.server.Api;
 import fairkettle.server.MorningTest;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
@@ -36,7 +37,8 @@ class FeedTest {
     private List<VEvent> events(String path) throws Exception {
         var answer = api.get(path).getResponse();
         assertThat(answer.getContentType()).startsWith("text/calendar");
-        var calendar = Biweekly.parse(answer.getContentAsString()).first();
+        var calendar = Biweekly.parse(answer.getContentAsString(StandardCharsets.UTF_8))
+                .first();
         assertThat(calendar.validate(ICalVersion.V2_0).toString())
                 .as("what is wrong with the calendar")
                 .isEmpty();
@@ -47,6 +49,20 @@ class FeedTest {
         return events.stream()
                 .filter(e -> e.getSummary().getValue().contains(summary))
                 .findFirst();
+    }
+
+    @Test
+    void linesAreShortForOldProgramsAndSayTheSame() throws Exception {
+        var label = "soak of the yellow line’s damper – Łódź – until the fluid comes out as clear as water, twice";
+        api.post("/api/hob", "{\"label\": \"%s\", \"minutes\": 30}".formatted(label.substring(0, 60)));
+        var path = path();
+        var text = api.get(path).getResponse().getContentAsString(StandardCharsets.UTF_8);
+        assertThat(text.split("\r\n"))
+                .allMatch(line -> line.getBytes(StandardCharsets.UTF_8).length <= 75)
+                .anyMatch(line -> line.startsWith(" "));
+        assertThat(named(events(path), label.substring(0, 40))).isPresent();
+        assertThat(CalendarFile.folded("SUMMARY:" + "é".repeat(100) + "\r\n").replace("\r\n ", ""))
+                .isEqualTo("SUMMARY:" + "é".repeat(100) + "\r\n");
     }
 
     @Test
