@@ -2,6 +2,7 @@
 import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { api, problemOf } from '../api/client'
+import OwnPassword from './OwnPassword.vue'
 import { person, pick } from './person'
 import { leave, session } from './session'
 import { loadShop, useShop } from './shop'
@@ -57,6 +58,7 @@ async function add() {
       <BButton variant="primary" @click="leave()">Sign out</BButton>
       <BButton variant="outline-secondary" @click="leave(true)">Sign out everywhere</BButton>
     </div>
+    <OwnPassword />
   </BModal>
   <BModal v-else v-model="open" title="Who is at this bench?" no-footer centered>
     <div class="people">

@@ -9,7 +9,9 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -93,6 +95,52 @@ final class Running implements AutoCloseable {
                 .header("X-XSRF-TOKEN", token)
                 .POST(HttpRequest.BodyPublishers.ofString(body))
                 .build());
+    }
+
+    /** With headers in the place of those that a screen sends. */
+    Answer raw(String method, String path, String body, Map<String, String> instead)
+            throws IOException, InterruptedException {
+        var request = HttpRequest.newBuilder(uri(path)).timeout(Duration.ofMinutes(1));
+        var headers = new HashMap<>(Map.of(
+                "Content-Type",
+                "application/json",
+                "Idempotency-Key",
+                UUID.randomUUID().toString(),
+                "Cookie",
+                cookie,
+                "X-XSRF-TOKEN",
+                token,
+                "If-Match",
+                "\"1\""));
+        headers.putAll(instead);
+        headers.forEach(request::header);
+        return send(request.method(
+                        method,
+                        method.equals("GET")
+                                ? HttpRequest.BodyPublishers.noBody()
+                                : HttpRequest.BodyPublishers.ofString(body))
+                .build());
+    }
+
+    Answer upload(String path, byte[] file) throws IOException, InterruptedException {
+        return send(HttpRequest.newBuilder(uri(path))
+                .timeout(Duration.ofMinutes(1))
+                .header("Content-Type", "application/octet-stream")
+                .header("Idempotency-Key", UUID.randomUUID().toString())
+                .header("Cookie", cookie)
+                .header("X-XSRF-TOKEN", token)
+                .POST(HttpRequest.BodyPublishers.ofByteArray(file))
+                .build());
+    }
+
+    /** Memory of the server that lies in the machine's own. */
+    long residentMb() throws IOException {
+        try (var lines = Files.lines(Path.of("/proc/" + process.pid() + "/status"))) {
+            return lines.filter(line -> line.startsWith("VmRSS:"))
+                    .mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")) / 1024)
+                    .findFirst()
+                    .orElse(0);
+        }
     }
 
     private Answer send(HttpRequest request) throws IOException, InterruptedException {

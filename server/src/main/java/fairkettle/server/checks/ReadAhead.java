@@ -40,7 +40,7 @@ class ReadAhead implements Ahead {
     private Readings.Seen corners(long reading, byte[] body) {
         try {
             var tapped = json.readValue(body, CheckController.CornersJson.class);
-            if (!validator.validate(tapped).isEmpty()) {
+            if (tapped == null || !validator.validate(tapped).isEmpty()) {
                 throw Problem.atField("corners", "Tap the four corners inside the picture of one machine’s check.");
             }
             return readings.look(reading, tapped.machine(), tapped.places(), tapped.dark());

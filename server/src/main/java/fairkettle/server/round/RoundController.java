@@ -10,6 +10,8 @@ import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
@@ -38,10 +40,11 @@ class RoundController {
         this.shop = shop;
     }
 
-    record BeginJson(String key, @Nullable Long person) {}
+    record BeginJson(
+            @NotNull @Size(max = 200) String key, @Nullable Long person) {}
 
     record TickJson(
-            String key,
+            @NotNull @Size(max = 200) String key,
             @Nullable Long person,
 
             @Nullable @Min(value = 1, message = "At least a minute.") @Max(value = 600, message = "At most ten hours.")
@@ -49,10 +52,12 @@ class RoundController {
 
             boolean whole) {}
 
-    record KeyJson(String key) {}
+    record KeyJson(@NotNull @Size(max = 200) String key) {}
 
     record PinJson(
-            String key, @Nullable Instant at, @Nullable Long person) {}
+            @NotNull @Size(max = 200) String key,
+            @Nullable Instant at,
+            @Nullable Long person) {}
 
     record ThereJson(@Nullable Instant from, @Nullable Instant to) {}
 

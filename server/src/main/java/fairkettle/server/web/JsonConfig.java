@@ -55,7 +55,8 @@ class JsonConfig {
                 .addMixIn(Evidence.class, ByKind.class)
                 .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_NULL))
                 .changeDefaultNullHandling(n -> n.withContentNulls(Nulls.FAIL))
-                .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES);
+                .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+                .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT); // half a sheet is no sheet
     }
 
     private static final class VolumeWriter extends StdSerializer<Millilitres> {

@@ -5,14 +5,23 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 
 import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
+import java.io.IOException;
 import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Locale;
+import java.util.UUID;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.test.web.servlet.assertj.MockMvcTester;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Every refusal is a problem document that a person can act on. */
 @ServerTest
@@ -166,5 +175,39 @@ class BadInputTest {
                 .extractingPath("$.detail")
                 .asString()
                 .contains("time zone (Quillmere/Market)");
+    }
+
+    @Test
+    void halfASheetIsNone() {
+        assertThat(api.post("/api/hob", "{\"label\": \"half\", \"minutes\": 5, \"machine\": 1.5}"))
+                .hasStatus(400);
+    }
+
+    @Test
+    void whatAnAddressNamesHasToBeThere() throws IOException {
+        var document = new JsonMapper().readTree(Files.readString(Path.of("../docs/openapi.json")));
+        var went = new ArrayList<String>();
+        var named = Pattern.compile(".*\\{(card|device|entry|lot|machine|person|preset)}.*");
+        document.get("paths")
+                .properties()
+                .forEach(path -> path.getValue().properties().forEach(operation -> {
+                    if (named.matcher(path.getKey()).matches()) {
+                        var at = path.getKey().replaceAll("\\{[^}]*}", "999999999");
+                        var answer = mvc.method(
+                                        HttpMethod.valueOf(operation.getKey().toUpperCase(Locale.ROOT)))
+                                .uri(at)
+                                .with(csrf())
+                                .header("Idempotency-Key", UUID.randomUUID().toString())
+                                .header("If-Match", "\"1\"")
+                                .contentType(MediaType.APPLICATION_JSON)
+                                .content("{}")
+                                .exchange();
+                        if (answer.getResponse().getStatus() < 400
+                                || answer.getResponse().getStatus() >= 500) {
+                            went.add(answer.getResponse().getStatus() + " " + operation.getKey() + " " + at);
+                        }
+                    }
+                }));
+        assertThat(went).isEmpty();
     }
 }
