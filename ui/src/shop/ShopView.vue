@@ -5,6 +5,8 @@ import { useRoute } from 'vue-router'
 import ArrivingPart from '../shell/ArrivingPart.vue'
 import { owns } from '../shell/session'
 import PageParts, { type Part } from '../shell/PageParts.vue'
+import { useShop } from '../shell/shop'
+import { dayAndTime } from '../units/format'
 import { useBackups } from './backups'
 import { useShopForm } from './useShopForm'
 
@@ -20,6 +22,7 @@ const PARTS: Part[] = [
 const route = useRoute()
 const { form, changed, saved, problem, save, reload } = useShopForm()
 onMounted(() => (saved.value = false))
+const { settings } = useShop()
 const { data: backups } = useBackups()
 const single = computed(() => ['/shop/people', '/shop/bring-in', '/shop/backups'].includes(route.path))
 const settled = computed(() => !changed.value && !saved.value && !problem.value)
@@ -30,6 +33,9 @@ const settled = computed(() => !changed.value && !saved.value && !problem.value)
     <h1>Shop</h1>
     <p class="quiet">
       How we do it here. Every figure is a default until you say otherwise.
+      <template v-if="backups?.provedAt && route.path !== '/shop/backups'"
+        >The last proved copy is of {{ dayAndTime(backups.provedAt, settings?.zone ?? 'UTC') }}.
+      </template>
       <template v-if="!owns">What is settled here is the owner’s: you may look.</template>
     </p>
     <p v-if="backups?.old && route.path !== '/shop/backups'" class="act strong" role="alert">
