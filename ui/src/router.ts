@@ -1,3 +1,4 @@
+import { renew } from './shell/renew'
 import { createRouter, createWebHistory } from 'vue-router'
 import BenchView from './benches/BenchView.vue'
 
@@ -125,6 +126,8 @@ export const router = createRouter({
   ],
   scrollBehavior: (to) => (to.hash && document.getElementById(to.hash.slice(1)) ? { el: to.hash } : { top: 0 }),
 })
+
+router.onError((error, to) => renew(error, to.fullPath))
 
 router.afterEach((to) => {
   document.title = `${String(to.meta.title ?? '')} · Fair Kettle`

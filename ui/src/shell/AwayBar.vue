@@ -20,16 +20,17 @@ watch(outage, (is, was) => {
 })
 onScopeDispose(rest)
 
-const { settings } = useShop()
+const { shop, settings } = useShop()
 const waiting = computed(() => taps.value.filter((tap) => !tap.refused))
 const refused = computed(() => taps.value.filter((tap) => tap.refused))
 const at = (tap: Tap) => clock(new Date(tap.at + serverNow() - Date.now()).toISOString(), settings.value?.zone ?? 'UTC')
 </script>
 
 <template>
-  <div v-if="disconnected || outage || taps.length" class="away" role="status">
+  <div v-if="disconnected || outage || shop?.clockTrouble || taps.length" class="away" role="status">
     <p v-if="disconnected">No connection to the kettle. What you see may be old; it catches up by itself.</p>
     <p v-else-if="outage">{{ outage }}</p>
+    <p v-else-if="shop?.clockTrouble">{{ shop.clockTrouble }}</p>
     <template v-if="waiting.length">
       <p>
         <strong>{{ waiting.length === 1 ? '1 tap is kept here' : `${waiting.length} taps are kept here` }}</strong>,

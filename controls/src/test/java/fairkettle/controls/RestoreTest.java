@@ -107,6 +107,18 @@ class RestoreTest {
     }
 
     @Test
+    void aShopWithoutItsLevelsOrOfANewerKettleIsNotTaken() throws IOException, InterruptedException {
+        run("start_postgres shop; query shop 'delete from content'; cmd_backup $KETTLE_STATE/bare shop");
+        run("start_postgres shop; query shop \"insert into content values ('bottle/1', 'ink', 5000)\"");
+        assertThat(run("cmd_restore $KETTLE_STATE/bare")).contains("its levels are not", "Nothing has changed");
+        run("start_postgres shop; query shop \"create table flyway_schema_history (version text, success boolean);"
+                + " insert into flyway_schema_history values ('9999', true)\"; cmd_backup $KETTLE_STATE/newer shop");
+        run("start_postgres shop; query shop 'drop table flyway_schema_history'");
+        assertThat(run("cmd_restore $KETTLE_STATE/newer")).contains("newer Fair Kettle", "Nothing has changed");
+        assertThat(words()).isEqualTo("poured");
+    }
+
+    @Test
     void nobodyElseOnTheMachineComesInAndTheShopsOwnRoleIsAPlainOne() throws IOException, InterruptedException {
         assertThat(run("$(pg_bin)/psql -w -U kettle -h 127.0.0.1 -p $(cat $KETTLE_STATE/shop/pg.port) -d"
                         + " postgres -c 'select 1'"))

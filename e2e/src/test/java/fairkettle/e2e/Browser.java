@@ -232,10 +232,20 @@ final class Browser implements AutoCloseable {
     }
 
     WebElement find(String css) {
-        return until(d -> d.findElements(By.cssSelector(css)).stream()
-                .filter(WebElement::isDisplayed)
-                .findFirst()
-                .orElse(null));
+        return until(_ -> firstShown(css));
+    }
+
+    /**
+     * In the order of the page. Asked of the page at once: one that is being shown while its parts are looked at one by
+     * one would have its second part shown before its first.
+     */
+    private WebElement firstShown(String css) {
+        return (WebElement) script(
+                "return document.querySelector('.arriving') ? null :"
+                        + " [...document.querySelectorAll(arguments[0])].find((e) => e.checkVisibility({"
+                        + " visibilityProperty: true, opacityProperty: true, contentVisibilityAuto: true }) &&"
+                        + " e.getClientRects().length) ?? null",
+                css);
     }
 
     List<WebElement> all(String css) {
@@ -243,10 +253,7 @@ final class Browser implements AutoCloseable {
     }
 
     void click(String css) {
-        clickThat(d -> d.findElements(By.cssSelector(css)).stream()
-                .filter(WebElement::isDisplayed)
-                .findFirst()
-                .orElse(null));
+        clickThat(_ -> firstShown(css));
     }
 
     /** Typed wherever the page has its attention. */
@@ -257,6 +264,9 @@ final class Browser implements AutoCloseable {
     /** A button or link by its words: those words alone before longer ones, and in the open dialog if there is one. */
     void press(String words) {
         clickThat(d -> {
+            if (Boolean.TRUE.equals(script("return !!document.querySelector('.arriving')"))) {
+                return null;
+            }
             var dialog = d.findElements(By.cssSelector(".modal.show")).isEmpty()
                     ? ""
                     : "//*[contains(@class, 'modal') and contains(@class, 'show')]";

@@ -143,7 +143,7 @@ class ClinicIT {
         }
         tablet.sees("close the case");
         tablet.press("The first print is good: cured");
-        tablet.sees("cured");
+        tablet.until(_ -> !tablet.showsNow("The first print is good: cured"));
         assertThat(kettle.query("select count(*) from clinic_case where id = %d and ending = 'CURED'".formatted(id)))
                 .isEqualTo(1);
     }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.assertj.MockMvcTester;
@@ -41,5 +43,25 @@ class ApiDocumentTest {
                 .forEach(s -> assertThat(s.getValue().size())
                         .as("schema %s: two records of one name leave it empty", s.getKey())
                         .isPositive());
+    }
+
+    @Test
+    void everyActSaysWhatItIsAndEachWayItIsRefused() throws IOException {
+        var silent = new ArrayList<String>();
+        json.readTree(Files.readString(COMMITTED))
+                .get("paths")
+                .properties()
+                .forEach(path -> path.getValue().properties().forEach(operation -> {
+                    var codes = operation.getValue().get("responses").propertyNames();
+                    boolean writes = !operation.getKey().equals("get");
+                    if (operation.getValue().path("summary").asString("").isBlank()
+                            || !codes.containsAll(List.of("401", "403", "421", "503"))
+                            || writes && !codes.containsAll(List.of("400", "409", "422", "507"))
+                            || path.getKey().contains("{") && !codes.contains("404")) {
+                        silent.add(operation.getKey() + " " + path.getKey());
+                    }
+                }));
+        assertThat(silent).isEmpty();
+        assertThat(Files.readString(COMMITTED)).as("files are files").doesNotContain("\"byte\"");
     }
 }

@@ -153,7 +153,7 @@ public final class Unpack {
         db.execute("set local time zone 'UTC'");
         var tables = Table.all(db);
         for (var table : tables.reversed()) {
-            db.execute("delete from " + Table.quoted(table.name())); // what an empty shop begins with
+            db.deleteFrom(DSL.table(DSL.name(table.name()))).execute(); // what an empty shop begins with
         }
         for (var table : tables) {
             try {

@@ -6,6 +6,7 @@ import fairkettle.server.people.People;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.shop.ShopSettings;
 import fairkettle.server.shop.SimulatedBench;
+import fairkettle.server.web.ClockCheck;
 import fairkettle.server.web.Reach;
 import jakarta.validation.Valid;
 import java.time.Clock;
@@ -29,8 +30,16 @@ class ShopController {
     private final Clock clock;
     private final ObjectProvider<SimulatedBench> bench;
     private final Reach reach;
+    private final ClockCheck clockCheck;
 
-    ShopController(Shop shop, People people, Clock clock, ObjectProvider<SimulatedBench> bench, Reach reach) {
+    ShopController(
+            Shop shop,
+            People people,
+            Clock clock,
+            ObjectProvider<SimulatedBench> bench,
+            Reach reach,
+            ClockCheck clockCheck) {
+        this.clockCheck = clockCheck;
         this.bench = bench;
         this.shop = shop;
         this.people = people;
@@ -43,6 +52,7 @@ class ShopController {
      * @param workshop whether other devices can reach it
      * @param fingerprint of the certificate it shows, to be compared by people; null if it shows none
      * @param simulatedBench where the simulated machines of a demo are to be seen; null in a shop of one's own
+     * @param clockTrouble why the server's clock cannot be believed, in a sentence; null if it can
      */
     record ShopJson(
             ShopSettings settings,
@@ -53,7 +63,8 @@ class ShopController {
             Instant now,
             boolean workshop,
             @Nullable String fingerprint,
-            @Nullable String simulatedBench) {}
+            @Nullable String simulatedBench,
+            @Nullable String clockTrouble) {}
 
     /** @param usual gaps that it forgives where the shop says nothing */
     record WorkJson(Work work, String label, Work.Tolerance usual) {}
@@ -88,6 +99,7 @@ class ShopController {
                 clock.instant(),
                 reach.byOthers(),
                 reach.fingerprint(),
-                bench.stream().map(SimulatedBench::url).findFirst().orElse(null));
+                bench.stream().map(SimulatedBench::url).findFirst().orElse(null),
+                clockCheck.trouble());
     }
 }

@@ -8,6 +8,7 @@ import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
 import io.swagger.v3.core.util.Json;
 import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.Operation;
 import io.swagger.v3.oas.models.PathItem;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.ArraySchema;
@@ -26,8 +27,12 @@ import java.util.Arrays;
 import java.util.Currency;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -74,6 +79,7 @@ class ApiDocument {
                                     OnceFilter.KEY,
                                     "8 to 80 letters, digits or hyphens, new for each write: sent again with the same"
                                             + " words it is the same write."));
+            REFUSALS.forEach((code, say) -> api.getComponents().addResponses(code, refusal(say)));
             api.getPaths()
                     .values()
                     .forEach(path -> path.readOperationsMap().forEach((method, operation) -> {
@@ -91,10 +97,68 @@ class ApiDocument {
                                                 .addList(TOKEN)
                                                 .addList(KEY)
                                         : new SecurityRequirement().addList(SESSION));
-                        operation.getResponses().addApiResponse("4XX", refusal("Refused, and why."));
-                        operation.getResponses().addApiResponse("5XX", refusal("Something of the house failed."));
+                        refusals(operation, writes)
+                                .forEach(code -> operation
+                                        .getResponses()
+                                        .addApiResponse(
+                                                code, new ApiResponse().$ref("#/components/responses/" + code)));
+                        operation.setSummary(summary(operation.getOperationId()));
+                        filesAsFiles(operation);
                     }));
         };
+    }
+
+    /** Every way to be refused, and what it says. */
+    private static final Map<String, String> REFUSALS = Map.of(
+            "400", "Something that was sent, or in the address, is not what it has to be; its field is named.",
+            "401", "Nobody signed in, or what they said of themselves was wrong.",
+            "403", "Not theirs to do, or without the token.",
+            "404", "What the address names is not there.",
+            "409", "Somebody else was faster, or it is taken already.",
+            "413", "Larger than anything that belongs here, or not of a type that is read here (415).",
+            "421", "Asked for by a name that is not this machine’s.",
+            "422", "It is well-formed, but it must not be; or the key was used for other words.",
+            "503", "Busy, or the database is away: again later.",
+            "507", "The disk is full.");
+
+    private static List<String> refusals(Operation operation, boolean writes) {
+        var codes = new TreeSet<>(List.of("401", "403", "421", "503"));
+        if (operation.getParameters() != null && !operation.getParameters().isEmpty()) {
+            codes.add("400");
+            if (operation.getParameters().stream().anyMatch(p -> "path".equals(p.getIn()))) {
+                codes.add("404");
+            }
+        }
+        if (writes) {
+            codes.addAll(List.of("400", "409", "422", "507"));
+        }
+        if (operation.getRequestBody() != null) {
+            codes.add("413");
+        }
+        return List.copyOf(codes);
+    }
+
+    /** Its name in words: “changePassword” is “Change password”. */
+    private static String summary(String name) {
+        var words = name.replaceAll("_\\d+$", "")
+                .replaceAll("([a-z])([A-Z])", "$1 $2")
+                .toLowerCase(Locale.ROOT);
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+
+    private static void filesAsFiles(Operation operation) {
+        var sent = operation.getRequestBody() == null
+                ? null
+                : operation.getRequestBody().getContent();
+        Stream.concat(
+                        Stream.ofNullable(sent),
+                        operation.getResponses().values().stream()
+                                .map(ApiResponse::getContent)
+                                .filter(Objects::nonNull))
+                .flatMap(content -> content.values().stream())
+                .map(MediaType::getSchema)
+                .filter(schema -> schema != null && "byte".equals(schema.getFormat()))
+                .forEach(schema -> schema.setFormat("binary"));
     }
 
     private static final String SESSION = "session";
