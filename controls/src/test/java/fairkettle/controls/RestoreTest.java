@@ -3,6 +3,8 @@ package fairkettle.controls;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -159,6 +161,19 @@ class RestoreTest {
                 .contains("no password supplied");
         run("stop_postgres shop");
         assertThat(words()).as("and it still opens").isEqualTo("poured");
+    }
+
+    @Test
+    void aPortThatIsTakenInTheLastMomentIsChangedForAnother() throws IOException, InterruptedException {
+        try (var taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            var port = taken.getLocalPort();
+            run("stop_postgres shop");
+            assertThat(run("echo %d > $KETTLE_STATE/shop/pg.port; port_is_free() { true; }; start_postgres shop;"
+                                    .formatted(port)
+                            + " query shop 'select words from entry'"))
+                    .endsWith("poured");
+            assertThat(run("cat $KETTLE_STATE/shop/pg.port")).isNotEqualTo("" + port);
+        }
     }
 
     @Test

@@ -21,7 +21,7 @@ import java.util.zip.ZipOutputStream;
  */
 public final class Restores {
 
-    private static final int FLIPPED = 60;
+    private static final int FLIPPED = 70;
     private static final int CUT = 20;
 
     private static final List<String> BROKEN = List.of(
