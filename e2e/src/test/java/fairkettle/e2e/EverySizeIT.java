@@ -170,7 +170,14 @@ class EverySizeIT {
         browser.open("/round");
         browser.settles();
         var done = kettle.query(TICKED);
-        to(".walk .more .btn-primary");
+        browser.find(".walk .more");
+        while (browser.all(".walk .more button.btn-primary")
+                .isEmpty()) { // a card or a case is next: it is gone to, not ticked
+            to(".walk [aria-expanded=false]");
+            browser.keys("" + Keys.ENTER);
+            browser.until(_ -> "true".equals(browser.script("return document.activeElement.ariaExpanded")));
+        }
+        to(".walk .more button.btn-primary");
         browser.keys("" + Keys.ENTER);
         browser.until(_ -> count(TICKED) > done);
     }
