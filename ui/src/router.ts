@@ -1,6 +1,6 @@
-import { renew } from './shell/renew'
 import { createRouter, createWebHistory } from 'vue-router'
 import BenchView from './benches/BenchView.vue'
+import { renew, shown } from './shell/renew'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -129,6 +129,7 @@ export const router = createRouter({
 
 router.onError((error, to) => renew(error, to.fullPath))
 
-router.afterEach((to) => {
+router.afterEach((to, _, failure) => {
+  if (!failure) shown()
   document.title = `${String(to.meta.title ?? '')} · Fair Kettle`
 })

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { renew } from './renew'
+import { renew, shown } from './renew'
 
 const gone = new TypeError('Failed to fetch dynamically imported module: http://kettle/assets/ShelfView-1.js')
 
@@ -18,6 +18,13 @@ describe('a tab that is older than its server', () => {
     expect(renew(gone, '/shelf', go)).toBe(false)
     expect(renew(gone, '/log', go)).toBe(true)
     expect(go).toHaveBeenCalledTimes(2)
+  })
+
+  it('asks again at the next upgrade', () => {
+    const go = vi.fn()
+    renew(gone, '/shelf', go)
+    shown()
+    expect(renew(gone, '/shelf', go)).toBe(true)
   })
 
   it('stays where something else went wrong', () => {

@@ -32,7 +32,7 @@ describe('a file from before', () => {
     answers['POST /api/bring-in'] = { taken: true, fresh: 1, known: 1, refused: 0, rows }
     const shown = await page()
     await lookAt(shown, 'name,bench,profile\nBurdock,A,x\nBramble,A,x')
-    expect(shown.get('[role=status]').text()).toBe('1 machine will come in, 1 stay as they are.')
+    expect(shown.get('[role=status]').text()).toBe('1 machine will come in, one stays as it is.')
     await taking(shown)!.trigger('click')
     await flushPromises()
     expect(sent.map((s) => s.what)).toEqual(['POST /api/bring-in/preview', 'POST /api/bring-in'])

@@ -16,7 +16,7 @@ const KINDS: { value: Kind; text: string; one: string; many: string; example: st
     one: 'machine',
     many: 'machines',
     example:
-      'name;bench;profile;holds;make\nBurdock;Window bench;small-tank;maker’s dye;own\nTansy;Door bench;wide-tank;never inked;',
+      'name;bench;profile;holds;make;level %\nBurdock;Window bench;small-tank;maker’s dye;own;70\nTansy;Door bench;wide-tank;never inked;;',
   },
   {
     value: 'BOTTLES',
@@ -52,6 +52,10 @@ const looked = shallowRef<Schemas['BroughtJson']>()
 const problem = ref<Problem>()
 const count = (n: number) => `${n} ${n === 1 ? of.value.one : of.value.many}`
 
+const stays = computed(() => {
+  const known = looked.value?.known ?? 0
+  return known === 0 ? '' : known === 1 ? ', one stays as it is' : `, ${known} stay as they are`
+})
 const comes = computed(() => (looked.value?.taken ? 'came in' : looked.value?.refused ? 'would come in' : 'comes in'))
 
 function forget() {
@@ -91,7 +95,7 @@ const { run: choose } = oneAtATime(async (event: Event) => {
       <p class="small quiet heads">
         Any table that a program saves as CSV: commas, semicolons or tabs. The first line names the columns, such as
       </p>
-      <pre class="example">{{ of.example }}</pre>
+      <pre class="example" tabindex="0" aria-label="Such a file">{{ of.example }}</pre>
       <p class="ways">
         <label class="btn btn-primary"
           >Choose the file<input
@@ -122,13 +126,11 @@ const { run: choose } = oneAtATime(async (event: Event) => {
           {{ count(looked.refused) }} cannot come in. Mend the file; nothing was taken.
         </p>
         <p v-else-if="!looked.fresh" class="state" role="status">All of it is here already.</p>
-        <p v-else class="state" role="status">
-          {{ count(looked.fresh) }} will come in{{ looked.known ? `, ${looked.known} stay as they are` : '' }}.
-        </p>
+        <p v-else class="state" role="status">{{ count(looked.fresh) }} will come in{{ stays }}.</p>
         <p v-if="!looked.taken && !looked.refused && looked.fresh">
           <BButton variant="primary" :disabled="taking" @click="take">Bring in {{ count(looked.fresh) }}</BButton>
         </p>
-        <ol class="lines rows">
+        <ol class="lines rows" tabindex="0" aria-label="Rows of the file">
           <li v-for="row in looked.rows" :key="row.row">
             <span class="small quiet">Row {{ row.row }}</span>
             <span>{{ row.told }}</span>

@@ -39,7 +39,8 @@ const settled = computed(() => !changed.value && !saved.value && !problem.value)
       <template v-if="!owns">What is settled here is the owner’s: you may look.</template>
     </p>
     <p v-if="backups?.old && route.path !== '/shop/backups'" class="act strong" role="alert">
-      No copy of the shop has been proved for too long. <RouterLink to="/shop/backups">See why</RouterLink>
+      The last proved copy of the shop is too old, or the last one failed.
+      <RouterLink to="/shop/backups">See why</RouterLink>
     </p>
     <PageParts :parts="PARTS" label="Parts of the shop’s page" />
     <p v-if="!form" class="quiet loading">Fetching the shop …</p>

@@ -81,6 +81,7 @@ class RestoreTest {
                 .contains("\"program\":\"Fair Kettle\"", "\"postgresql\":\"1");
         assertThat(run("cmd_prove $KETTLE_STATE/saved")).contains("Proved: 1 entries");
         assertThat(run("ls $KETTLE_STATE")).doesNotContain("proved");
+        run("mkdir $KETTLE_STATE/shop-proved-999999999"); // of a proof that was killed
         run("truncate -s -3000 $KETTLE_STATE/saved");
         assertThat(run("(cmd_prove $KETTLE_STATE/saved) || echo refused"))
                 .contains("kettle: ")
@@ -92,7 +93,8 @@ class RestoreTest {
     @Test
     void aDatabaseElsewhereIsSavedByItsAddress() throws IOException, InterruptedException {
         run("""
-            export KETTLE_DB_PASSWORD=$(secret_of shop) KETTLE_DB_URL=jdbc:postgresql://127.0.0.1:$(cat $KETTLE_STATE/shop/pg.port)/postgres
+            export KETTLE_DB_PASSWORD=$(secret_of shop)
+            export KETTLE_DB_URL="jdbc:postgresql://127.0.0.1:$(cat $KETTLE_STATE/shop/pg.port)/postgres?targetServerType=primary&sslmode=disable"
             cmd_backup $KETTLE_STATE/saved nowhere\
             """);
         assertThat(run("cmd_prove $KETTLE_STATE/saved")).contains("Proved: 1 entries");
@@ -136,11 +138,7 @@ class RestoreTest {
 
     @Test
     void aFolderWhoseFirstStartWasCutShortIsLockedUpAtTheNext() throws IOException, InterruptedException {
-        run("""
-            stop_postgres shop; rm -rf $KETTLE_STATE/shop/pg; mkdir -p $KETTLE_STATE/shop/pg; chmod 700 $KETTLE_STATE/shop/pg
-            is_root && chown postgres $KETTLE_STATE/shop/pg
-            as_postgres $(pg_bin)/initdb -D $KETTLE_STATE/shop/pg -U keeper -A trust -E UTF8 --locale=C.UTF-8\
-            """);
+        aFolderOf("keeper");
         run("start_postgres shop; query shop \"$(cat $KETTLE_STATE/shop.sql)\"");
         assertThat(words()).isEqualTo("poured");
         assertThat(run("cat $KETTLE_STATE/shop/pg/pg_hba.conf"))
@@ -149,11 +147,7 @@ class RestoreTest {
 
     @Test
     void aFolderOfBeforePasswordsIsGivenOne() throws IOException, InterruptedException {
-        run("""
-            stop_postgres shop; rm -rf $KETTLE_STATE/shop/pg; mkdir -p $KETTLE_STATE/shop/pg; chmod 700 $KETTLE_STATE/shop/pg
-            is_root && chown postgres $KETTLE_STATE/shop/pg
-            as_postgres $(pg_bin)/initdb -D $KETTLE_STATE/shop/pg -U kettle -A trust -E UTF8 --locale=C.UTF-8\
-            """);
+        aFolderOf("kettle");
         run("start_postgres shop; query shop \"$(cat $KETTLE_STATE/shop.sql)\"");
         assertThat(words()).isEqualTo("poured");
         assertThat(run("$(pg_bin)/psql -w -U kettle -h 127.0.0.1 -p $(cat $KETTLE_STATE/shop/pg.port) -d"
@@ -187,6 +181,15 @@ class RestoreTest {
                         + " $KETTLE_STATE/units/fair-kettle.service; true"))
                 .as("where the computer has something to say to it")
                 .isEmpty();
+    }
+
+    /** As it is before anybody made roles or passwords in it. */
+    private void aFolderOf(String superuser) throws IOException, InterruptedException {
+        run("""
+            stop_postgres shop; rm -rf $KETTLE_STATE/shop/pg; mkdir -p $KETTLE_STATE/shop/pg; chmod 700 $KETTLE_STATE/shop/pg
+            is_root && chown postgres $KETTLE_STATE/shop/pg
+            as_postgres $(pg_bin)/initdb -D $KETTLE_STATE/shop/pg -U %s -A trust -E UTF8 --locale=C.UTF-8\
+            """.formatted(superuser));
     }
 
     private String words() throws IOException, InterruptedException {

@@ -41,7 +41,7 @@ class FirstStartIT {
             desk.open("/shop/bring-in");
             desk.settles();
             desk.all("input[type=file]").getFirst().sendKeys(list.toString());
-            desk.sees("1 machine will come in, 1 stay as they are.");
+            desk.sees("1 machine will come in, one stays as it is.");
             assertThat(desk.accessibilityViolations()).isEmpty();
             desk.press("Bring in 1 machine");
             desk.sees("1 machine came in.");

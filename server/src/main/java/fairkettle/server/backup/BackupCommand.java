@@ -17,6 +17,7 @@ import org.springframework.stereotype.Component;
 @Component
 class BackupCommand {
 
+    private static final int LINES = 2;
     private static final Duration LONGEST = Duration.ofHours(2);
 
     private final String command;
@@ -63,19 +64,21 @@ class BackupCommand {
                 throw new Refused("It was not through after %d h.".formatted(LONGEST.toHours()));
             }
             if (process.exitValue() != 0) {
-                throw new Refused(lastOf(said));
+                throw new Refused(endOf(said));
             }
         } finally {
             Files.deleteIfExists(said);
         }
     }
 
-    private static String lastOf(Path said) throws IOException {
-        try (var lines = Files.lines(said)) {
-            var last = lines.filter(line -> !line.isBlank())
-                    .reduce((_, next) -> next)
-                    .orElse("It ended without a word.");
-            return last.startsWith("kettle: ") ? last.substring("kettle: ".length()) : last;
-        }
+    /** What it said last, with what another program had said to it before: there stands why. */
+    private static String endOf(Path said) throws IOException {
+        var lines = Files.readAllLines(said).stream()
+                .filter(line -> !line.isBlank())
+                .map(line -> line.startsWith("kettle: ") ? line.substring("kettle: ".length()) : line)
+                .toList();
+        return lines.isEmpty()
+                ? "It ended without a word."
+                : String.join(" ", lines.subList(Math.max(0, lines.size() - LINES), lines.size()));
     }
 }

@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.Executors;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jspecify.annotations.Nullable;
@@ -154,21 +155,27 @@ class Backups {
         }
     }
 
-    /** What a server that was stopped left unfinished is no backup. */
+    /** What this server left unfinished when it was stopped is no backup. */
     @EventListener(ApplicationReadyEvent.class)
     void cutShort() {
-        var now = clock.instant().atOffset(ZoneOffset.UTC);
+        endUnfinished(BACKUP.SERVER.eq(server));
+    }
+
+    /** Its night is free again for one that is whole. */
+    private void endUnfinished(Condition which) {
         db.update(BACKUP)
                 .set(BACKUP.SAID, "The kettle was stopped while it was made.")
+                .setNull(BACKUP.NIGHT)
                 .where(BACKUP.PROVED_AT.isNull())
                 .and(BACKUP.SAID.isNull())
-                .and(BACKUP.SERVER.eq(server).or(BACKUP.ASKED_AT.lt(now.minus(CUT_SHORT))))
+                .and(which)
                 .execute();
     }
 
     /** @return whether it began: not if one is being made, or if the night has its own */
     private boolean begin(@Nullable LocalDate night) {
         var now = clock.instant();
+        endUnfinished(BACKUP.ASKED_AT.lt(now.minus(CUT_SHORT).atOffset(ZoneOffset.UTC)));
         var name = NAME.format(now);
         var id = db.insertInto(BACKUP)
                 .set(BACKUP.NIGHT, night)

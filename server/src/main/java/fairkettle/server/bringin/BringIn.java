@@ -7,7 +7,6 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
-import fairkettle.ink.Money;
 import fairkettle.machine.Feed;
 import fairkettle.machine.Profile;
 import fairkettle.routine.Air;
@@ -116,11 +115,16 @@ class BringIn {
     /** What a row comes to; {@code act} is null for what is there already. */
     private record Planned(String told, @Nullable Runnable act) {}
 
-    private interface Reader {
-        Planned plan(Row row);
-
-        /** What is done for all rows together. */
-        default void finish() {}
+    /**
+     * @param plan what a row comes to
+     * @param finish what is done for all rows together; null where each is carried out by itself, and may be refused as
+     *     it is
+     */
+    private record Reader(
+            Function<Row, Planned> plan, @Nullable Runnable finish) {
+        private static Reader each(Function<Row, Planned> plan) {
+            return new Reader(plan, null);
+        }
     }
 
     Outcome look(FileKind kind, String text) {
@@ -149,7 +153,9 @@ class BringIn {
         var rows = TableFile.rows(kind, text);
         var reader = reader(kind);
         var fates = rows.stream().map(row -> fate(kind, reader, row)).toList();
-        reader.finish();
+        if (reader.finish() instanceof Runnable finish) {
+            finish.run();
+        }
         return fates;
     }
 
@@ -169,15 +175,15 @@ class BringIn {
                             "Under “%s” is something that is no text.".formatted(column.name()));
                 }
             }
-            var planned = reader.plan(row);
+            var planned = reader.plan().apply(row);
             var act = planned.act();
             if (act == null) {
                 return new Fated(row.number(), Fate.KNOWN, planned.told());
             }
-            if (kind == FileKind.READINGS) { // why: nothing in them can be refused any more, and there are many
-                act.run();
-            } else {
+            if (reader.finish() == null) {
                 each.executeWithoutResult(_ -> act.run());
+            } else {
+                act.run();
             }
             return new Fated(row.number(), Fate.NEW, planned.told());
         } catch (Problem | IllegalArgumentException e) {
@@ -202,7 +208,7 @@ class BringIn {
             like.put(p.profile().id().toLowerCase(Locale.ROOT), p.profile());
             like.put(p.profile().name().toLowerCase(Locale.ROOT), p.profile());
         });
-        return row -> {
+        return Reader.each(row -> {
             var name = row.get("name");
             if (!known.add(name.toLowerCase(Locale.ROOT))) {
                 return new Planned("%s is on a bench already".formatted(name), null);
@@ -221,13 +227,29 @@ class BringIn {
                                                 .toList())));
             }
             var holding = holding(row.get("holds"), row.get("make"));
-            return new Planned(
-                    "%s, %s, on %s: %s".formatted(name, profile.name(), row.get("bench"), holding.label()), () -> {
-                        long id = machines.add(new Machines.NewMachine(
-                                name, row.get("bench"), profile.id(), Feed.AS_BUILT, null, holding, 0.5, null));
-                        passports.joined(id);
-                    });
-        };
+            boolean inked = !(holding instanceof Holding.NeverInked);
+            double level = inked ? level(row.get("level")) : 0;
+            var told = "%s, %s, on %s: %s".formatted(name, profile.name(), row.get("bench"), holding.label())
+                    + (inked ? ", tanks %.0f %% full".formatted(level * 100) : "")
+                    + (inked && row.get("level").isBlank() ? " as long as nobody says otherwise (under Ink)" : "");
+            return new Planned(told, () -> {
+                long id = machines.add(new Machines.NewMachine(
+                        name, row.get("bench"), profile.id(), Feed.AS_BUILT, null, holding, level, null));
+                passports.joined(id);
+            });
+        });
+    }
+
+    /** @return 0 to 1; half where nothing is said */
+    private static double level(String typed) {
+        if (typed.isBlank()) {
+            return 0.5;
+        }
+        double level = TypedNumber.parse(typed.replace("%", "")).doubleValue();
+        if (level < 0 || level > 100) {
+            throw new IllegalArgumentException("A tank is 0 to 100 %% full, not “%s”.".formatted(typed));
+        }
+        return level / 100;
     }
 
     private static Holding holding(String typed, String make) {
@@ -259,7 +281,7 @@ class BringIn {
                 .from(LOT)
                 .forEach(r -> there.merge(
                         key(Family.valueOf(r.value1()), r.value2(), r.value3(), r.value4()), 1, Integer::sum));
-        return row -> {
+        return Reader.each(row -> {
             var family = family(row.get("family"));
             var channel = row.get("channel").isBlank()
                     ? null
@@ -294,7 +316,7 @@ class BringIn {
                 shelf.add(bottle);
                 live.changed("shelf");
             });
-        };
+        });
     }
 
     private static String key(Family family, @Nullable String channel, String make, String code) {
@@ -307,7 +329,7 @@ class BringIn {
             return 0;
         }
         var major = TypedNumber.parse(typed);
-        int decimals = Money.zero(shop.settings().money()).currency().getDefaultFractionDigits();
+        int decimals = shop.settings().money().getDefaultFractionDigits();
         if (major.signum() < 0 || major.compareTo(BigDecimal.valueOf(1_000_000)) > 0) {
             throw new IllegalArgumentException("A price is not below nothing and at most 1000000.");
         }
@@ -346,17 +368,7 @@ class BringIn {
                     ? new Planned(told, () -> fresh.add(air))
                     : new Planned(told + ": known already", null);
         };
-        return new Reader() {
-            @Override
-            public Planned plan(Row row) {
-                return plan.apply(row);
-            }
-
-            @Override
-            public void finish() {
-                room.bringIn(fresh);
-            }
-        };
+        return new Reader(plan, () -> room.bringIn(fresh));
     }
 
     private Reader notes() {
@@ -365,7 +377,7 @@ class BringIn {
         Set<String> known = new HashSet<>(
                 db.select(ENTRY.WORDS).from(ENTRY).where(ENTRY.KIND.eq("note")).fetch(ENTRY.WORDS));
         var today = LocalDate.ofInstant(clock.instant(), shop.settings().zoneId());
-        return row -> {
+        return Reader.each(row -> {
             var day = TypedTime.instant(row.get("at"), shop.settings().zoneId())
                     .atZone(shop.settings().zoneId())
                     .toLocalDate();
@@ -385,6 +397,6 @@ class BringIn {
                 var note = NewEntry.of("note", words);
                 journal.write(id == null ? note : note.machine(id), List.of());
             });
-        };
+        });
     }
 }

@@ -1,8 +1,8 @@
 package fairkettle.server.bringin;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** What a file can bring, and the columns it has. */
 enum FileKind {
@@ -12,7 +12,8 @@ enum FileKind {
             Column.must("bench", 40, "place"),
             Column.must("profile", 60, "like"),
             Column.may("holds", 40, "ink"),
-            Column.may("make", 60)),
+            Column.may("make", 60),
+            Column.may("level", 10, "full", "tanks")),
     BOTTLES(
             2000,
             Column.must("family", 40, "ink"),
@@ -78,11 +79,6 @@ enum FileKind {
 
     /** The headings that a file has to have, as one would write them. */
     String wanted() {
-        return String.join(
-                ", ",
-                Arrays.stream(columns.toArray(new Column[0]))
-                        .filter(Column::needed)
-                        .map(Column::name)
-                        .toList());
+        return columns.stream().filter(Column::needed).map(Column::name).collect(Collectors.joining(", "));
     }
 }

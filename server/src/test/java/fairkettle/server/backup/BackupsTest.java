@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneOffset;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.BeforeEach;
@@ -111,10 +112,30 @@ class BackupsTest {
                 .as("another server may be at it")
                 .isNull();
         var later = at(MORNING.plusSeconds(3600 * 6), "[ $1 = prove ] || echo whole > $2");
-        later.cutShort();
-        assertThat(later.all().getFirst().said()).contains("was stopped");
         later.ask();
+        assertThat(later.all().getLast().said()).contains("was stopped");
         assertThat(newest(later).provedAt()).isNotNull();
+    }
+
+    @Test
+    void aNightThatWasCutShortIsMadeAgain() throws IOException {
+        db.insertInto(Tables.BACKUP)
+                .set(Tables.BACKUP.NIGHT, LocalDate.of(2026, 12, 1))
+                .set(Tables.BACKUP.ASKED_AT, MORNING.minusSeconds(3600 * 5 + 1).atOffset(ZoneOffset.UTC))
+                .set(Tables.BACKUP.SERVER, "elsewhere:1")
+                .set(Tables.BACKUP.FILE, "left")
+                .execute();
+        var backups = at(MORNING, "[ $1 = prove ] || echo whole > $2");
+        backups.nightly();
+        assertThat(newest(backups).provedAt()).isEqualTo(MORNING);
+    }
+
+    @Test
+    void whyItFailedIsSaidWithWhatFailed() throws IOException {
+        var backups =
+                at(MORNING, "echo 'pg_dump: error: no room'; echo 'kettle: the shop could not be saved.'; exit 1");
+        backups.ask();
+        assertThat(newest(backups).said()).isEqualTo("pg_dump: error: no room the shop could not be saved.");
     }
 
     @Test

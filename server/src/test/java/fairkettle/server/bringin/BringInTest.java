@@ -59,12 +59,28 @@ class BringInTest {
                 "\ufeffMachine;Bench;Like;Ink;Make\r\n%s;Window bench;small-tank;maker's dye;own\r\n".formatted(name);
         long before = machines();
         var looked = look(FileKind.MACHINES, file);
-        assertThat(fate(looked, 1)).startsWith("NEW " + name).contains("maker's dye");
+        assertThat(fate(looked, 1))
+                .startsWith("NEW " + name)
+                .contains("maker's dye", "tanks 50 % full as long as nobody says otherwise");
         assertThat(machines()).as("a look changes nothing").isEqualTo(before);
         assertThat(take(FileKind.MACHINES, file).get("taken").asBoolean()).isTrue();
         assertThat(machines()).isEqualTo(before + 1);
         assertThat(fate(take(FileKind.MACHINES, file), 1)).startsWith("KNOWN");
         assertThat(machines()).as("the same file again").isEqualTo(before + 1);
+    }
+
+    @Test
+    void howFullTheTanksAreIsTakenFromTheFile() {
+        var file = """
+            name,bench,profile,holds,level %
+            Vetch,Door bench,small-tank,maker's dye,80 %
+            Sedum,Door bench,small-tank,never inked,80
+            Rush,Door bench,small-tank,maker's dye,120
+            """;
+        var looked = look(FileKind.MACHINES, file);
+        assertThat(fate(looked, 1)).endsWith("tanks 80 % full");
+        assertThat(fate(looked, 2)).as("nothing is in it").doesNotContain("tanks");
+        assertThat(fate(looked, 3)).contains("0 to 100 %");
     }
 
     @Test
