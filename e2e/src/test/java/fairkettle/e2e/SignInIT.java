@@ -64,7 +64,13 @@ class SignInIT {
         tablet.sees("Bramble");
         assertThat(tablet.find(".who").getText()).isEqualTo("Tansy");
         var before = kettle.query("select count(*) from entry where person_id = " + tansy);
+        var token = tablet.script("return document.cookie");
         tablet.post("/api/machines/1/cleanings", "{\"power\": false}"); // and the page says it was person 1
+        assertThat(tablet.script("return document.cookie"))
+                .as("what is on its way meanwhile is still known")
+                .isEqualTo(token)
+                .asString()
+                .contains("XSRF-TOKEN");
         assertThat(kettle.query("select count(*) from entry where person_id = " + tansy))
                 .as("whoever signed in did it, whatever a screen says")
                 .isEqualTo(before + 1);
@@ -75,6 +81,15 @@ class SignInIT {
         tablet.sees("People");
         assertThat(tablet.showsNow("Vault")).isFalse();
         assertThat(tablet.showsNow("Who may come in")).isFalse();
+
+        // a password is changed by whoever has one, and a mistake leaves her where she is
+        tablet.press("Tansy");
+        tablet.click(".modal.show details summary");
+        tablet.type("#own-old", "not the one");
+        tablet.type("#own-new", "another three words");
+        tablet.press("Change it");
+        tablet.sees("This is not the password you have.");
+        assertThat(tablet.accessibilityViolations()).isEmpty();
 
         // she is still in after the server was killed
         kettle.kill();

@@ -15,6 +15,7 @@ import org.springframework.security.config.annotation.web.configurers.AuthorizeH
 import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
+import org.springframework.security.web.authentication.session.NullAuthenticatedSessionStrategy;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfException;
 
@@ -42,7 +43,11 @@ class AccessConfig {
                 })
                 .addFilterBefore(new SessionFilter(door, sessions, accounts), AnonymousAuthenticationFilter.class)
                 .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
-                .csrf(c -> c.spa().csrfTokenRepository(token))
+                .csrf(c -> c.spa()
+                        .csrfTokenRepository(token)
+                        // why: every request comes in anew, and a token that were another after each would fail the tap
+                        // that is on its way meanwhile
+                        .sessionAuthenticationStrategy(new NullAuthenticatedSessionStrategy()))
                 .exceptionHandling(e -> e.authenticationEntryPoint((_, response, _) -> refusals.write(
                                 response, HttpStatus.UNAUTHORIZED, "unsigned", "Sign in first. Nothing was saved."))
                         .accessDeniedHandler((_, response, why) -> {

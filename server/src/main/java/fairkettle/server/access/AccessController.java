@@ -203,8 +203,10 @@ class AccessController {
     @PutMapping("/api/session/password")
     SessionJson changePassword(
             @Valid @RequestBody NewPasswordJson said, HttpServletRequest request, HttpServletResponse response) {
-        var name = who.id() instanceof Long ? who.name() : "";
-        var account = accounts.byPassword(name, said.old(), "address " + request.getRemoteAddr());
+        if (!(who.id() instanceof Long person)) {
+            throw Problem.unsigned("Sign in first. Nothing was saved.");
+        }
+        var account = accounts.byOwnPassword(person, said.old(), "address " + request.getRemoteAddr());
         accounts.setPassword(account.person(), said.password());
         sessions.endAll(account.person());
         return come(account, null, Sessions.AT_A_DESK, request, response);

@@ -144,7 +144,22 @@ class Accounts {
                 .orElse(null);
         var hash = id == null ? null : hash(id, ACCOUNT.PASSWORD);
         return answered(
-                id, hash, password, place, "This name and this password do not belong together. Type both again.");
+                id,
+                hash,
+                password,
+                place,
+                Problem.unsigned("This name and this password do not belong together. Type both again."));
+    }
+
+    /** Of somebody who signed in already: a mistake is one in a field, and leaves them where they are. */
+    Account byOwnPassword(long person, String password, String place) {
+        return answered(
+                person,
+                hash(person, ACCOUNT.PASSWORD),
+                password,
+                place,
+                Problem.atField(
+                        "old", "This is not the password you have. Type it again, or ask the owner for another."));
     }
 
     Account byPin(long person, String pin, String place) {
@@ -153,7 +168,7 @@ class Accounts {
                 hash(person, ACCOUNT.PIN),
                 pin,
                 place,
-                "This is not the PIN. Type it again, or come in with your password.");
+                Problem.unsigned("This is not the PIN. Type it again, or come in with your password."));
     }
 
     private @Nullable String hash(long person, Field<String> kept) {
@@ -164,7 +179,7 @@ class Accounts {
                 .orElse(null);
     }
 
-    private Account answered(@Nullable Long person, @Nullable String hash, String said, String place, String wrong) {
+    private Account answered(@Nullable Long person, @Nullable String hash, String said, String place, Problem wrong) {
         if (person != null) {
             oneAtATime(person, place);
             refuseWhileClosed(person, place);
@@ -174,12 +189,12 @@ class Accounts {
             if (person != null && hash != null) {
                 apart.executeWithoutResult(_ -> countWrong(person, place)); // stays, though this request is given back
             }
-            throw Problem.unsigned(wrong);
+            throw wrong;
         }
         db.deleteFrom(ATTEMPT)
                 .where(ATTEMPT.PERSON_ID.eq(person).and(ATTEMPT.PLACE.eq(place)))
                 .execute();
-        return of(person).orElseThrow(() -> Problem.unsigned(wrong));
+        return of(person).orElseThrow(() -> wrong);
     }
 
     private boolean matches(String said, String hash) {

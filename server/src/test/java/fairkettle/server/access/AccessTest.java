@@ -110,6 +110,19 @@ class AccessTest {
     }
 
     @Test
+    void whoMistypesTheirOwnPasswordIsToldAtItsFieldAndStaysIn() {
+        assertThat(say(owner, HttpMethod.PUT, "/api/session/password", """
+            {"old": "not this one", "password": "another three words"}\
+            """))
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.errors[0].field")
+                .isEqualTo("old");
+        assertThat(get(owner, "/api/bench")).hasStatusOk();
+        assertThat(signInResult("Wren", PASSWORD, "10.0.0.9")).hasStatusOk();
+    }
+
+    @Test
     void theCookieIsKeptFromScriptsAndFromOtherSites() {
         var said = signInResult("Wren", PASSWORD, "10.0.0.9").getResponse().getHeaders("Set-Cookie");
         assertThat(said)
