@@ -99,7 +99,7 @@ class Backups {
     /** The newest first. */
     List<Backup> all() {
         return db.selectFrom(BACKUP)
-                .orderBy(BACKUP.ASKED_AT.desc(), BACKUP.ID.desc())
+                .orderBy(BACKUP.ID.desc())
                 .fetch(this::read);
     }
 
