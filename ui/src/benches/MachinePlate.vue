@@ -85,7 +85,8 @@ header {
   display: flex;
   justify-content: space-between;
   align-items: baseline;
-  gap: 8px;
+  flex-wrap: wrap;
+  gap: 0 8px;
 }
 .name {
   font-size: 1.25rem;

@@ -94,7 +94,7 @@ const { run: asDemo } = oneAtATime(async () => {
         <BButton v-if="session.pins.length" variant="link" @click="withPassword = false">With a PIN</BButton>
       </form>
       <p v-if="problem && !problem.errors?.length" class="act strong" role="alert">{{ problem.detail }}</p>
-      <p v-if="session.device" class="small quiet">This is {{ session.device }}.</p>
+      <p v-if="session.device" class="small quiet">This is {{ session.device.name }}.</p>
     </section>
   </div>
 </template>

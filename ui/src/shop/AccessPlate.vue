@@ -127,9 +127,10 @@ const says = (p: Schemas['MayJson']) =>
     <ul v-if="access.devices.length" class="lines">
       <li v-for="d in access.devices" :key="d.id">
         <span
-          ><b>{{ d.name }}</b>
-          <span class="small quiet"
-            >let in {{ dateOf(d.enrolledAt) }}{{ session?.device === d.name ? ' · this one' : '' }}</span
+          ><b>{{ d.name }}</b
+          >{{ ' '
+          }}<span class="small quiet"
+            >let in {{ dateOf(d.enrolledAt) }}{{ session?.device?.id === d.id ? ' · this one' : '' }}</span
           ></span
         >
         <BButton size="sm" variant="outline-secondary" @click="end(d.id)">Let it out</BButton>
@@ -137,7 +138,9 @@ const says = (p: Schemas['MayJson']) =>
     </ul>
     <form class="row-form" novalidate @submit.prevent="enrol">
       <TextInput v-model="device" aria-label="Name of this tablet" placeholder="Tablet at the window bench" />
-      <BButton type="submit" variant="outline-secondary">Let this one in</BButton>
+      <BButton type="submit" variant="outline-secondary">{{
+        session?.device ? 'Call this one so' : 'Let this one in'
+      }}</BButton>
     </form>
     <FieldProblem :problem="problem" field="name" />
     <p class="small quiet">On a tablet that was let in, a PIN is enough. Do this on the tablet itself.</p>

@@ -49,7 +49,7 @@ class AccessController {
      * @param first whether nobody owns the shop yet
      * @param demo whether its people may be taken as one likes
      * @param person who signed in; null for nobody
-     * @param device what this tablet is called; null if the owner did not let it in
+     * @param device this tablet; null if the owner did not let it in
      * @param pins who may come in on it with a PIN
      */
     record SessionJson(
@@ -59,7 +59,7 @@ class AccessController {
             @Nullable Long person,
             @Nullable String name,
             @Nullable Role role,
-            @Nullable String device,
+            Sessions.@Nullable Device device,
             List<PinJson> pins) {}
 
     record PasswordJson(
@@ -108,7 +108,7 @@ class AccessController {
                 account == null ? null : (Long) account.person(),
                 account == null ? null : account.name(),
                 account == null ? null : account.role(),
-                device.map(Sessions.Device::name).orElse(null),
+                device.orElse(null),
                 device.isEmpty()
                         ? List.of()
                         : accounts.all().stream()
@@ -273,11 +273,19 @@ class AccessController {
         return access();
     }
 
-    /** Lets this very tablet in: from now on a PIN is enough on it. */
+    /** Lets this very tablet in: from now on a PIN is enough on it. One that is in already gets the new name. */
     @PostMapping("/api/devices")
     AccessJson enrol(@Valid @RequestBody DeviceJson said, HttpServletRequest request, HttpServletResponse response) {
         OnceFilter.keepNoAnswer(request);
-        Cookies.keep(request, response, Cookies.DEVICE, sessions.enrol(said.name(), who.id()), Cookies.FOR_GOOD);
+        device(request)
+                .ifPresentOrElse(
+                        known -> sessions.rename(known.id(), said.name()),
+                        () -> Cookies.keep(
+                                request,
+                                response,
+                                Cookies.DEVICE,
+                                sessions.enrol(said.name(), who.id()),
+                                Cookies.FOR_GOOD));
         return access();
     }
 

@@ -102,6 +102,13 @@ class Sessions {
         return token;
     }
 
+    void rename(long device, String name) {
+        db.update(DEVICE)
+                .set(DEVICE.NAME, name.strip())
+                .where(DEVICE.ID.eq(device))
+                .execute();
+    }
+
     Optional<Device> device(String token) {
         return db.selectFrom(DEVICE)
                 .where(DEVICE.TOKEN_SUM.eq(sum(token)).and(DEVICE.ENDED_AT.isNull()))

@@ -161,6 +161,11 @@ class AccessTest {
         var tablet = cookie(say(owner, "/api/devices", "{\"name\": \"Window bench\"}"), Cookies.DEVICE);
         assertThat(read(get(tablet, "/api/session")).at("/pins/0/name").asString())
                 .isEqualTo("Sedge");
+        assertThat(read(with(HttpMethod.POST, "/api/devices", "{\"name\": \"Press side\"}", owner, tablet))
+                        .get("devices"))
+                .as("let in again, it is the same one by another name")
+                .hasSize(1)
+                .allMatch(d -> d.get("name").asString().equals("Press side"));
         var in = cookie(say(tablet, "/api/session/pin", pin), Cookies.SESSION);
         assertThat(get(in, "/api/bench")).hasStatusOk();
 
@@ -397,13 +402,17 @@ class AccessTest {
     }
 
     private MvcTestResult say(@Nullable Cookie cookie, HttpMethod method, String path, String body) {
+        return cookie == null ? with(method, path, body) : with(method, path, body, cookie);
+    }
+
+    private MvcTestResult with(HttpMethod method, String path, String body, Cookie... cookies) {
         var request = mvc.method(method)
                 .uri(path)
                 .with(csrf())
                 .header("Idempotency-Key", UUID.randomUUID().toString())
                 .contentType(MediaType.APPLICATION_JSON)
                 .content(body);
-        return (cookie == null ? request : request.cookie(cookie)).exchange();
+        return (cookies.length == 0 ? request : request.cookie(cookies)).exchange();
     }
 
     private MvcTestResult first(String code, String name) {
