@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.DoubleFunction;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
 /** When routines are due, what drives them there, and where each figure comes from. */
@@ -86,7 +87,7 @@ public final class DueTimes {
      * @param ask the last open time up to then, or the first after it where it was done since: when somebody should do
      *     it
      * @param latest when leaving it begins to hurt
-     * @param whereFrom how this was reckoned, one line for each drive
+     * @param reckoned how this was reckoned, one line for each drive; put into words only where somebody reads them
      */
     public record Standing(
             Key key,
@@ -96,8 +97,12 @@ public final class DueTimes {
             @Nullable Instant due,
             @Nullable Instant ask,
             @Nullable Instant latest,
-            List<String> whereFrom,
+            Supplier<List<String>> reckoned,
             Mark mark) {
+
+        public List<String> whereFrom() {
+            return reckoned.get();
+        }
 
         public boolean dueBy(Instant when) {
             return ask != null && !ask.isAfter(when);
@@ -146,12 +151,11 @@ public final class DueTimes {
                 .flatMap(r -> Optional.ofNullable(r.at(routine.latest())).stream())
                 .min(Comparator.naturalOrder())
                 .orElse(null);
-        var lines = new ArrayList<>(reckoned.stream().map(Reckoned::words).toList());
-        if (routine.id().equals("cap-lines") && progress < 1 && air.spellSince(mark.since(), now)) {
+        boolean spell = routine.id().equals("cap-lines") && progress < 1 && air.spellSince(mark.since(), now);
+        if (spell) {
             progress = 1;
             due = now;
             latest = hours.firstOpen(now).plus(SPELL_WAITS); // at once is not months off
-            lines.add("a hot dry spell since then: at once");
         }
         var ask = due == null ? null : due.isAfter(now) ? hours.lastOpen(due) : due;
         if (ask != null
@@ -159,14 +163,36 @@ public final class DueTimes {
                 && !ask.isAfter(mark.since())) { // done already when it would have been asked for
             ask = hours.firstOpen(due);
         }
-        if (ask != null && due != null && ask.isBefore(due)) {
-            lines.add("falls into closed hours (%s): done before, by %s".formatted(when(due), when(ask)));
-        }
-        return new Standing(key, routine, progress, first.drive.driver(), due, ask, latest, lines, mark);
+        return new Standing(
+                key,
+                routine,
+                progress,
+                first.drive.driver(),
+                due,
+                ask,
+                latest,
+                inWords(reckoned, spell, due, ask),
+                mark);
+    }
+
+    private Supplier<List<String>> inWords(
+            List<Reckoned> reckoned, boolean spell, @Nullable Instant due, @Nullable Instant ask) {
+        return () -> {
+            var lines = new ArrayList<String>();
+            reckoned.forEach(r -> lines.add(r.words.get()));
+            if (spell) {
+                lines.add("a hot dry spell since then: at once");
+            }
+            if (ask != null && due != null && ask.isBefore(due)) {
+                lines.add("falls into closed hours (%s): done before, by %s".formatted(when(due), when(ask)));
+            }
+            return List.copyOf(lines);
+        };
     }
 
     /** @param words how far and why; @param reaches when its progress is at a figure */
-    private record Reckoned(Drive drive, double progress, String words, DoubleFunction<@Nullable Instant> reaches) {
+    private record Reckoned(
+            Drive drive, double progress, Supplier<String> words, DoubleFunction<@Nullable Instant> reaches) {
         @Nullable
         Instant at(double figure) {
             return reaches.apply(figure);
@@ -190,7 +216,7 @@ public final class DueTimes {
                 : Math.max(0, Duration.between(mark.since(), now).toSeconds() / 3600.0);
         double factor = drive.dries() ? air.average(mark.since(), now) : 1;
         double ahead = drive.dries() ? recentDrying : 1;
-        var words = "%s days %s; counted from %s%s: %.0f %%"
+        Supplier<String> words = () -> "%s days %s; counted from %s%s: %.0f %%"
                 .formatted(
                         figure(drive.base()),
                         drive.driver() == Driver.IDLE ? "without ink" : "of the clock",
@@ -203,7 +229,7 @@ public final class DueTimes {
     private Reckoned byCount(Key key, Drive drive, Mark mark, Facts facts) {
         double counted = mark.counted(drive.driver());
         double perDay = facts.rate(drive.driver(), key);
-        var words = "%s of %s %s since %s, %s a day of late: %.0f %%"
+        Supplier<String> words = () -> "%s of %s %s since %s, %s a day of late: %.0f %%"
                 .formatted(
                         figure(counted),
                         figure(drive.base()),
@@ -225,7 +251,7 @@ public final class DueTimes {
         var code = key.channel() == null ? "" : key.channel().code();
         double depth = facts.depths.getOrDefault(new Depth(code, line ? VesselKind.TUBE : VesselKind.TANK), 0.0);
         double share = settling.share(depth, Duration.between(mark.since(), now));
-        var words = "%.0f %% of the white has settled in %s mm of %s since %s; the limit is %.0f %%"
+        Supplier<String> words = () -> "%.0f %% of the white has settled in %s mm of %s since %s; the limit is %.0f %%"
                 .formatted(100 * share, figure(depth), line ? "line" : "tank", when(mark.since()), 100 * drive.base());
         return new Reckoned(
                 drive,
@@ -235,7 +261,7 @@ public final class DueTimes {
     }
 
     private Reckoned waste(Drive drive, Facts facts) {
-        var words = "the pad is %.0f %% full, %.1f %% more each day; the limit is %.0f %%"
+        Supplier<String> words = () -> "the pad is %.0f %% full, %.1f %% more each day; the limit is %.0f %%"
                 .formatted(100 * facts.padShare, 100 * facts.padPerDay, 100 * drive.base());
         return new Reckoned(
                 drive,
@@ -251,9 +277,12 @@ public final class DueTimes {
     private Reckoned date(Drive drive, Facts facts) {
         var best = facts.bestBefore;
         return best == null
-                ? new Reckoned(drive, 0, "no date is known of the ink in it", _ -> null)
+                ? new Reckoned(drive, 0, () -> "no date is known of the ink in it", _ -> null)
                 : new Reckoned(
-                        drive, best.isAfter(now) ? 0.5 : 1.01, "the ink in it is good until " + when(best), _ -> best);
+                        drive,
+                        best.isAfter(now) ? 0.5 : 1.01,
+                        () -> "the ink in it is good until " + when(best),
+                        _ -> best);
     }
 
     private @Nullable Instant later(double hoursAhead) {

@@ -171,16 +171,17 @@ class EverySizeIT {
         browser.settles();
         var done = kettle.query(TICKED);
         browser.find(".walk .more");
-        browser.until(_ -> { // the walk is planned anew while one reads it: whoever walks it looks again
-            if (count(TICKED) > done) {
-                return true;
-            }
-            if (tab(MATCHES, ".walk .more button.btn-primary")
-                    || tab(MATCHES, ".walk [aria-expanded=false]")) { // a card or a case is gone to, not ticked
-                browser.keys("" + Keys.ENTER);
-            }
-            return null;
-        });
+        browser.until(
+                _ -> { // the walk is planned anew while one reads it: whoever walks it looks again
+                    if (count(TICKED) > done) {
+                        return true;
+                    }
+                    if (tab(MATCHES, ".walk .more button.btn-primary")
+                            || tab(MATCHES, ".walk [aria-expanded=false]")) { // a card or a case is gone to, not ticked
+                        browser.keys("" + Keys.ENTER);
+                    }
+                    return null;
+                });
     }
 
     private static final String TICKED = "select count(*) from entry where at > '2026-12-23T09:09:00Z'";

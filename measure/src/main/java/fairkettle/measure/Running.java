@@ -23,11 +23,12 @@ final class Running implements AutoCloseable {
 
     private static final JsonMapper JSON = new JsonMapper();
 
-    private final Process process;
+    private final ProcessBuilder builder;
     private final int port;
     private final HttpClient http = HttpClient.newHttpClient();
     private final String cookie;
     private final String token;
+    private volatile Process process;
 
     /** @param app the built application's folder; @param db a database url */
     Running(Path app, String db) throws IOException, InterruptedException {
@@ -42,10 +43,10 @@ final class Running implements AutoCloseable {
             command.add("-XX:AOTCache=" + app.resolve("kettle.aot"));
         }
         command.addAll(List.of("-jar", "kettle.jar"));
-        var builder = new ProcessBuilder(command)
+        builder = new ProcessBuilder(command)
                 .directory(app.toFile())
                 .redirectErrorStream(true)
-                .redirectOutput(ProcessBuilder.Redirect.DISCARD);
+                .redirectOutput(app.resolveSibling("measured.log").toFile());
         builder.environment().putAll(Map.of("KETTLE_DB_URL", db, "KETTLE_DB_USER", "kettle", "KETTLE_PORT", "" + port));
         process = builder.start();
         awaitReady();
@@ -56,6 +57,17 @@ final class Running implements AutoCloseable {
                 .findFirst()
                 .orElse("XSRF-TOKEN=");
         token = cookie.substring("XSRF-TOKEN=".length());
+    }
+
+    /** As when its computer loses its power. */
+    void kill() {
+        process.destroyForcibly().onExit().join();
+    }
+
+    /** After it was killed: where it was. */
+    void startAgain() throws IOException, InterruptedException {
+        process = builder.start();
+        awaitReady();
     }
 
     private URI uri(String path) {
@@ -88,9 +100,15 @@ final class Running implements AutoCloseable {
     }
 
     Answer post(String path, String body) throws IOException, InterruptedException {
+        return post(path, body, UUID.randomUUID());
+    }
+
+    /** @param key by which one that is sent again is known */
+    Answer post(String path, String body, UUID key) throws IOException, InterruptedException {
         return send(HttpRequest.newBuilder(uri(path))
+                .timeout(Duration.ofMinutes(1))
                 .header("Content-Type", "application/json")
-                .header("Idempotency-Key", UUID.randomUUID().toString())
+                .header("Idempotency-Key", key.toString())
                 .header("Cookie", cookie)
                 .header("X-XSRF-TOKEN", token)
                 .POST(HttpRequest.BodyPublishers.ofString(body))
@@ -123,10 +141,14 @@ final class Running implements AutoCloseable {
     }
 
     Answer upload(String path, byte[] file) throws IOException, InterruptedException {
+        return upload(path, file, UUID.randomUUID());
+    }
+
+    Answer upload(String path, byte[] file, UUID key) throws IOException, InterruptedException {
         return send(HttpRequest.newBuilder(uri(path))
                 .timeout(Duration.ofMinutes(1))
                 .header("Content-Type", "application/octet-stream")
-                .header("Idempotency-Key", UUID.randomUUID().toString())
+                .header("Idempotency-Key", key.toString())
                 .header("Cookie", cookie)
                 .header("X-XSRF-TOKEN", token)
                 .POST(HttpRequest.BodyPublishers.ofByteArray(file))

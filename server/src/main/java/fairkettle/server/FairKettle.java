@@ -1,5 +1,6 @@
 package fairkettle.server;
 
+import io.micrometer.observation.ObservationRegistry;
 import java.time.Clock;
 import java.time.Duration;
 import org.springframework.beans.factory.annotation.Value;
@@ -9,7 +10,7 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 import org.springframework.context.annotation.Bean;
 
-// why: there is no sign-in yet, and Boot would print a password for one
+// why: people come in by sessions of our own, and Boot would print a password for somebody else
 @SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
 public class FairKettle {
 
@@ -22,5 +23,11 @@ public class FairKettle {
     @ConditionalOnProperty(name = "kettle.demo", havingValue = "false", matchIfMissing = true)
     Clock clock(@Value("${kettle.clock-offset:PT0S}") Duration offset) {
         return Clock.offset(Clock.systemUTC(), offset);
+    }
+
+    /** Nobody reads observations here, and each filter of a request would make one. */
+    @Bean
+    ObservationRegistry observations() {
+        return ObservationRegistry.NOOP;
     }
 }

@@ -98,9 +98,7 @@ class Backups {
 
     /** The newest first. */
     List<Backup> all() {
-        return db.selectFrom(BACKUP)
-                .orderBy(BACKUP.ID.desc())
-                .fetch(this::read);
+        return db.selectFrom(BACKUP).orderBy(BACKUP.ID.desc()).fetch(this::read);
     }
 
     private Backup read(Record row) {

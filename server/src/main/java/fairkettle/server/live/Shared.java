@@ -5,9 +5,10 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
@@ -26,20 +27,24 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 public final class Shared<K, V> implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(Shared.class);
+    /**
+     * Of its own length, that a making behind the askers rests: a busy shop changes faster than a week is worked out.
+     */
+    private static final int RESTS = 9;
 
     private final Live live;
     private final Clock clock;
     private final Function<K, V> make;
     private final Map<K, Slot<V>> slots = new ConcurrentHashMap<>();
     private final AtomicInteger made = new AtomicInteger();
-    private final ExecutorService behind;
+    private final ScheduledExecutorService behind;
 
     /** @param make outside any transaction of the asker's */
     public Shared(String name, Live live, Clock clock, Function<K, V> make) {
         this.live = live;
         this.clock = clock;
         this.make = make;
-        behind = Executors.newSingleThreadExecutor(
+        behind = Executors.newSingleThreadScheduledExecutor(
                 Thread.ofPlatform().name(name).daemon().factory());
     }
 
@@ -47,6 +52,7 @@ public final class Shared<K, V> implements AutoCloseable {
         final ReentrantLock making = new ReentrantLock(); // one makes it, the others wait for that one
         volatile @Nullable Made<V> last;
         volatile boolean forgotten;
+        volatile long restsUntil = System.nanoTime();
         final AtomicBoolean onItsWay = new AtomicBoolean(); // forty who ask at once start one
         final AtomicLong asked = new AtomicLong();
         final ReentrantLock checking = new ReentrantLock();
@@ -84,7 +90,10 @@ public final class Shared<K, V> implements AutoCloseable {
             var point = live.point(); // why first: what changes while it is made must not be taken for known
             var minute = minute();
             slot.forgotten = false;
+            long began = System.nanoTime();
             var value = make.apply(key);
+            long ended = System.nanoTime();
+            slot.restsUntil = ended + RESTS * (ended - began);
             made.incrementAndGet();
             slot.last = new Made<>(value, point, minute);
             return value;
@@ -102,7 +111,8 @@ public final class Shared<K, V> implements AutoCloseable {
         }
         if (!slot.onItsWay.get() && !fresh(slot, last) && slot.onItsWay.compareAndSet(false, true)) {
             try {
-                behind.submit(() -> again(slot, key, last, then));
+                behind.schedule(
+                        () -> again(slot, key, last, then), slot.restsUntil - System.nanoTime(), TimeUnit.NANOSECONDS);
             } catch (RejectedExecutionException _) {
                 LOG.debug("The server stops.");
             }

@@ -10,6 +10,7 @@ import fairkettle.ink.Substance;
 import fairkettle.path.Place;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import org.jooq.DSLContext;
@@ -89,7 +90,7 @@ class LogController {
     LogJson log(
             @RequestParam(required = false) @Nullable Long machine,
             @RequestParam(required = false) @Nullable String kind,
-            @RequestParam(required = false) @Nullable String words,
+            @RequestParam(required = false) @Nullable @Size(max = 200, message = "At most 200 letters.") String words,
             @RequestParam(required = false) @Nullable Long card,
             @RequestParam(required = false) @Nullable Long before) {
         var contra = ENTRY.as("contra");
@@ -123,7 +124,9 @@ class LogController {
                 .and(
                         words == null || words.isBlank()
                                 ? DSL.noCondition()
-                                : ENTRY.WORDS.containsIgnoreCase(words.strip()))
+                                // why inline: how rare the words are decides how they are looked for
+                                : ENTRY.WORDS.likeIgnoreCase(
+                                        DSL.inline("%" + DSL.escape(words.strip(), '!') + "%"), '!'))
                 .and(before == null ? DSL.noCondition() : olderThan(before))
                 .orderBy(ENTRY.AT.desc(), ENTRY.ID.desc())
                 .limit(PAGE + 1)

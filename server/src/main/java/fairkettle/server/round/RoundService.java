@@ -32,8 +32,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -41,6 +43,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -55,6 +59,11 @@ public class RoundService implements DisposableBean {
 
     private static final Logger LOG = LoggerFactory.getLogger(RoundService.class);
     private static final long SEARCH_MILLIS = 400;
+    /** From a plan to the search for a better one: while a shop changes faster, there is nothing worth searching. */
+    private static final long SETTLES_MILLIS = 300;
+    /** From one search to the next. */
+    private static final long RESTS_MILLIS = 2000;
+
     /** Minutes by which the next task may be late before the plan follows. */
     private static final int PATIENCE = 3;
 
@@ -69,9 +78,11 @@ public class RoundService implements DisposableBean {
     private final Shop shop;
     private final Clock clock;
     private final TransactionTemplate transaction;
-    private final ExecutorService searching = Executors.newSingleThreadExecutor(
+    private final TransactionTemplate ofOneMoment;
+    private final ScheduledExecutorService searching = Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().name("round").daemon().factory());
     private final AtomicReference<String> searched = new AtomicReference<>("");
+    private volatile long restsUntil = System.nanoTime();
     private volatile Runnable searchedThen = () -> {};
 
     RoundService(
@@ -85,7 +96,10 @@ public class RoundService implements DisposableBean {
             Who who,
             Shop shop,
             Clock clock,
-            TransactionTemplate transaction) {
+            TransactionTemplate transaction,
+            PlatformTransactionManager manager) {
+        this.ofOneMoment = new TransactionTemplate(manager);
+        ofOneMoment.setIsolationLevel(TransactionDefinition.ISOLATION_REPEATABLE_READ);
         this.situations = situations;
         this.book = book;
         this.routines = routines;
@@ -195,13 +209,21 @@ public class RoundService implements DisposableBean {
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                searching.submit(() -> improve(made));
+                try {
+                    long rests = TimeUnit.NANOSECONDS.toMillis(restsUntil - System.nanoTime());
+                    searching.schedule(() -> improve(made), Math.max(SETTLES_MILLIS, rests), TimeUnit.MILLISECONDS);
+                } catch (RejectedExecutionException _) {
+                    LOG.debug("The server stops.");
+                }
             }
         });
     }
 
     /** Looks for a better plan outside any transaction, and keeps it if nothing changed meanwhile. */
     private void improve(String made) {
+        if (!made.equals(searched.get())) {
+            return; // planned anew meanwhile
+        }
         try {
             var situation = transaction.execute(_ -> situations.today(book.of(today())));
             if (situation == null || !made.equals(fingerprint(situation))) {
@@ -209,6 +231,7 @@ public class RoundService implements DisposableBean {
             }
             var agenda = situation.agenda();
             var better = RoundPlanner.better(agenda.day(), Effort.millis(SEARCH_MILLIS, 1));
+            restsUntil = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(RESTS_MILLIS);
             transaction.executeWithoutResult(_ -> {
                 book.lock();
                 var kept = book.of(situation.date());
@@ -410,9 +433,14 @@ public class RoundService implements DisposableBean {
 
     /** What the coming days hold, each planned from what the day before leaves. */
     List<Planned> ahead(int days) {
-        var first = Objects.requireNonNull(transaction.execute(_ -> now()));
-        // why apart: nobody who ticks a visit waits until the whole week is planned
-        return Objects.requireNonNull(transaction.execute(_ -> ahead(first, days)));
+        transaction.executeWithoutResult(_ -> now());
+        // why apart: nobody who ticks a visit waits until the whole week is planned; and of one moment, whatever is
+        // ticked meanwhile
+        return Objects.requireNonNull(ofOneMoment.execute(_ -> {
+            var kept = book.of(today());
+            var situation = situations.today(kept);
+            return ahead(new Planned(situation, kept, situation.agenda().plan(kept.slots())), days);
+        }));
     }
 
     private List<Planned> ahead(Planned first, int days) {
@@ -422,10 +450,11 @@ public class RoundService implements DisposableBean {
         var done = new HashMap<String, Instant>();
         var last = first;
         for (int i = 1; i < days; i++) {
-            var over = new HashMap<String, Errand>();
+            var over = new HashMap<String, RoundSituation.Left>();
             collect(last, over, done);
             var date = first.situation().date().plusDays(i);
-            var situation = situations.on(date, Kept.nothing(), over, done);
+            var situation =
+                    situations.on(date, Kept.nothing(), first.situation().standings(), over, done);
             var plan = hours.on(date) == null
                     ? situation.agenda().plan(Map.of())
                     : RoundPlanner.first(situation.agenda().day());
@@ -436,15 +465,16 @@ public class RoundService implements DisposableBean {
     }
 
     /** What a day leaves for the next, and what it does away with. */
-    private static void collect(Planned day, Map<String, Errand> over, Map<String, Instant> done) {
+    private static void collect(Planned day, Map<String, RoundSituation.Left> over, Map<String, Instant> done) {
         int task = 0;
         for (var errand : day.situation().agenda().errands()) {
+            var about = Objects.requireNonNull(day.situation().about().get(errand.key()));
             int parts = 0;
             while (parts < errand.parts().size() && day.plan().planned(task + parts)) {
                 parts++;
             }
             if (parts == errand.parts().size()) {
-                done.put(errand.key(), again(day, errand, day.plan().start()[task]));
+                done.put(errand.key(), again(day, about, day.plan().start()[task]));
             } else {
                 int release = 0;
                 if (parts > 0) {
@@ -454,30 +484,32 @@ public class RoundService implements DisposableBean {
                 }
                 over.put(
                         errand.key(),
-                        new Errand(
-                                errand.key(),
-                                errand.title(),
-                                errand.machine(),
-                                errand.gloves(),
-                                errand.parts().subList(parts, errand.parts().size()),
-                                release,
-                                Task.OPEN,
-                                parts > 0 || errand.begun(),
-                                errand.ideal() - 1440,
-                                errand.latest() - 1440,
-                                errand.weight()));
+                        new RoundSituation.Left(
+                                new Errand(
+                                        errand.key(),
+                                        errand.title(),
+                                        errand.machine(),
+                                        errand.gloves(),
+                                        errand.parts()
+                                                .subList(parts, errand.parts().size()),
+                                        release,
+                                        Task.OPEN,
+                                        parts > 0 || errand.begun(),
+                                        errand.ideal() - 1440,
+                                        errand.latest() - 1440,
+                                        errand.weight()),
+                                about));
             }
             task += errand.parts().size();
         }
     }
 
     /** When a routine that is done then comes round again. */
-    private static Instant again(Planned day, Errand errand, int minute) {
-        var about = day.situation().about().get(errand.key());
+    private static Instant again(Planned day, RoundSituation.About about, int minute) {
         return day.situation().standings().stream()
-                .filter(m -> about != null && m.machine().id() == about.machine())
+                .filter(m -> m.machine().id() == about.machine())
                 .flatMap(m -> m.all().stream())
-                .filter(s -> about != null && s.key().routine().equals(about.routine()) && s.due() != null)
+                .filter(s -> s.key().routine().equals(about.routine()) && s.due() != null)
                 .map(s -> day.situation()
                         .minutes()
                         .at(minute)

@@ -135,26 +135,34 @@ class RoundSituation {
             List<Standings.OfMachine> standings,
             Map<String, Errand.Part> atIt) {}
 
+    /** What a day leaves for the next. */
+    record Left(Errand errand, About about) {}
+
     /** Today as it is now. @param kept what is known of today’s round */
     Situation today(Kept kept) {
         var zone = shop.settings().zoneId();
-        return on(LocalDate.ofInstant(clock.instant(), zone), kept, Map.of(), Map.of());
+        return on(LocalDate.ofInstant(clock.instant(), zone), kept, standings.all(), Map.of(), Map.of());
     }
 
     /**
      * A day to come.
      *
-     * @param over errands that the day before left, by key
+     * @param of where every machine's routines stand now
+     * @param over what the day before left, by key
      * @param done what an earlier day does, and when it comes round again
      */
-    Situation on(LocalDate date, Kept kept, Map<String, Errand> over, Map<String, Instant> done) {
+    Situation on(
+            LocalDate date,
+            Kept kept,
+            List<Standings.OfMachine> of,
+            Map<String, Left> over,
+            Map<String, Instant> done) {
         var settings = shop.settings();
         var minutes = new Minutes(date, settings.zoneId());
         var instant = clock.instant();
         boolean isToday = date.equals(LocalDate.ofInstant(instant, settings.zoneId()));
         int now = isToday ? minutes.of(instant) : 0;
         var persons = people.all();
-        var of = standings.all();
         var machines = of.stream().map(Standings.OfMachine::machine).toList();
         var index = new HashMap<Long, Integer>();
         for (int i = 0; i < machines.size(); i++) {
@@ -180,7 +188,10 @@ class RoundSituation {
                 errands.remove(key);
             }
         });
-        errands.putAll(over);
+        over.forEach((key, left) -> {
+            errands.put(key, left.errand());
+            about.put(key, left.about());
+        });
         hob.waits().stream()
                 .filter(w -> w.card() == null && w.machine() != null && index.containsKey(w.machine()))
                 .forEach(w -> taken.add(new Day.Taken(

@@ -19,6 +19,9 @@ enum Outage {
 
     private static final int DEEPEST = 12; // causes of causes
 
+    /** What the pool says of a connection that it gave up, without a state: there was nothing left to roll back on. */
+    private static final String GIVEN_UP = "Connection is closed";
+
     final HttpStatus status;
     final String detail;
 
@@ -33,6 +36,9 @@ enum Outage {
         for (int depth = 0; cause != null && depth < DEEPEST; depth++) {
             if (cause instanceof SQLTransientConnectionException) {
                 return DATABASE; // none of its connections came free in time
+            }
+            if (cause instanceof SQLException sql && sql.getSQLState() == null && GIVEN_UP.equals(sql.getMessage())) {
+                return DATABASE;
             }
             if (cause instanceof SQLException sql && sql.getSQLState() instanceof String state) {
                 // PostgreSQL, appendix A: class 08 is the connection, 57P its shutdown, 53100 a full disk

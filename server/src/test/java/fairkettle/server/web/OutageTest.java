@@ -23,6 +23,7 @@ class OutageTest {
                 Arguments.of(new SQLException("terminating connection", "57P01"), Outage.DATABASE),
                 Arguments.of(new SQLException("connection refused", "08001"), Outage.DATABASE),
                 Arguments.of(new SQLTransientConnectionException("timed out after 8000ms"), Outage.DATABASE),
+                Arguments.of(new SQLException("Connection is closed"), Outage.DATABASE),
                 Arguments.of(new SQLException("could not extend file", "53100"), Outage.DISK),
                 Arguments.of(new SQLException("deadlock detected", "40P01"), null),
                 Arguments.of(new IllegalStateException("a fault of ours"), null));
