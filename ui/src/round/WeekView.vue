@@ -22,7 +22,7 @@ async function load() {
   problem.value = error ? problemOf(error) : undefined
 }
 onMounted(load)
-useLive(() => ['week', 'round', 'hob', 'machine/', 'card/', 'shop'], load)
+useLive(() => ['worked-out/', 'round', 'hob', 'machine/', 'card/', 'shop'], load)
 
 const due = useDue()
 /** Of each kind of ink with several machines, which could print soonest. */

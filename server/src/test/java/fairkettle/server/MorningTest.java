@@ -47,6 +47,7 @@ public @interface MorningTest {
             return registry -> {
                 registry.add("spring.datasource.url", pg::url);
                 registry.add("spring.datasource.username", () -> "kettle");
+                registry.add("kettle.patience", () -> "PT20S"); // tests ask for what is now
                 registry.add(
                         "kettle.clock-offset",
                         () -> Duration.between(Instant.now(), NINE_TEN).toString());

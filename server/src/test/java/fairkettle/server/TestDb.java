@@ -26,6 +26,7 @@ public class TestDb {
         return registry -> {
             registry.add("spring.datasource.url", PG::url);
             registry.add("spring.datasource.username", () -> "kettle");
+            registry.add("kettle.patience", () -> "PT20S"); // tests ask for what is now
             registry.add(
                     "kettle.key-file",
                     () -> System.getProperty("java.io.tmpdir") + "/kettle-test-"

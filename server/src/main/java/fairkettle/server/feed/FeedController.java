@@ -96,7 +96,7 @@ class FeedController {
                     late != null));
         });
         var week = rounds.weekNow(DAYS);
-        var today = rounds.round().value();
+        var today = rounds.roundNow();
         var names = today.machines().stream()
                 .collect(Collectors.toMap(RoundView.StationJson::id, RoundView.StationJson::name));
         var people =

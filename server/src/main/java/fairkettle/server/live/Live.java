@@ -35,8 +35,8 @@ public class Live {
     private static final Logger LOG = LoggerFactory.getLogger(Live.class);
     private static final Field<Long> SETTLED =
             DSL.field("pg_snapshot_xmin(pg_current_snapshot())::text::bigint", Long.class);
-    /** Topic of what follows from the shop and changes nothing in it. */
-    public static final String WORKED_OUT = "week";
+    /** Topics of what follows from the shop and changes nothing in it begin so. */
+    public static final String WORKED_OUT = "worked-out/";
 
     private static final int QUIET_MS = 15_000;
     private static final int SOON_MS = 20;
@@ -103,7 +103,7 @@ public class Live {
                 CHANGE.XID
                         .ge(DSL.field("pg_snapshot_xmin({0})::text::bigint", Long.class, snapshot))
                         .and(DSL.condition("not pg_visible_in_snapshot({0}::text::xid8, {1})", CHANGE.XID, snapshot))
-                        .and(CHANGE.TOPIC.ne(WORKED_OUT)));
+                        .and(CHANGE.TOPIC.startsWith(WORKED_OUT).not()));
     }
 
     /** @param after the last change the screen knows; null for one just opened */

@@ -1,15 +1,19 @@
 package fairkettle.server.live;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Map;
+import java.util.Objects;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executors;
 import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.ReentrantLock;
@@ -53,7 +57,7 @@ public final class Shared<K, V> implements AutoCloseable {
         volatile @Nullable Made<V> last;
         volatile boolean forgotten;
         volatile long restsUntil = System.nanoTime();
-        final AtomicBoolean onItsWay = new AtomicBoolean(); // forty who ask at once start one
+        volatile CompletableFuture<@Nullable Void> coming = CompletableFuture.completedFuture(null);
         final AtomicLong asked = new AtomicLong();
         final ReentrantLock checking = new ReentrantLock();
 
@@ -104,33 +108,80 @@ public final class Shared<K, V> implements AutoCloseable {
 
     /** The last one at once, and behind it a new one if something changed since. @param then told when that is there */
     public V last(K key, Runnable then) {
+        return soon(key, Duration.ZERO, then);
+    }
+
+    /**
+     * As it is now if that is there within a while, else the last one, and behind it the new one.
+     *
+     * @param patience how long the asker waits for it
+     * @param then told when the newer one is there
+     */
+    public V soon(K key, Duration patience, Runnable then) {
         var slot = slots.computeIfAbsent(key, _ -> new Slot<>());
-        var last = slot.last;
-        if (last == null) {
+        if (slot.last == null) {
             return now(key);
         }
-        if (!slot.onItsWay.get() && !fresh(slot, last) && slot.onItsWay.compareAndSet(false, true)) {
-            try {
-                behind.schedule(
-                        () -> again(slot, key, last, then), slot.restsUntil - System.nanoTime(), TimeUnit.NANOSECONDS);
-            } catch (RejectedExecutionException _) {
-                LOG.debug("The server stops.");
+        long until = System.nanoTime() + patience.toNanos();
+        while (true) { // why again: one that was begun before the asker's own change may come first
+            var last = Objects.requireNonNull(slot.last);
+            var coming = slot.coming;
+            if (coming.isDone()) {
+                if (fresh(slot, last)) {
+                    return last.value();
+                }
+                coming = begin(slot, key, last, then);
+            }
+            long left = until - Math.max(System.nanoTime(), slot.restsUntil);
+            if (left <= 0 || !await(coming, until - System.nanoTime())) {
+                return Objects.requireNonNull(slot.last).value();
             }
         }
-        return last.value();
+    }
+
+    /** Forty who ask at once begin one. */
+    private CompletableFuture<@Nullable Void> begin(Slot<V> slot, K key, Made<V> told, Runnable then) {
+        synchronized (slot) {
+            if (slot.coming.isDone()) {
+                var coming = new CompletableFuture<@Nullable Void>();
+                slot.coming = coming;
+                try {
+                    behind.schedule(
+                            () -> again(slot, key, told, then, coming),
+                            slot.restsUntil - System.nanoTime(),
+                            TimeUnit.NANOSECONDS);
+                } catch (RejectedExecutionException _) {
+                    coming.complete(null); // the server stops
+                }
+            }
+            return slot.coming;
+        }
+    }
+
+    /** Whether it came in time. */
+    private static boolean await(CompletableFuture<@Nullable Void> coming, long nanos) {
+        try {
+            coming.get(nanos, TimeUnit.NANOSECONDS);
+            return true;
+        } catch (TimeoutException | ExecutionException _) {
+            return false;
+        } catch (InterruptedException _) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
     }
 
     /** @param told what the asker was given: whoever made the newer one, the asker must hear of it */
-    private void again(Slot<V> slot, K key, Made<V> told, Runnable then) {
+    private void again(Slot<V> slot, K key, Made<V> told, Runnable then, CompletableFuture<@Nullable Void> coming) {
         try {
             now(key);
-            if (slot.last != told) {
-                then.run();
-            }
         } catch (RuntimeException e) {
             LOG.warn("It was not made anew: {}", e.getMessage());
         } finally {
-            slot.onItsWay.set(false);
+            coming.complete(null);
+        }
+        if (slot.last != told) {
+            then.run();
         }
     }
 

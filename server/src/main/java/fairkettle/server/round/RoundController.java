@@ -121,7 +121,7 @@ class RoundController {
     @GetMapping(value = "/api/round/sheet", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> roundSheet(@RequestParam(defaultValue = "a4") String paper) throws IOException {
         var sheet = RoundSheet.of(
-                view.round().value(), shop.settings().name(), shop.settings().zoneId(), paper);
+                view.roundNow(), shop.settings().name(), shop.settings().zoneId(), paper);
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header("Content-Disposition", "inline; filename=\"round.pdf\"")

@@ -17,6 +17,7 @@ import fairkettle.server.routines.Standings;
 import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shop.Shop;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -27,6 +28,7 @@ import java.util.Objects;
 import java.util.function.IntFunction;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
@@ -46,6 +48,7 @@ public class RoundView implements DisposableBean {
 
     private final Live live;
     private final TransactionTemplate transaction;
+    private final Duration patience;
     private final Shared<Integer, Written<RoundJson>> rounds;
     private final Shared<Integer, Written<WeekJson>> weeks;
 
@@ -57,7 +60,9 @@ public class RoundView implements DisposableBean {
             Clock clock,
             Live live,
             JsonMapper mapper,
-            TransactionTemplate transaction) {
+            TransactionTemplate transaction,
+            @Value("${kettle.patience}") Duration patience) {
+        this.patience = patience;
         this.live = live;
         this.transaction = transaction;
         rounds = new Shared<>("round-view", live, clock, _ -> Written.of(json(service.now()), mapper));
@@ -179,9 +184,21 @@ public class RoundView implements DisposableBean {
     /** @param now when it was worked out */
     public record WeekJson(Instant now, List<DayAheadJson> days, List<AbsenceJson> absences, List<PadJson> pads) {}
 
-    /** Today’s round as it stands, planned once for all who ask. */
-    public Written<RoundJson> round() {
-        return rounds.now(0);
+    /**
+     * Today’s round as it stands, planned once for all who ask. While a large shop changes faster than it is planned,
+     * the last one, and screens are told of the next.
+     */
+    Written<RoundJson> round() {
+        return rounds.soon(0, patience, told("round"));
+    }
+
+    /** The same for paper and calendars, which nobody can tell later. */
+    public RoundJson roundNow() {
+        return rounds.now(0).value();
+    }
+
+    private Runnable told(String what) {
+        return () -> transaction.executeWithoutResult(_ -> live.changed(Live.WORKED_OUT + what));
     }
 
     /**
@@ -194,9 +211,7 @@ public class RoundView implements DisposableBean {
 
     /** Today and the days after it, as they were worked out last; what changed since is worked out behind it. */
     public Written<WeekJson> week(int days) {
-        return weeks.last(
-                Math.clamp(days, 1, MOST_DAYS),
-                () -> transaction.executeWithoutResult(_ -> live.changed(Live.WORKED_OUT)));
+        return weeks.last(Math.clamp(days, 1, MOST_DAYS), told("week"));
     }
 
     /**
