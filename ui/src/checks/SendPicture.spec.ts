@@ -38,6 +38,30 @@ describe('sending pictures', () => {
     expect(shown.emitted('read')).toHaveLength(2)
   })
 
+  it('says how many come before it while it waits', async () => {
+    vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] })
+    let done: (answer: Response) => void = () => undefined
+    const before = [{ before: 3 }, { before: 1 }, {}]
+    vi.stubGlobal('fetch', (request: Request) => {
+      if (!request.url.includes('/waiting')) return new Promise<Response>((resolve) => (done = resolve))
+      asked.push(request.url)
+      return Promise.resolve(Response.json(before.shift()))
+    })
+    const shown = await drop('one.jpg')
+    expect(words(shown)).toEqual(['is being read …'])
+    for (const said of ['waits: 3 before yours', 'waits: 1 before yours', 'is being read …']) {
+      vi.advanceTimersByTime(800)
+      await flushPromises()
+      expect(words(shown)).toEqual([said])
+    }
+    done(read())
+    await flushPromises()
+    expect(words(shown)).toEqual(['read and filed with Sorrel'])
+    vi.advanceTimersByTime(8000)
+    expect(asked, 'and asks no more').toHaveLength(3)
+    vi.useRealTimers()
+  })
+
   it('says of a second sheet in the same picture where it went', async () => {
     answers.push(() =>
       Response.json({

@@ -1,5 +1,5 @@
 import { computed, ref, shallowReadonly } from 'vue'
-import { api, problemOf, type Schemas } from '../api/client'
+import { api, newKey, problemOf, type Schemas } from '../api/client'
 import { useServer } from '../api/useServer'
 
 export type Reading = Schemas['ReadingJson']
@@ -11,6 +11,8 @@ export interface Sent {
   words: string
   reading?: Reading
 }
+
+const LOOKS_AGAIN = 800 // ms; a line that moves is worth telling
 
 /** Sends pictures one after the other; each is read by the server and files itself. */
 export function useReading(machine: () => number | undefined, done: (reading: Reading) => void, keep = true) {
@@ -37,13 +39,22 @@ export function useReading(machine: () => number | undefined, done: (reading: Re
   }
 
   async function read(file: File, at: number) {
-    put(at, { state: 'reading', words: 'is being read …' })
-    const { data, error } = await api.POST('/api/readings', {
-      params: { query: { machine: machine(), keep } },
-      body: file as unknown as string,
-      bodySerializer: (body: unknown) => body as Blob,
-      headers: { 'Content-Type': 'application/octet-stream' },
-    })
+    const key = newKey()
+    const reading = 'is being read …'
+    put(at, { state: 'reading', words: reading })
+    const asking = setInterval(async () => {
+      const { data } = await api.GET('/api/readings/waiting', { params: { query: { key } } })
+      if (sent.value[at]?.state === 'reading')
+        put(at, { words: data?.before ? `waits: ${data.before} before yours` : reading })
+    }, LOOKS_AGAIN)
+    const { data, error } = await api
+      .POST('/api/readings', {
+        params: { query: { machine: machine(), keep } },
+        body: file as unknown as string,
+        bodySerializer: (body: unknown) => body as Blob,
+        headers: { 'Content-Type': 'application/octet-stream', 'Idempotency-Key': key },
+      })
+      .finally(() => clearInterval(asking))
     if (!data) return put(at, { state: 'refused', words: problemOf(error).detail })
     put(at, {
       state: data.whyNot ? 'unread' : 'read',

@@ -37,7 +37,7 @@ public record BarePicture(byte[] bytes, Optional<LocalDateTime> taken) {
     private static final int PNG_HEAD = 8; // bytes of the signature
     private static final int UPRIGHT = 1;
 
-    /** @param file a picture that was decoded already. A TIFF or a PDF comes from a scanner and stays as it is */
+    /** @param file a picture that was decoded already. A TIFF or a PDF stays as it is, but for the place */
     public static BarePicture of(byte[] file) {
         var format = Photo.Format.of(file).orElseThrow();
         return switch (format) {
@@ -48,7 +48,7 @@ public record BarePicture(byte[] bytes, Optional<LocalDateTime> taken) {
                         said.flatMap(BarePicture::time));
             }
             case PNG -> new BarePicture(png(file), said(file).flatMap(BarePicture::time));
-            case TIFF, PDF -> new BarePicture(file, Optional.empty());
+            case TIFF, PDF -> new BarePicture(Placeless.of(file, format), Optional.empty());
         };
     }
 

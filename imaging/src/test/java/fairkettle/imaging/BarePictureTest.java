@@ -97,7 +97,7 @@ class BarePictureTest {
     }
 
     /** As a phone writes it: which way is up, when, and where. */
-    private static byte[] photographed(int orientation) throws IOException {
+    static byte[] photographed(int orientation) throws IOException {
         var exif = ByteBuffer.allocate(200)
                 .put("Exif\0\0MM\0*".getBytes(StandardCharsets.US_ASCII))
                 .putInt(8);

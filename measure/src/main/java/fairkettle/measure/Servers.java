@@ -26,16 +26,17 @@ import java.util.random.RandomGeneratorFactory;
 import javax.imageio.ImageIO;
 
 /**
- * {@code ./kettle measure server}: a shop of five years, forty people who tap once a second each, for two minutes. In
- * their middle the server is killed, and later the database is stopped as by a power cut; each tap is sent until it is
- * answered, and what the database holds at the end is held against what was answered. Beside it, by the plain driver,
- * what the same screens read.
+ * {@code ./kettle measure server [-Dthinks=MS]}: a shop of five years, forty people who tap once a second each, for two
+ * minutes. In their middle the server is killed, and later the database is stopped as by a power cut; each tap is sent
+ * until it is answered, and what the database holds at the end is held against what was answered. Beside it, by the
+ * plain driver, what the same screens read.
  */
 public final class Servers {
 
     private static final int CLIENTS = 40;
     private static final Duration LENGTH = Duration.ofMinutes(2);
-    private static final double THINKS = 1000; // ms between two taps of one person, in the mean
+    private static final int THINKS =
+            Integer.getInteger("thinks", 1000); // ms between two taps of one person, in the mean
     private static final long AGAIN = 300; // ms until a tap that nobody answered is sent again
     private static final List<String> WORDS =
             List.of("hedgehog", "satin", "wiper", "Hedge 17", "densities", "never written", "squealed", "195 degrees");
@@ -102,7 +103,7 @@ public final class Servers {
             }
             System.out.printf(
                     Locale.ROOT,
-                    "{\"measure\":\"server\",\"machines\":%d,\"entries\":%d,\"postings\":%d,\"database_mb\":%d,\"clients\":%d,"
+                    "{\"measure\":\"server\",\"machines\":%d,\"entries\":%d,\"postings\":%d,\"database_mb\":%d,\"clients\":%d,\"thinks_ms\":%d,"
                         + "\"requests\":%d,\"errors\":%d,\"sent_again\":%d,\"acts\":%d,\"lost\":%d,\"doubled\":%d,\"rss_mb\":%d,"
                         + "\"kinds\":{%s},\"settled\":{%s},\"bare\":{%s}}%n",
                     Years.MACHINES,
@@ -110,6 +111,7 @@ public final class Servers {
                     postings,
                     database,
                     CLIENTS,
+                    THINKS,
                     times.values().stream()
                             .mapToLong(ConcurrentLinkedQueue::size)
                             .sum(),

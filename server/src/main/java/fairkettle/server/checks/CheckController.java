@@ -9,6 +9,7 @@ import fairkettle.check.Work;
 import fairkettle.ink.ChannelCode;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.pictures.Eye;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Ahead;
 import fairkettle.sheet.SheetKind;
@@ -48,9 +49,11 @@ class CheckController {
     private final Machines machines;
     private final Diary diary;
     private final Shop shop;
+    private final Eye eye;
     private final Clock clock;
 
-    CheckController(Readings readings, Checks checks, Machines machines, Diary diary, Shop shop, Clock clock) {
+    CheckController(Readings readings, Checks checks, Machines machines, Diary diary, Shop shop, Eye eye, Clock clock) {
+        this.eye = eye;
         this.readings = readings;
         this.checks = checks;
         this.machines = machines;
@@ -278,6 +281,16 @@ class CheckController {
                         .skip(1)
                         .map(r -> new AlsoReadJson(r.id(), r.machineName(), r.whyNot()))
                         .toList());
+    }
+
+    /** @param before how many pictures are read before it; absent if it does not wait, or not any more */
+    record WaitingJson(@Nullable Integer before) {}
+
+    /** Where a picture that is on its way stands in the line. */
+    @GetMapping("/api/readings/waiting")
+    WaitingJson waitingReading(@RequestParam @Size(max = 80, message = "At most 80 letters.") String key) {
+        var before = eye.before(key);
+        return new WaitingJson(before.isPresent() ? (Integer) before.getAsInt() : null);
     }
 
     @GetMapping("/api/readings/{reading}")

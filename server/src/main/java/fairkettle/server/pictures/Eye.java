@@ -1,9 +1,14 @@
 package fairkettle.server.pictures;
 
 import fairkettle.imaging.Photo;
+import fairkettle.server.web.OnceFilter;
 import fairkettle.server.web.Problem;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.OptionalInt;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Future;
@@ -11,8 +16,11 @@ import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
 
 /**
  * Decodes and reads pictures on threads of its own, outside any transaction, so that neither a connection nor the
@@ -31,6 +39,14 @@ public class Eye implements DisposableBean {
 
     private final ExecutorService drawing = threads("pdf", PDFS);
 
+    /** Who waits or is looked at, in the order in which they came. */
+    private final Map<Long, Waiting> line = new ConcurrentSkipListMap<>();
+
+    private final AtomicLong numbers = new AtomicLong();
+
+    /** @param key by which whoever sent it knows it */
+    private record Waiting(String key, ExecutorService at) {}
+
     private static ExecutorService threads(String name, int count) {
         return new ThreadPoolExecutor(
                 count,
@@ -44,21 +60,44 @@ public class Eye implements DisposableBean {
     /** @throws Problem if it is no picture, or too many are waiting */
     public Photo decode(byte[] bytes) {
         boolean pdf = Photo.Format.of(bytes).filter(f -> f == Photo.Format.PDF).isPresent();
-        return done(submit(pdf ? drawing : looking, () -> Photo.decode(bytes)));
+        return submit(pdf ? drawing : looking, () -> Photo.decode(bytes));
     }
 
     /** Looks at a decoded picture, one after the other. */
     public <T> T look(Callable<T> work) {
-        return done(submit(looking, work));
+        return submit(looking, work);
     }
 
-    private static <T> Future<T> submit(ExecutorService threads, Callable<T> work) {
+    /** How many come before what was sent with a key; empty if it does not wait here, or not any more. */
+    public OptionalInt before(String key) {
+        var ahead = new HashMap<ExecutorService, Integer>();
+        for (var waiting : line.values()) {
+            if (waiting.key.equals(key)) {
+                return OptionalInt.of(ahead.getOrDefault(waiting.at, 0));
+            }
+            ahead.merge(waiting.at, 1, Integer::sum);
+        }
+        return OptionalInt.empty();
+    }
+
+    private <T> T submit(ExecutorService threads, Callable<T> work) {
+        long number = numbers.incrementAndGet();
+        line.put(number, new Waiting(keyOfTheRequest(), threads));
         try {
-            return threads.submit(work);
+            return done(threads.submit(work));
         } catch (RejectedExecutionException e) {
             throw Problem.busy(
                     "%d pictures wait to be read already. Send this one again in a minute.".formatted(WAITING));
+        } finally {
+            line.remove(number);
         }
+    }
+
+    private static String keyOfTheRequest() {
+        return RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes now
+                        && now.getRequest().getHeader(OnceFilter.KEY) instanceof String key
+                ? key
+                : "";
     }
 
     private static <T> T done(Future<T> future) {

@@ -27,7 +27,10 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
+import java.time.temporal.ChronoField;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -86,19 +89,23 @@ class RoundSituation {
         this.clock = clock;
     }
 
-    /** Minutes of one day, counted from its midnight. */
+    /**
+     * Minutes of one day as its clocks show them: nine is 540, also on the two days of the year on which nine hours
+     * have not passed since midnight.
+     */
     record Minutes(LocalDate day, ZoneId zone) {
 
         int of(Instant at) {
-            return (int) Math.floorDiv(Duration.between(midnight(), at).toSeconds(), 60);
+            var there = at.atZone(zone);
+            return (int) ChronoUnit.DAYS.between(day, there.toLocalDate()) * A_DAY
+                    + there.get(ChronoField.MINUTE_OF_DAY);
         }
 
         Instant at(int minute) {
-            return midnight().plusSeconds(60L * minute);
-        }
-
-        private Instant midnight() {
-            return day.atStartOfDay(zone).toInstant();
+            return day.plusDays(Math.floorDiv(minute, A_DAY))
+                    .atTime(LocalTime.MIDNIGHT.plusMinutes(Math.floorMod(minute, A_DAY)))
+                    .atZone(zone)
+                    .toInstant();
         }
     }
 

@@ -45,7 +45,9 @@ public class OnceFilter extends OncePerRequestFilter {
     public static final String WRITTEN = "fairkettle.entry";
 
     private static final String ENTRY = "Kettle-Entry";
-    static final String KEY = "Idempotency-Key";
+    /** By which a write that is sent again is known. */
+    public static final String KEY = "Idempotency-Key";
+
     private static final int MOST = 32_000_000; // bytes of a picture, and a few more to know that it is too large
     private static final int MOST_WORDS = 2_000_000; // bytes of JSON: a whole shop's settings have some ten thousand
     private static final String SECRET = OnceFilter.class.getName() + ".secret";
