@@ -64,6 +64,7 @@ const unsure = computed(() => props.reading.looks.reduce((sum, l) => sum + (l.co
         <img
           :src="`/api/pictures/${reading.straight}`"
           :alt="`${reading.kindLabel ?? 'check'} of ${reading.machineName ?? 'a machine'}, straightened`"
+          :style="{ aspectRatio: reading.shape ?? 'auto' }"
         />
         <span
           v-for="m in marks"

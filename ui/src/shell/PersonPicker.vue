@@ -58,7 +58,7 @@ async function add() {
       <BButton variant="primary" @click="leave()">Sign out</BButton>
       <BButton variant="outline-secondary" @click="leave(true)">Sign out everywhere</BButton>
     </div>
-    <OwnPassword />
+    <OwnPassword v-if="session?.password" />
   </BModal>
   <BModal v-else v-model="open" title="Who is at this bench?" no-footer centered>
     <div class="people">

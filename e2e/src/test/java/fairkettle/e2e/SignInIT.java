@@ -34,7 +34,7 @@ class SignInIT {
         assertThat(tablet.accessibilityViolations()).isEmpty();
         tablet.press("Come in as the owner");
 
-        // a bench hand gets a PIN, and this tablet is let in
+        // a bench hand gets a PIN and a password, and this tablet is let in
         tablet.sees("Who may come in");
         var tansy = kettle.query("select id from person where name = 'Tansy'");
         tablet.until(_ -> Boolean.TRUE.equals(tablet.script("""
@@ -43,8 +43,9 @@ class SignInIT {
             return !!line\
             """)));
         tablet.type("#may-pin", "2468");
+        tablet.type("#may-password", "three odd words");
         tablet.press("Keep it");
-        tablet.sees("bench hand · PIN");
+        tablet.sees("bench hand · password · PIN");
         tablet.type("[aria-label='Name of this tablet']", "Window bench tablet");
         tablet.press("Let this one in");
         tablet.sees("this one");

@@ -19,7 +19,7 @@ class ViewFiguresIT {
     private static final int A_YEAR = 365;
     private static final int MACHINES = 60;
     private static final int OF_THE_DEMO = 9;
-    private static final int TIMES = 7; // that each view is gone to
+    private static final int TIMES = 20; // that each view is gone to
 
     private static final class Figures {
         final List<Double> milliseconds = new ArrayList<>();

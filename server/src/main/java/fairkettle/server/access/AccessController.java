@@ -49,6 +49,7 @@ class AccessController {
      * @param first whether nobody owns the shop yet
      * @param demo whether its people may be taken as one likes
      * @param person who signed in; null for nobody
+     * @param password whether they have one, which they can change
      * @param device this tablet; null if the owner did not let it in
      * @param pins who may come in on it with a PIN
      */
@@ -59,6 +60,7 @@ class AccessController {
             @Nullable Long person,
             @Nullable String name,
             @Nullable Role role,
+            boolean password,
             Sessions.@Nullable Device device,
             List<PinJson> pins) {}
 
@@ -108,6 +110,7 @@ class AccessController {
                 account == null ? null : (Long) account.person(),
                 account == null ? null : account.name(),
                 account == null ? null : account.role(),
+                account != null && account.password(),
                 device.orElse(null),
                 device.isEmpty()
                         ? List.of()

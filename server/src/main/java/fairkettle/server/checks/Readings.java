@@ -4,6 +4,7 @@ import static fairkettle.db.Tables.PICTURE;
 import static fairkettle.db.Tables.READING;
 
 import fairkettle.check.Look;
+import fairkettle.db.tables.Picture;
 import fairkettle.imaging.SheetReader;
 import fairkettle.imaging.SheetReader.Result;
 import fairkettle.ink.ChannelCode;
@@ -31,10 +32,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.SelectOnConditionStep;
 import org.jooq.impl.DSL;
+import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -49,6 +52,10 @@ public class Readings {
     private static final TypeReference<LinkedHashMap<String, List<Integer>>> CORRECTED = new TypeReference<>() {};
     private static final TypeReference<List<String>> DOUBTS = new TypeReference<>() {};
     private static final TypeReference<LinkedHashMap<String, List<Double>>> SPOTS = new TypeReference<>() {};
+
+    private static final Picture STRAIGHT = PICTURE.as("straight");
+    private static final Field<Double> SHAPE =
+            STRAIGHT.WIDTH.cast(SQLDataType.DOUBLE).div(STRAIGHT.HEIGHT).as("shape");
 
     private final DSLContext db;
     private final Eye eye;
@@ -86,6 +93,7 @@ public class Readings {
 
     /**
      * @param taken by the camera’s own clock; null if it did not say
+     * @param shape width of the straightened picture by its height
      * @param machine null if the picture told of none
      * @param whyNot what to do, if nothing was read
      * @param corrected strokes missing by channel, as a person sees it
@@ -98,6 +106,7 @@ public class Readings {
             @Nullable LocalDateTime taken,
             UUID picture,
             @Nullable UUID straight,
+            @Nullable Double shape,
             @Nullable Long machine,
             @Nullable SheetKind kind,
             @Nullable String whyNot,
@@ -322,10 +331,12 @@ public class Readings {
     }
 
     private SelectOnConditionStep<? extends Record> read() {
-        return db.select(READING.asterisk(), PICTURE.TAKEN)
+        return db.select(READING.asterisk(), PICTURE.TAKEN, SHAPE)
                 .from(READING)
                 .join(PICTURE)
-                .on(PICTURE.ID.eq(READING.PICTURE_ID));
+                .on(PICTURE.ID.eq(READING.PICTURE_ID))
+                .leftJoin(STRAIGHT)
+                .on(STRAIGHT.ID.eq(READING.STRAIGHT_ID));
     }
 
     private Reading of(Record found) {
@@ -336,6 +347,7 @@ public class Readings {
                 found.get(PICTURE.TAKEN),
                 r.getPictureId(),
                 r.getStraightId(),
+                found.get(SHAPE),
                 r.getMachineId(),
                 r.getKind() == null ? null : SheetKind.valueOf(r.getKind()),
                 r.getWhyNot(),
