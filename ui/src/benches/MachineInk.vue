@@ -7,7 +7,7 @@ import InkPath from '../drawings/InkPath.vue'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import TextInput from '../shell/TextInput.vue'
-import { bare, money, percent, typedVolume, volume } from '../units/format'
+import { bare, dayAndTime, money, percent, typedVolume, volume } from '../units/format'
 import RefillPlate from './RefillPlate.vue'
 import { useMachine } from './useMachine'
 
@@ -104,6 +104,10 @@ const { run: changePad } = oneAtATime(async () => {
           {{ money(machine.purgeOrClean.cleaning.cost) }}, {{ percent(machine.purgeOrClean.cleaning.padShare) }} of the
           pad; a power cleaning: {{ money(machine.purgeOrClean.powerCleaning.cost) }},
           {{ percent(machine.purgeOrClean.powerCleaning.padShare) }} of it.
+          <template v-if="machine.powerCleanings.last"
+            >Power cleanings ever: {{ machine.powerCleanings.ever }}, the last on
+            {{ dayAndTime(machine.powerCleanings.last, zone) }}.</template
+          ><template v-else>It never had a power cleaning.</template>
         </p>
         <div v-if="full && plate.padShare >= full.from" class="notice small pad-full" role="status">
           <div>

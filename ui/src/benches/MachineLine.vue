@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '../api/client'
 import StateMark from '../drawings/StateMark.vue'
-import { actionFor, stateOf, wants } from './attention'
+import { actionFor, idle, stateOf, wants } from './attention'
 
 /** A machine among many: how it is, and where to go with it. */
 const props = defineProps<{ machine: Schemas['PlateJson'] }>()
@@ -15,7 +15,7 @@ const action = computed(() => actionFor(props.machine))
   <article class="thin line" :aria-label="machine.name">
     <StateMark :kind="state.mark" />
     <RouterLink :to="`/machines/${machine.id}`" class="name">{{ machine.name }}</RouterLink>
-    <span class="small quiet word">{{ state.word }}</span>
+    <span class="small quiet word">{{ state.word }}{{ idle(machine) }}</span>
     <RouterLink v-if="wants(machine)" :to="action.to" class="go strong">{{ action.label }} ›</RouterLink>
   </article>
 </template>

@@ -5,7 +5,7 @@ import Comb from '../drawings/Comb.vue'
 import SightGlass from '../drawings/SightGlass.vue'
 import StateMark from '../drawings/StateMark.vue'
 import { dayAndTime } from '../units/format'
-import { actionFor, stateOf } from './attention'
+import { actionFor, idle, stateOf } from './attention'
 
 const props = defineProps<{ machine: Schemas['PlateJson']; first?: boolean; due?: Schemas['DueJson']; zone?: string }>()
 
@@ -33,7 +33,7 @@ const glassWidth = computed(() =>
       <span class="state"><StateMark :kind="state.mark" />{{ state.word }}</span>
     </header>
     <div class="family quiet small">
-      {{ machine.family }} · {{ machine.profile
+      {{ machine.family }} · {{ machine.profile }}{{ idle(machine)
       }}<RouterLink v-if="machine.owedNow" :to="`/machines/${machine.id}/upkeep#owed`" class="act strong">
         · {{ machine.owedNow }} owed</RouterLink
       >

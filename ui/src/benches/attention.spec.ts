@@ -2,7 +2,7 @@ import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '../api/client'
 import CombEntry from './CombEntry.vue'
-import { actionFor, stateOf, wants } from './attention'
+import { actionFor, idle, stateOf, wants } from './attention'
 
 type Kind = Schemas['Attention']['kind']
 
@@ -34,6 +34,16 @@ describe('a machine on the bench', () => {
   ])('says its state in a word and leads to its next action', (plate, word, to) => {
     expect(stateOf(plate).word).toBe(word)
     expect(actionFor(plate).to).toBe(to)
+  })
+
+  it.each([
+    [undefined, ''],
+    [0, ''],
+    [1, ''],
+    [2, ' · idle for 2 days'],
+    [12, ' · idle for 12 days'],
+  ])('says how long it stood still once that is worth saying: %s days', (idleDays, words) => {
+    expect(idle(machine('NOTHING', { idleDays }))).toBe(words)
   })
 
   it('wants nothing only when nothing is to be done', () => {

@@ -32,6 +32,11 @@ export function stateOf(machine: Plate): { mark: 'ready' | 'look' | 'open' | 're
   }
 }
 
+const RESTED = 2 // days; a night and a day are no idleness
+
+/** How long it stood without laying ink, once that is worth saying: ink dries where nothing flows. */
+export const idle = ({ idleDays }: Plate): string => ((idleDays ?? 0) >= RESTED ? ` · idle for ${idleDays} days` : '')
+
 /** Whether anything is to be done to it now. */
 export const wants = (machine: Plate): boolean => Boolean(machine.card) || machine.attention.kind !== 'NOTHING'
 

@@ -33,6 +33,10 @@ const answer = (routines: object[]) => ({
     { channel: 'W1', place: 'LINE', seen: 'SOLID', at: '2026-01-01T09:00:00Z', person: 'Wren' },
     { channel: 'W1', place: 'LINE', seen: 'FILM', at: '2025-12-20T09:00:00Z', person: 'Wren' },
   ],
+  returned: [
+    { channel: 'W1', times: 2, volume: 14, most: 6 },
+    { channel: 'W2', times: 0, volume: 0, most: 6 },
+  ],
   pad: { share: 0.2, cleanings: 30, powerCleanings: 4, wontFit: [] },
 })
 const answers: Record<string, unknown> = {
@@ -54,10 +58,24 @@ async function plate() {
 }
 
 describe('routines of a machine', () => {
+  it.each([
+    [30, 'late by 30 h'],
+    [72, 'late by 3 days'],
+    [0.5, 'late by 30 min'],
+  ])('says how long leaving it out hurts already: %s h', async (hours, words) => {
+    const before = answers['GET /api/machines/4/routines']
+    const latest = new Date(Date.now() - hours * 3_600_000 - 1000).toISOString()
+    answers['GET /api/machines/4/routines'] = answer([routine({ latest })])
+    expect((await plate()).text()).toContain(`Wipe the wiper${words}`)
+    answers['GET /api/machines/4/routines'] = before
+  })
+
   it('says what is due, what nothing foretells, what settled and what is left out', async () => {
     const text = (await plate()).text()
     expect(text).toMatch(/Wipe the wiper\s*due/)
     expect(text).toContain('nothing foretells it')
+    expect(text).toMatch(/W1 went back into its tank 2 of 6 times since it was filled,\s+14(\.0)? mL\./)
+    expect(text).not.toContain('W2 went back')
     expect(text).toContain('too much has settled')
     expect(text).toContain('left out, it has none')
     expect(text).toContain('Solid at the floor')

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
 import { serverNow, useShop } from '../shell/shop'
-import { dayAndTime, money, percent, typedVolume, type VolumeUnit } from '../units/format'
+import { dayAndTime, minutes, money, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
 import LineLooks from './LineLooks.vue'
 import SettledWhite from './SettledWhite.vue'
 import TextInput from '../shell/TextInput.vue'
@@ -49,7 +49,13 @@ watch(
 )
 const key = (r: Routine) => `${r.routine}/${r.channel ?? ''}`
 const shown = computed(() => (all.value ? whole.value?.routines : whole.value?.routines.slice(0, SHOWN)) ?? [])
+const wentBack = computed(() => whole.value?.returned.filter((r) => r.times) ?? [])
 const isDue = (r: Routine) => !!r.ask && new Date(r.ask).getTime() <= now
+/** How long leaving it out hurts already. */
+function late(r: Routine): string | undefined {
+  const over = r.latest ? (now - Date.parse(r.latest)) / 60_000 : 0
+  return over >= 1 ? `late by ${minutes(over < 60 ? over : 60 * Math.floor(over / 60))}` : undefined
+}
 const factor = (r: Routine) =>
   FACTORS.reduce((near, f) => (Math.abs(f.value - r.factor) < Math.abs(near - r.factor) ? f.value : near), 1)
 
@@ -80,11 +86,11 @@ const { run: tune } = oneAtATime(async (routine: string, times: number, why: str
   off.value = ''
 })
 const { run: drawn } = oneAtATime(async () => {
-  const volume = Number(typedVolume(white.volume, props.unit))
+  const mL = Number(typedVolume(white.volume, props.unit))
   take(
     await api.POST('/api/machines/{machine}/white', {
       params: { path: path.value },
-      body: { channel: white.channel, volume, to: white.to, shaken: white.shaken },
+      body: { channel: white.channel, volume: mL, to: white.to, shaken: white.shaken },
     }),
   )
   white.shaken = false
@@ -106,6 +112,10 @@ const { run: drawn } = oneAtATime(async () => {
         :zone="zone"
         @looked="whole = $event"
       />
+      <p v-for="back in wentBack" :key="back.channel" class="small quiet">
+        {{ back.channel }} went back into its tank {{ back.times }} of {{ back.most }} times since it was filled,
+        {{ volume(back.volume, unit) }}.
+      </p>
       <details class="fold">
         <summary>White was drawn at the waste line</summary>
         <form class="drawn" novalidate @submit.prevent="drawn">
@@ -141,7 +151,7 @@ const { run: drawn } = oneAtATime(async () => {
               >{{ r.title }}<template v-if="r.channel">, {{ r.channel }}</template></span
             >
             <span class="small" :class="isDue(r) ? 'act strong' : 'quiet'">{{
-              !r.ask ? 'nothing foretells it' : isDue(r) ? 'due' : `by ${dayAndTime(r.ask, zone)}`
+              !r.ask ? 'nothing foretells it' : isDue(r) ? (late(r) ?? 'due') : `by ${dayAndTime(r.ask, zone)}`
             }}</span>
           </button>
           <RouterLink

@@ -3,6 +3,7 @@ package fairkettle.server.benches;
 import static fairkettle.db.Tables.AGREEMENT;
 import static fairkettle.db.Tables.BENCH;
 import static fairkettle.db.Tables.CHANNEL;
+import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.PERSON;
 import static fairkettle.db.Tables.PUT_ASIDE;
@@ -647,6 +648,27 @@ public class Machines {
         live.changed("machine/" + id);
     }
 
+    /** Topic of an entry about a power cleaning. */
+    public static final String POWER = "power";
+
+    /** Power cleanings that a machine ever had. @param last null if none */
+    public record PowerCleanings(int ever, @Nullable Instant last) {}
+
+    /** As the log knows them; what was struck out was none. */
+    public PowerCleanings powerCleanings(long machine) {
+        var contra = ENTRY.as("contra");
+        var row = db.select(DSL.count(), DSL.max(ENTRY.AT))
+                .from(ENTRY)
+                .where(
+                        ENTRY.MACHINE_ID.eq(machine),
+                        ENTRY.KIND.eq(DSL.inline("cleaning")),
+                        ENTRY.TOPIC.eq(DSL.inline(POWER)),
+                        DSL.notExists(DSL.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID))))
+                .fetchSingle();
+        return new PowerCleanings(
+                row.value1(), row.value2() == null ? null : row.value2().toInstant());
+    }
+
     /** The machine has cleaned itself: so much of every channel went to the pad. */
     @Transactional
     public void cleaned(long id, boolean power, @Nullable Instant at) {
@@ -659,6 +681,7 @@ public class Machines {
         journal.write(
                 NewEntry.of("cleaning", "%s: %s".formatted(machine.name(), power ? "power cleaning" : "cleaning"))
                         .machine(id)
+                        .about(power ? POWER : null)
                         .at(at),
                 account.postings());
         live.changed("machine/" + id);

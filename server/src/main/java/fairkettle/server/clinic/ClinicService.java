@@ -387,7 +387,8 @@ public class ClinicService implements Clinic {
                                                                         .collect(Collectors.joining(" "))
                                                         : "",
                                                 rule))
-                        .machine(machine.id()),
+                        .machine(machine.id())
+                        .about(treatment == Treatment.POWER_CLEANING ? Machines.POWER : null),
                 account.postings(),
                 came);
     }

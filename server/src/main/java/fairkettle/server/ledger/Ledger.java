@@ -95,6 +95,10 @@ public class Ledger {
             return new NewEntry(kind, words, machine, card, step, contraOf, instant, topic, amount);
         }
 
+        public NewEntry about(@Nullable String what) {
+            return new NewEntry(kind, words, machine, card, step, contraOf, at, what, amount);
+        }
+
         public NewEntry about(String what, double howMuch) {
             return new NewEntry(kind, words, machine, card, step, contraOf, at, what, howMuch);
         }

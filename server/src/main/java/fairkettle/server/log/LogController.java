@@ -121,12 +121,7 @@ class LogController {
                 .where(machine == null ? DSL.noCondition() : ENTRY.MACHINE_ID.eq(machine))
                 .and(kind == null ? DSL.noCondition() : ENTRY.KIND.eq(kind))
                 .and(card == null ? DSL.noCondition() : ENTRY.CARD_ID.eq(card))
-                .and(
-                        words == null || words.isBlank()
-                                ? DSL.noCondition()
-                                // why inline: how rare the words are decides how they are looked for
-                                : ENTRY.WORDS.likeIgnoreCase(
-                                        DSL.inline("%" + DSL.escape(words.strip(), '!') + "%"), '!'))
+                .and(words == null || words.isBlank() ? DSL.noCondition() : says(words))
                 .and(before == null ? DSL.noCondition() : olderThan(before))
                 .orderBy(ENTRY.AT.desc(), ENTRY.ID.desc())
                 .limit(PAGE + 1)
@@ -151,6 +146,12 @@ class LogController {
                 more ? entries.subList(0, PAGE) : entries,
                 more ? entries.get(PAGE - 1).id() : null,
                 KINDS);
+    }
+
+    /** Why inline: how rare the words are decides how they are looked for. No entry has a control character. */
+    private static org.jooq.Condition says(String words) {
+        var plain = words.replaceAll("\\p{Cntrl}", " ").strip();
+        return ENTRY.WORDS.likeIgnoreCase(DSL.inline("%" + DSL.escape(plain, '!') + "%"), '!');
     }
 
     private org.jooq.Condition olderThan(long id) {

@@ -23,6 +23,7 @@ import fairkettle.server.hob.Hob;
 import fairkettle.server.keys.Vault;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.owed.Owed;
+import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shop.Shop;
 import jakarta.validation.Valid;
@@ -35,6 +36,8 @@ import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -64,6 +67,7 @@ class BenchController {
     private final Supplies supplies;
     private final Shop shop;
     private final Clinic clinic;
+    private final UpkeepBook upkeep;
     private final Clock clock;
 
     BenchController(
@@ -78,6 +82,7 @@ class BenchController {
             Supplies supplies,
             Shop shop,
             Clinic clinic,
+            UpkeepBook upkeep,
             Clock clock) {
         this.machines = machines;
         this.checks = checks;
@@ -90,12 +95,13 @@ class BenchController {
         this.supplies = supplies;
         this.shop = shop;
         this.clinic = clinic;
+        this.upkeep = upkeep;
         this.clock = clock;
     }
 
     record BenchJson(List<String> benches, List<PlateJson> machines) {}
 
-    /** One machine as a plate on its bench. */
+    /** One machine as a plate on its bench. @param idleDays since it laid ink down; null if it never did */
     record PlateJson(
             long id,
             String name,
@@ -113,6 +119,7 @@ class BenchController {
             Attention attention,
             int owedNow,
             @Nullable Instant lastCheck,
+            @Nullable Integer idleDays,
             @Nullable Instant signedOff,
             @Nullable Long caseId) {}
 
@@ -151,7 +158,8 @@ class BenchController {
             Map<String, List<Checks.Check>> checks,
             List<Cards.Listed> cards,
             List<Owed.Task> owed,
-            PurgeOrClean purgeOrClean) {}
+            PurgeOrClean purgeOrClean,
+            Machines.PowerCleanings powerCleanings) {}
 
     /** @param perDay what it costs to stand idle; @param park true if that is more than it earns */
     record IdleJson(Money perDay, String basis, @Nullable Money earns, boolean park) {}
@@ -217,6 +225,7 @@ class BenchController {
         var ill = clinic.ill();
         var contents = ledger.ofMachines();
         var newest = checks.newest();
+        var lastInk = upkeep.lastInk();
         return new BenchJson(
                 machines.benchNames(),
                 machines.all().stream()
@@ -227,7 +236,8 @@ class BenchController {
                                 waits,
                                 open,
                                 tasks.getOrDefault(m.id(), List.of()),
-                                ill.get(m.id())))
+                                ill.get(m.id()),
+                                lastInk.get(m.id())))
                         .toList());
     }
 
@@ -274,7 +284,8 @@ class BenchController {
                         hob.waits(),
                         cards.open(),
                         owed.of(machine),
-                        clinic.ill().get(machine)),
+                        clinic.ill().get(machine),
+                        upkeep.lastInk().get(machine)),
                 found.built().id(),
                 found.fit().feed().label(),
                 found.fit().chips().label(),
@@ -295,7 +306,8 @@ class BenchController {
                         (int) found.holdings().values().stream()
                                 .filter(h -> !(h instanceof Holding.NeverInked))
                                 .count(),
-                        shop.settings().terms(found.schools(), supplies.prices())));
+                        shop.settings().terms(found.schools(), supplies.prices())),
+                machines.powerCleanings(machine));
     }
 
     private IdleJson idle(Machines.Machine machine) {
@@ -382,7 +394,8 @@ class BenchController {
             List<Hob.Wait> waits,
             Map<Long, Cards.Open> open,
             List<Owed.Task> tasks,
-            Clinic.@Nullable Ill ill) {
+            Clinic.@Nullable Ill ill,
+            @Nullable LocalDate lastInk) {
         var card = open.get(machine.id());
         var profile = machine.profile();
         var channels = profile.channels().stream()
@@ -411,6 +424,12 @@ class BenchController {
                 Attention.of(facts(machine, waits, card, contents, channels, lastCheck, pad, tasks, ill)),
                 (int) tasks.stream().filter(Owed.Task::late).count(),
                 lastCheck,
+                lastInk == null
+                        ? null
+                        : (Integer) (int) ChronoUnit.DAYS.between(
+                                lastInk,
+                                LocalDate.ofInstant(
+                                        clock.instant(), shop.settings().zoneId())),
                 machine.signedOff(),
                 ill == null ? null : ill.caseId());
     }

@@ -110,7 +110,8 @@ class RoutineController {
             List<LeftOutJson> leftOut,
             List<WhiteGauge> whites,
             PadForecast pad,
-            List<LineLooks.LineLook> looks) {}
+            List<LineLooks.LineLook> looks,
+            List<RoutineService.WhiteReturned> returned) {}
 
     /**
      * @param now how many are due already; @param soonest the first that comes; @param family what it prints, null if
@@ -212,7 +213,10 @@ class RoutineController {
                         found.padPerDay(),
                         List.of(),
                         clock.instant()),
-                looks.latest(machine));
+                looks.latest(machine),
+                found.whites().stream()
+                        .map(w -> service.returned(machine, w.channel()))
+                        .toList());
     }
 
     private static List<LeftOutJson> leftOut(OfMachine found, Map<String, Setting> settings) {

@@ -208,4 +208,16 @@ public class RoutineService {
         }
         live.changed("machine/" + id);
     }
+
+    /** How often white went back into its tank since that was filled, and how much; {@code most} the shop’s limit. */
+    record WhiteReturned(String channel, int times, Millilitres volume, int most) {}
+
+    WhiteReturned returned(long machine, String channel) {
+        var back = book.returned(machine, channel);
+        return new WhiteReturned(
+                channel,
+                back.times(),
+                Millilitres.rounded(back.mL()),
+                shop.settings().mostWhiteReturns());
+    }
 }

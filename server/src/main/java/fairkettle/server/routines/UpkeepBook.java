@@ -2,6 +2,7 @@ package fairkettle.server.routines;
 
 import static fairkettle.db.Tables.CONSEQUENCE;
 import static fairkettle.db.Tables.ENTRY;
+import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.NOZZLE_CHECK;
 import static fairkettle.db.Tables.POSTING;
 import static fairkettle.db.Tables.ROUTINE_SETTING;
@@ -188,6 +189,20 @@ public class UpkeepBook implements Journal.Moving {
                                 new Key(r.value2(), r.value3().isEmpty() ? null : ChannelCode.of(r.value3())),
                                 new Mark(r.value4().toInstant(), r.value5(), r.value6(), r.value7(), r.value8())));
         return found;
+    }
+
+    /** The last day on which each machine laid ink down; none for one that never did. */
+    public Map<Long, LocalDate> lastInk() {
+        var last = DSL.lateral(db.select(USED_DAY.DAY)
+                        .from(USED_DAY)
+                        .where(USED_DAY.MACHINE_ID.eq(MACHINE.ID), USED_DAY.LAID.gt(0.0))
+                        .orderBy(USED_DAY.DAY.desc())
+                        .limit(1))
+                .asTable("last");
+        return db.select(MACHINE.ID, last.field(USED_DAY.DAY))
+                .from(MACHINE)
+                .crossJoin(last)
+                .fetchMap(r -> r.value1(), r -> r.value2());
     }
 
     /** What was used a day, over the last so many days. */

@@ -1,10 +1,12 @@
 package fairkettle.server.benches;
 
+import static fairkettle.db.Tables.USED_DAY;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
@@ -15,6 +17,9 @@ class BenchTest {
 
     @Autowired
     private Api api;
+
+    @Autowired
+    private DSLContext db;
 
     @Test
     void aNewMachineHoldsWhatWasSaid() {
@@ -46,6 +51,43 @@ class BenchTest {
         assertThat(plate(id).at("/channels/1/path/0/layers/0/volume").asDouble())
                 .as("the page took 0.02 mL")
                 .isCloseTo(41.98, within(1e-9));
+    }
+
+    @Test
+    void itSaysHowLongNoInkWasLaid() {
+        long id = api.machine("Idle", "small-tank", "INKED");
+        assertThat(plate(id).has("idleDays")).as("nobody saw it print").isFalse();
+        api.post("/api/machines/" + id + "/printed", "{\"sheets\": 1}");
+        assertThat(plate(id).get("idleDays").asInt()).isZero();
+        db.update(USED_DAY)
+                .set(USED_DAY.DAY, USED_DAY.DAY.minus(5))
+                .where(USED_DAY.MACHINE_ID.eq(id))
+                .execute();
+        assertThat(plate(id).get("idleDays").asInt()).isEqualTo(5);
+        assertThat(api.read(api.get("/api/bench")).get("machines"))
+                .filteredOn(m -> m.get("id").asLong() == id)
+                .allMatch(m -> m.get("idleDays").asInt() == 5)
+                .hasSize(1);
+    }
+
+    @Test
+    void powerCleaningsAreCountedForLifeAndNotTheOnesStruckOut() {
+        long id = api.machine("Cleaned hard", "small-tank", "INKED");
+        assertThat(cleanings(id).get("ever").asInt()).isZero();
+        api.post("/api/machines/" + id + "/cleanings", "{\"power\": true}");
+        api.post("/api/machines/" + id + "/cleanings", "{\"power\": false}");
+        api.post("/api/machines/" + id + "/cleanings", "{\"power\": true}");
+        assertThat(cleanings(id).get("ever").asInt()).isEqualTo(2);
+        assertThat(cleanings(id).has("last")).isTrue();
+        long entry = api.read(api.get("/api/log?kind=cleaning&machine=" + id))
+                .at("/entries/0/id")
+                .asLong();
+        api.post("/api/log/" + entry + "/strike", "{}");
+        assertThat(cleanings(id).get("ever").asInt()).isEqualTo(1);
+    }
+
+    private JsonNode cleanings(long machine) {
+        return api.read(api.get("/api/machines/" + machine)).get("powerCleanings");
     }
 
     @Test

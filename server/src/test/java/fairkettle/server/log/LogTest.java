@@ -4,8 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
+import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 
@@ -40,6 +44,27 @@ class LogTest {
         api.machine("Searchable Dogwood", "small-tank", "INKED");
         assertThat(entries("words=searchable dog")).hasSize(1);
         assertThat(entries("words=searchable dog&kind=pad")).isEmpty();
+        assertThat(found("a \\ that nobody wrote")).isEmpty();
+    }
+
+    /** Signs that mean something to a pattern, a quoted text or a driver mean themselves. */
+    @ParameterizedTest
+    @ValueSource(strings = {"100% Quince", "o'Dogwood", "a_b Hawthorn", "why? Hazel", "end!", "{0} Ivy", "-- x"})
+    void whateverIsTypedIsLookedForAsItStands(String name) {
+        api.machine(name, "small-tank", "INKED");
+        assertThat(found(name)).isNotEmpty();
+        assertThat(found(name.charAt(0) + "%" + name.charAt(name.length() - 1)))
+                .as("no sign stands for any other")
+                .isEmpty();
+        assertThat(found(name + "\0")).as("what cannot be in it is no sign").isNotEmpty();
+    }
+
+    private List<String> found(String words) {
+        var all = new ArrayList<String>();
+        api.read(api.get("/api/log?words={words}", words))
+                .get("entries")
+                .forEach(e -> all.add(e.get("words").asString()));
+        return all;
     }
 
     @Test

@@ -197,6 +197,13 @@ class RoutineTest {
                 .extractingPath("$.detail")
                 .asString()
                 .contains("6 times");
+        var returned = api.read(api.get("/api/machines/" + machine + "/routines"))
+                .get("returned")
+                .get(0);
+        assertThat(returned.get("channel").asString()).isEqualTo("W1");
+        assertThat(returned.get("times").asInt()).isEqualTo(6);
+        assertThat(returned.get("most").asInt()).isEqualTo(6);
+        assertThat(returned.get("volume").asDouble()).isEqualTo(36.0);
     }
 
     @Test
