@@ -83,7 +83,8 @@ watch(
           >
           <RouterLink
             v-if="!plate.card && machine.idle.park"
-            class="btn btn-primary"
+            class="btn"
+            :class="wants(plate) ? 'btn-outline-secondary' : 'btn-primary'"
             :to="`/changeover?machine=${id}&for=PARK`"
             >Park it</RouterLink
           >
