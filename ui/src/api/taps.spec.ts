@@ -80,6 +80,25 @@ describe('a tap that the kettle does not hear', () => {
     expect((await finish('pull')).error).toMatchObject({ type: '/problems/busy' })
   })
 
+  it('is sent once, in its place, after ten minutes off the network in the middle of a card', async () => {
+    expect((await finish('pull')).error).toBeUndefined()
+    within = false
+    const all = []
+    for (const step of ['rinse', 'fill', 'cap']) {
+      tap()
+      all.push(finish(step))
+      await vi.advanceTimersByTimeAsync(200_000) // the hands go on meanwhile
+    }
+    const shown = bar()
+    expect(shown.text()).toContain('3 taps are kept here')
+    within = true
+    await vi.advanceTimersByTimeAsync(10_000)
+    expect((await Promise.all(all)).every(({ error }) => error === undefined)).toBe(true)
+    expect(heard.map((h) => (JSON.parse(h.body) as { step: string }).step)).toEqual(['pull', 'rinse', 'fill', 'cap'])
+    expect(new Set(heard.map((h) => h.key)).size).toBe(4)
+    expect(shown.text()).toBe('')
+  })
+
   it.each(['/api/session', '/api/session/pin', '/api/sessions', '/api/access/3', '/api/devices'])(
     'is never written down if it opens the shop: %s',
     async (path) => {

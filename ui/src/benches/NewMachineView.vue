@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import SecondHand from './SecondHand.vue'
 import SimilarMachines from './SimilarMachines.vue'
+import WhatItCan from './WhatItCan.vue'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { FAMILIES } from '../units/families'
@@ -131,6 +132,7 @@ const { run: save, busy: saving } = oneAtATime(async () => {
           </label>
         </div>
         <FieldProblem :problem="problem" field="profile" />
+        <WhatItCan v-if="chosen" :profile="chosen" />
         <BButton variant="link" class="px-0" :aria-expanded="noneOfThese" @click="noneOfThese = !noneOfThese"
           >It is none of these</BButton
         >

@@ -193,7 +193,8 @@ final class Browser implements AutoCloseable {
           const button = await until('no button to tap', main)
           if (button.innerText.startsWith('Start:')) {
             // whoever goes on by hand looks at what is shown: what was entered has to be there
-            for (let tries = 0; tries < 150 && document.querySelector('.ask .cell:not(.done)'); tries++) await new Promise((go) => setTimeout(go, 20))
+            const open = '.ask .cell:not(.done), .ask .ticks:not(.choice) .tick:not(.done), .ask > .tick:not(.done)'
+            for (let tries = 0; tries < 150 && document.querySelector(open); tries++) await new Promise((go) => setTimeout(go, 20))
             return false
           }
           button.click()

@@ -40,6 +40,7 @@ final class CardHand {
     void finish(String step) throws SQLException {
         fill();
         waitOut(step);
+        fill(); // what is seen only after a wait
         browser.click(".main");
         browser.until(
                 d -> !step.equals(d.findElement(By.cssSelector("[data-step]")).getDomAttribute("data-step")));

@@ -20,8 +20,9 @@ final class Placeless {
     private static final int APP1 = 0xffe1;
     private static final int LENGTH = 2; // bytes that tell how long a segment is, and count themselves
 
-    /** XMP (ISO 16684-1): attributes and elements of its Exif schema. */
-    private static final Pattern XMP = Pattern.compile("exif:GPS\\w+(?:\\s*=\\s*[\"']|[^>]*>)([^\"'<]*)");
+    /** XMP (ISO 16684-1): attributes and elements of its Exif schema; bounded, for a hostile file is full of them. */
+    private static final Pattern XMP =
+            Pattern.compile("exif:GPS\\w{1,40}+(?:\\s{0,20}+=\\s{0,20}+[\"']|[^>]{0,100}+>)([^\"'<]{0,200}+)");
 
     private static final int MOST_DIRECTORIES = 64;
     private static final int ENTRY = 12; // bytes of one, TIFF 6.0, section 2
@@ -30,9 +31,11 @@ final class Placeless {
     private static final int[] SIZES = {0, 1, 1, 2, 4, 8, 1, 1, 2, 4, 8, 4, 8}; // bytes of a value, by its type
 
     private final byte[] bytes;
+    private long left; // bytes that values may be written over with: many entries can claim the same ones
 
     private Placeless(byte[] bytes) {
         this.bytes = bytes;
+        left = 2L * bytes.length;
     }
 
     static byte[] of(byte[] file, Photo.Format format) {
@@ -104,8 +107,10 @@ final class Placeless {
     private void empty(ByteBuffer file, int entry, long value) {
         int type = Short.toUnsignedInt(file.getShort(entry + 2));
         long length = Integer.toUnsignedLong(file.getInt(entry + 4)) * (type < SIZES.length ? SIZES[type] : 0);
-        if (length > 4 && value < bytes.length) {
-            Arrays.fill(bytes, (int) value, (int) Math.min(bytes.length, value + length), (byte) 0);
+        if (length > 4 && value < bytes.length && left > 0) {
+            int end = (int) Math.min(bytes.length, value + length);
+            left -= end - value;
+            Arrays.fill(bytes, (int) value, end, (byte) 0);
         }
     }
 }

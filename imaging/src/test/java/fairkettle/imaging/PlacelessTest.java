@@ -19,6 +19,7 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -79,6 +80,34 @@ class PlacelessTest {
         assertThat(Placeless.of(circle, Photo.Format.TIFF)).hasSameSizeAs(circle);
         file.putInt(next, Integer.MAX_VALUE);
         assertThat(Placeless.of(circle, Photo.Format.TIFF)).isEqualTo(circle);
+    }
+
+    /** Each of them is quick only if what is claimed many times is done once. */
+    @ParameterizedTest
+    @Timeout(20)
+    @ValueSource(strings = {"exif:GPSa", "exif:GPSa = ", "\u00ff\u00e1\u00ff\u00ffExif\0\0", "exif:GPSa=\""})
+    void aFileThatIsFullOfItHoldsUpNobody(String piece) throws IOException {
+        byte[] tiff = drawn("tiff");
+        byte[] full = Arrays.copyOf(tiff, 20_000_000);
+        byte[] pieces = piece.repeat(20_000_000 / piece.length()).getBytes(StandardCharsets.ISO_8859_1);
+        System.arraycopy(pieces, 0, full, tiff.length, Math.min(pieces.length, full.length - tiff.length));
+        assertThat(Placeless.of(full, Photo.Format.TIFF)).hasSameSizeAs(full);
+    }
+
+    @Test
+    @Timeout(20)
+    void entriesThatAllClaimTheWholeFileHoldUpNobody() {
+        int entries = 65_000;
+        byte[] file = new byte[20_000_000];
+        var all = ByteBuffer.wrap(file).put("II*\0".getBytes(StandardCharsets.US_ASCII));
+        all.order(ByteOrder.LITTLE_ENDIAN).putInt(8);
+        all.putShort((short) 1);
+        entry(all, 34853, 4, 1, 40);
+        all.position(40).putShort((short) entries);
+        for (int i = 0; i < entries; i++) {
+            entry(all, 2, 5, 2_500_000, 1_000_000);
+        }
+        assertThat(Placeless.of(file, Photo.Format.TIFF)).hasSameSizeAs(file);
     }
 
     /** With one more entry, which leads to a directory of where it was taken. */

@@ -175,13 +175,14 @@ public final class Shared<K, V> implements AutoCloseable {
     private void again(Slot<V> slot, K key, Made<V> told, Runnable then, CompletableFuture<@Nullable Void> coming) {
         try {
             now(key);
+            coming.complete(null); // why first: who waits for it need not wait until all others are told
+            if (slot.last != told) {
+                then.run();
+            }
         } catch (RuntimeException e) {
             LOG.warn("It was not made anew: {}", e.getMessage());
         } finally {
             coming.complete(null);
-        }
-        if (slot.last != told) {
-            then.run();
         }
     }
 
