@@ -105,9 +105,9 @@ const { run: changePad } = oneAtATime(async () => {
           pad; a power cleaning: {{ money(machine.purgeOrClean.powerCleaning.cost) }},
           {{ percent(machine.purgeOrClean.powerCleaning.padShare) }} of it.
           <template v-if="machine.powerCleanings.last"
-            >Power cleanings ever: {{ machine.powerCleanings.ever }}, the last on
+            >Power cleanings in its log: {{ machine.powerCleanings.ever }}, the last on
             {{ dayAndTime(machine.powerCleanings.last, zone) }}.</template
-          ><template v-else>It never had a power cleaning.</template>
+          ><template v-else>No power cleaning is in its log.</template>
         </p>
         <div v-if="full && plate.padShare >= full.from" class="notice small pad-full" role="status">
           <div>

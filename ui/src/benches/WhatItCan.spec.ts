@@ -8,7 +8,8 @@ const profile = (over: Partial<Profile> = {}, capable: Partial<Profile['capable'
   ({
     name: 'wide cartridge',
     screen: true,
-    chips: ['BUTTON', 'AUTO_RESET'],
+    chipWords: ['chips with a reset button', 'chips that reset themselves'],
+    resetByHand: false,
     capable: { largestSheet: 'A3', wireless: true, headOut: true, padByUser: true, ...capable },
     ...over,
   }) as Profile
@@ -20,16 +21,16 @@ describe('what a machine can', () => {
     expect(words).toContain('Sheets up to A3; a screen; by cable or wireless.')
     expect(words).toContain('Its head comes out')
     expect(words).toContain('changed by hand')
-    expect(words).toContain('Chips sold for it: with a reset button, that reset themselves.')
+    expect(words).toContain('To be had for it: chips with a reset button, chips that reset themselves.')
     expect(words).not.toContain('No chips')
   })
 
   it('warns of one whose refills are all reset by hand', () => {
-    expect(said(profile({ chips: ['BUTTON'] }))).toContain('each refill is reset by hand')
+    expect(said(profile({ resetByHand: true }))).toContain('each refill is reset by hand')
   })
 
   it('says nothing of chips where there are none, and what cannot be done', () => {
-    const words = said(profile({ chips: [], screen: false }, { headOut: false, padByUser: false, wireless: false }))
+    const words = said(profile({ chipWords: [], screen: false }, { headOut: false, padByUser: false, wireless: false }))
     expect(words).not.toContain('hips')
     expect(words).toContain('no screen: keys and lamps; by cable alone')
     expect(words).toContain('stays in')

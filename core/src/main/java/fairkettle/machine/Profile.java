@@ -52,6 +52,11 @@ public record Profile(
                 : pattern;
     }
 
+    /** Whether each refill is reset by hand, because nothing that resets itself is sold for it. */
+    public boolean resetByHand() {
+        return chips.contains(Chips.BUTTON) && !chips.contains(Chips.AUTO_RESET);
+    }
+
     /** As its own nozzle check draws it. */
     @Override
     public NozzlePattern pattern() {

@@ -61,6 +61,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 public class Machines {
 
+    /** Topic of an entry about a power cleaning. */
+    public static final String POWER = "power";
+
     private static final TypeReference<Map<School, String>> SCHOOLS = new TypeReference<>() {};
 
     private final DSLContext db;
@@ -648,22 +651,18 @@ public class Machines {
         live.changed("machine/" + id);
     }
 
-    /** Topic of an entry about a power cleaning. */
-    public static final String POWER = "power";
-
     /** Power cleanings that a machine ever had. @param last null if none */
     public record PowerCleanings(int ever, @Nullable Instant last) {}
 
     /** As the log knows them; what was struck out was none. */
     public PowerCleanings powerCleanings(long machine) {
-        var contra = ENTRY.as("contra");
         var row = db.select(DSL.count(), DSL.max(ENTRY.AT))
                 .from(ENTRY)
                 .where(
                         ENTRY.MACHINE_ID.eq(machine),
                         ENTRY.KIND.eq(DSL.inline("cleaning")),
                         ENTRY.TOPIC.eq(DSL.inline(POWER)),
-                        DSL.notExists(DSL.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID))))
+                        Journal.stands())
                 .fetchSingle();
         return new PowerCleanings(
                 row.value1(), row.value2() == null ? null : row.value2().toInstant());

@@ -3,6 +3,7 @@ package fairkettle.server.checks;
 import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.SHEET;
 
+import fairkettle.server.journal.Journal;
 import fairkettle.sheet.SheetKind;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -28,13 +29,12 @@ class Diary {
 
     /** Oldest first; what was struck out is left out. */
     List<Done> since(long machine, Instant from) {
-        var contra = ENTRY.as("contra");
         return db.select(ENTRY.AT, ENTRY.WORDS)
                 .from(ENTRY)
                 .where(ENTRY.MACHINE_ID.eq(machine))
                 .and(ENTRY.KIND.in(KINDS))
                 .and(ENTRY.AT.ge(from.atOffset(ZoneOffset.UTC)))
-                .and(DSL.notExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID))))
+                .and(Journal.stands())
                 .orderBy(ENTRY.AT.desc(), ENTRY.ID.desc())
                 .limit(MOST)
                 .fetch(r -> new Done(r.value1().toInstant(), r.value2().replaceFirst("^[^:]+: ", "")))

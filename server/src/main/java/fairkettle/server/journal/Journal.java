@@ -17,8 +17,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.BiConsumer;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
@@ -193,14 +195,19 @@ public class Journal {
         return db.fetchExists(ENTRY, ENTRY.CONTRA_OF.eq(id));
     }
 
+    /** Of an entry: nobody struck it out. */
+    public static Condition stands() {
+        var contra = ENTRY.as("contra");
+        return DSL.notExists(DSL.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID)));
+    }
+
     /** Entries of a card's step that stand, the latest first. */
     public List<Long> standing(long card, String step) {
-        var contra = ENTRY.as("contra");
         return db.select(ENTRY.ID)
                 .from(ENTRY)
                 .where(ENTRY.CARD_ID.eq(card), ENTRY.STEP_ID.eq(step), ENTRY.CONTRA_OF.isNull())
                 .and(ENTRY.KIND.ne("strike"))
-                .andNotExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID)))
+                .and(stands())
                 .orderBy(ENTRY.ID.desc())
                 .fetch(ENTRY.ID);
     }

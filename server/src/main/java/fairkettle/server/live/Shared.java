@@ -95,9 +95,13 @@ public final class Shared<K, V> implements AutoCloseable {
             var minute = minute();
             slot.forgotten = false;
             long began = System.nanoTime();
-            var value = make.apply(key);
-            long ended = System.nanoTime();
-            slot.restsUntil = ended + RESTS * (ended - began);
+            V value;
+            try {
+                value = make.apply(key);
+            } finally { // why: one that fails would be begun again at once by whoever waits
+                long ended = System.nanoTime();
+                slot.restsUntil = ended + RESTS * (ended - began);
+            }
             made.incrementAndGet();
             slot.last = new Made<>(value, point, minute);
             return value;

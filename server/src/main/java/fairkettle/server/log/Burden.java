@@ -9,6 +9,7 @@ import fairkettle.procedure.StepRun;
 import fairkettle.routine.Routines;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.cards.Cards;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shelf.Supplies;
 import java.time.Clock;
@@ -107,11 +108,10 @@ class Burden {
                     UpkeepBook.family(machine).map(f -> Routines.of(machine.profile(), f)).orElse(List.of()).stream()
                             .collect(Collectors.toMap(r -> r.id(), r -> r.hands())));
         }
-        var contra = ENTRY.as("contra");
         db.select(ENTRY.MACHINE_ID, ENTRY.KIND, ENTRY.TOPIC, ENTRY.AMOUNT, ENTRY.CARD_ID)
                 .from(ENTRY)
                 .where(ENTRY.AT.ge(since), ENTRY.MACHINE_ID.isNotNull(), ENTRY.CONTRA_OF.isNull())
-                .andNotExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID)))
+                .and(Journal.stands())
                 .forEach(r -> {
                     var sum = of.get(r.value1());
                     if (sum == null) {

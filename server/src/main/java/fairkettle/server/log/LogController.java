@@ -8,6 +8,7 @@ import static fairkettle.db.Tables.POSTING;
 
 import fairkettle.ink.Substance;
 import fairkettle.path.Place;
+import fairkettle.server.journal.Journal;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.Size;
@@ -93,11 +94,10 @@ class LogController {
             @RequestParam(required = false) @Nullable @Size(max = 200, message = "At most 200 letters.") String words,
             @RequestParam(required = false) @Nullable Long card,
             @RequestParam(required = false) @Nullable Long before) {
-        var contra = ENTRY.as("contra");
         var moved = DSL.field(DSL.select(DSL.coalesce(DSL.sum(POSTING.MICROLITRES), java.math.BigDecimal.ZERO))
                 .from(POSTING)
                 .where(POSTING.ENTRY_ID.eq(ENTRY.ID), POSTING.MICROLITRES.gt(0L)));
-        var struck = DSL.field(DSL.exists(DSL.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID))));
+        var struck = DSL.field(Journal.stands().not());
         var came = DSL.field(DSL.exists(DSL.selectOne()
                 .from(CONSEQUENCE)
                 .where(CONSEQUENCE.ENTRY_ID.eq(ENTRY.ID), CONSEQUENCE.KIND.ne("Moved"))));

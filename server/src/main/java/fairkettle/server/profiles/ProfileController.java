@@ -44,6 +44,8 @@ class ProfileController {
             Millilitres firstVessel,
             String built,
             List<Chips> chips,
+            List<String> chipWords,
+            boolean resetByHand,
             Capabilities capable,
             boolean screen,
             List<ChannelPathJson> paths,
@@ -146,6 +148,8 @@ class ProfileController {
                 p.channels().getFirst().first().capacity(),
                 p.built().label(),
                 p.chips(),
+                p.chips().stream().map(Chips::label).toList(),
+                p.resetByHand(),
                 p.capable(),
                 p.handling().panel().screen(),
                 p.channels().stream()

@@ -250,27 +250,34 @@ public class UpkeepBook implements Journal.Moving {
 
     /** How often white went back into a channel’s tank since something was poured into it, and how much. */
     Returned returned(long machine, String channel) {
-        var filled = db.select(DSL.max(ENTRY.ID))
+        var out = POSTING.as("out");
+        var into = POSTING.as("into");
+        // why from the newest: it was filled days ago, and its log is years long
+        var filled = db.select(ENTRY.AT, ENTRY.ID)
                 .from(ENTRY)
-                .join(POSTING)
-                .on(POSTING.ENTRY_ID.eq(ENTRY.ID))
                 .where(
                         ENTRY.MACHINE_ID.eq(machine),
-                        POSTING.PLACE.startsWith("bottle/"),
-                        POSTING.MICROLITRES.lt(0L),
                         DSL.exists(DSL.selectOne()
-                                .from(POSTING.as("into"))
-                                .where(POSTING.as("into").ENTRY_ID.eq(ENTRY.ID))
-                                .and(POSTING.as("into").PLACE.startsWith("path/" + machine + "/" + channel + "/"))))
-                .fetchSingle()
-                .value1();
+                                .from(out)
+                                .where(out.ENTRY_ID.eq(ENTRY.ID), out.PLACE.startsWith("bottle/"))
+                                .and(out.MICROLITRES.lt(0L))),
+                        DSL.exists(DSL.selectOne()
+                                .from(into)
+                                .where(into.ENTRY_ID.eq(ENTRY.ID))
+                                .and(into.PLACE.startsWith("path/" + machine + "/" + channel + "/"))))
+                .orderBy(ENTRY.AT.desc(), ENTRY.ID.desc())
+                .limit(1)
+                .fetchOne();
         var row = db.select(DSL.count(), DSL.coalesce(sum(ENTRY.AMOUNT), BigDecimal.ZERO))
                 .from(ENTRY)
                 .where(
                         ENTRY.MACHINE_ID.eq(machine),
                         ENTRY.KIND.eq("white"),
                         ENTRY.TOPIC.eq("back/" + channel),
-                        ENTRY.ID.gt(filled == null ? 0L : filled))
+                        filled == null
+                                ? DSL.noCondition()
+                                : DSL.row(ENTRY.AT, ENTRY.ID).gt(filled.value1(), filled.value2()),
+                        Journal.stands())
                 .fetchSingle();
         return new Returned(row.value1(), row.value2().doubleValue());
     }
@@ -440,10 +447,9 @@ public class UpkeepBook implements Journal.Moving {
         db.deleteFrom(UPKEEP).where(UPKEEP.MACHINE_ID.eq(machine.id())).execute();
         db.deleteFrom(USED_DAY).where(USED_DAY.MACHINE_ID.eq(machine.id())).execute();
         var upkeep = upkeep(machine, settingsOf(machine.id()));
-        var contra = ENTRY.as("contra");
         var entries = db.selectFrom(ENTRY)
                 .where(ENTRY.MACHINE_ID.eq(machine.id()), ENTRY.CONTRA_OF.isNull())
-                .andNotExists(db.selectOne().from(contra).where(contra.CONTRA_OF.eq(ENTRY.ID)))
+                .and(Journal.stands())
                 .orderBy(ENTRY.AT, ENTRY.ID)
                 .fetch();
         var postings = db.select(POSTING.ENTRY_ID, POSTING.PLACE, POSTING.SUBSTANCE, POSTING.MICROLITRES)

@@ -16,6 +16,7 @@ import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
 
@@ -82,6 +83,27 @@ class Problems extends ResponseEntityExceptionHandler {
                 ? "The request is not complete."
                 : fields.getFirst().detail();
         return ResponseEntity.badRequest().body(document(HttpStatus.BAD_REQUEST, "bad-input", detail, fields));
+    }
+
+    /** What stands in an address, not in a body. */
+    @Override
+    protected @Nullable ResponseEntity<Object> handleHandlerMethodValidationException(
+            HandlerMethodValidationException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        var fields = e.getParameterValidationResults().stream()
+                .flatMap(of -> of.getResolvableErrors().stream()
+                        .map(error -> new Problem.Field(
+                                String.valueOf(error.getDefaultMessage()),
+                                String.valueOf(of.getMethodParameter().getParameterName()),
+                                null)))
+                .toList();
+        return ResponseEntity.badRequest()
+                .body(document(
+                        HttpStatus.BAD_REQUEST,
+                        "bad-input",
+                        fields.isEmpty()
+                                ? "The address is not complete."
+                                : fields.getFirst().detail(),
+                        fields));
     }
 
     @Override

@@ -9,6 +9,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -86,6 +87,27 @@ class SharedTest {
         assertThat(told.await(30, TimeUnit.SECONDS)).isTrue();
         assertThat(shared.soon("it", LONG, () -> {})).isEqualTo(2);
         assertThat(shared.made()).isEqualTo(2);
+    }
+
+    @Test
+    void oneThatCannotBeMadeIsNotTriedWithoutEnd() {
+        shared();
+        somethingChanges();
+        var tries = new AtomicInteger();
+        try (var failing = new Shared<String, Integer>("failing", live, clock, _ -> {
+            if (tries.getAndIncrement() > 0) {
+                LockSupport.parkNanos(2_000_000);
+                throw new IllegalStateException("it cannot be made");
+            }
+            return 1;
+        })) {
+            failing.soon("it", LONG, () -> {});
+            somethingChanges();
+            assertThat(failing.soon("it", Duration.ofMillis(200), () -> {}))
+                    .as("the last one")
+                    .isEqualTo(1);
+            assertThat(tries.get()).as("it rests in between").isBetween(2, 12);
+        }
     }
 
     @Test

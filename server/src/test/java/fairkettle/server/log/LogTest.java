@@ -68,6 +68,15 @@ class LogTest {
     }
 
     @Test
+    void tooManyLettersAreRefusedInWordsAtTheirField() {
+        assertThat(api.get("/api/log?words={words}", "x".repeat(201)))
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.errors[0].detail")
+                .isEqualTo("At most 200 letters.");
+    }
+
+    @Test
     void everyFigureCanBeAskedWhereFrom() {
         long id = api.machine("Asked", "small-tank", "INKED");
         var entry = entries("machine=" + id).get(0);
