@@ -139,8 +139,10 @@ public class Readings {
 
     /** Reads a picture, outside any transaction. */
     public Seen look(byte[] bytes) {
-        var sent = pictures.receive(bytes);
-        return seen(sent, eye.look(() -> SheetReader.read(sent.photo(), this::known)));
+        return eye.turn(bytes, () -> {
+            var sent = pictures.receive(bytes);
+            return seen(sent, eye.look(() -> SheetReader.read(sent.photo(), this::known)));
+        });
     }
 
     /**

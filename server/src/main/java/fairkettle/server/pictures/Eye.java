@@ -12,11 +12,13 @@ import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Future;
+import java.util.concurrent.FutureTask;
 import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Supplier;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestContextHolder;
@@ -43,6 +45,7 @@ public class Eye implements DisposableBean {
     private final Map<Long, Waiting> line = new ConcurrentSkipListMap<>();
 
     private final AtomicLong numbers = new AtomicLong();
+    private final ThreadLocal<Boolean> inTurn = ThreadLocal.withInitial(() -> false);
 
     /** @param key by which whoever sent it knows it */
     private record Waiting(String key, ExecutorService at) {}
@@ -57,15 +60,39 @@ public class Eye implements DisposableBean {
                 Thread.ofPlatform().daemon().name(name, 0).factory());
     }
 
-    /** @throws Problem if it is no picture, or too many are waiting */
-    public Photo decode(byte[] bytes) {
-        boolean pdf = Photo.Format.of(bytes).filter(f -> f == Photo.Format.PDF).isPresent();
-        return submit(pdf ? drawing : looking, () -> Photo.decode(bytes));
+    /**
+     * One turn for all that is done with a picture, so that it stands in the line once. A PDF is drawn before its turn.
+     *
+     * @throws Problem if too many are waiting
+     */
+    public <T> T turn(byte[] bytes, Supplier<T> work) {
+        return pdf(bytes) ? work.get() : look(work::get);
     }
 
-    /** Looks at a decoded picture, one after the other. */
+    private static boolean pdf(byte[] bytes) {
+        return Photo.Format.of(bytes).filter(f -> f == Photo.Format.PDF).isPresent();
+    }
+
+    /** @throws Problem if it is no picture, or too many are waiting */
+    public Photo decode(byte[] bytes) {
+        return pdf(bytes) ? submit(drawing, () -> Photo.decode(bytes)) : look(() -> Photo.decode(bytes));
+    }
+
+    /** Looks at a decoded picture, one after the other; at once within its turn. */
     public <T> T look(Callable<T> work) {
-        return submit(looking, work);
+        if (inTurn.get()) {
+            var now = new FutureTask<T>(work);
+            now.run();
+            return done(now);
+        }
+        return submit(looking, () -> {
+            inTurn.set(true);
+            try {
+                return work.call();
+            } finally {
+                inTurn.remove();
+            }
+        });
     }
 
     /** How many come before what was sent with a key; empty if it does not wait here, or not any more. */

@@ -8,6 +8,7 @@ import fairkettle.server.web.Problem;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalInt;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -68,6 +69,28 @@ class EyeTest {
             assertThat(one.get()).isNotEmpty();
         }
         assertThat(eye.before("third")).as("it was looked at").isEmpty();
+    }
+
+    @Test
+    void allThatIsDoneWithOneIsOneTurn() throws Exception {
+        var first = sends("first");
+        var order = new ConcurrentLinkedQueue<String>();
+        var second = hands.submit(() -> eye.turn(new byte[0], () -> {
+            order.add("its first part");
+            return eye.look(() -> order.add("its second part"));
+        }));
+        while (eye.before("").isEmpty()) {
+            Thread.onSpinWait();
+        }
+        var third = hands.submit(() -> eye.look(() -> order.add("another one")));
+        held.countDown();
+        first.get();
+        second.get();
+        third.get();
+        assertThat(order).containsSubsequence("its first part", "its second part");
+        assertThat(List.copyOf(order).indexOf("its second part"))
+                .as("nobody comes in between")
+                .isEqualTo(List.copyOf(order).indexOf("its first part") + 1);
     }
 
     @Test
