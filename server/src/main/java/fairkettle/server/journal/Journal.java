@@ -161,6 +161,8 @@ public class Journal {
         of(entry).forEach(what -> gives.add(what.comesBack()));
         if (!ledger.postings(entry).isEmpty()) {
             gives.add("the ink that it moved");
+        } else if (consequences(entry).stream().anyMatch(kept -> kept.what() == null)) {
+            gives.add("what upkeep reckons with it");
         }
         return gives.stream().filter(words -> !words.isEmpty()).distinct().toList();
     }

@@ -100,7 +100,7 @@ class LogController {
         var struck = DSL.field(Journal.stands().not());
         var came = DSL.field(DSL.exists(DSL.selectOne()
                 .from(CONSEQUENCE)
-                .where(CONSEQUENCE.ENTRY_ID.eq(ENTRY.ID), CONSEQUENCE.KIND.ne("Moved"))));
+                .where(CONSEQUENCE.ENTRY_ID.eq(ENTRY.ID))));
         var entries = db.select(
                         ENTRY.ID,
                         ENTRY.AT,

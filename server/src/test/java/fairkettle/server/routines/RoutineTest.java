@@ -204,6 +204,15 @@ class RoutineTest {
         assertThat(returned.get("times").asInt()).isEqualTo(6);
         assertThat(returned.get("most").asInt()).isEqualTo(6);
         assertThat(returned.get("volume").asDouble()).isEqualTo(36.0);
+
+        var last = api.read(api.get("/api/log?kind=white&machine=" + machine)).at("/entries/0");
+        assertThat(last.get("strikeable").asBoolean()).isTrue();
+        assertThat(api.post("/api/log/%d/strike".formatted(last.get("id").asLong()), "{}"))
+                .hasStatusOk();
+        assertThat(api.read(api.get("/api/machines/" + machine + "/routines"))
+                        .at("/returned/0/times")
+                        .asInt())
+                .isEqualTo(5);
     }
 
     @Test
