@@ -28,6 +28,15 @@ public class Codegen {
                                     .withInputSchema("public")
                                     .withIncludes(".*")
                                     .withIncludeRoutines(false)
+                                    .withForcedTypes(
+                                            new ForcedType()
+                                                    .withUserType("fairkettle.books.EntryKind")
+                                                    .withConverter("fairkettle.db.EntryKindConverter")
+                                                    .withIncludeExpression("entry\\.kind"),
+                                            new ForcedType()
+                                                    .withUserType("fairkettle.books.Cause")
+                                                    .withEnumConverter(true)
+                                                    .withIncludeExpression("entry\\.cause|gone\\.cause"))
                                     .withExcludes("flyway_schema_history|gbt_.*|gbtree.*"))
                             .withGenerate(new Generate()
                                     .withRecords(true)

@@ -33,7 +33,8 @@ class ArchitectureTest {
         "fairkettle.clinic..",
         "fairkettle.benchwork..",
         "fairkettle.practice..",
-        "fairkettle.hand.."
+        "fairkettle.hand..",
+        "fairkettle.books.."
     };
 
     private static final JavaClasses ALL = new ClassFileImporter()
@@ -70,7 +71,7 @@ class ArchitectureTest {
     @Test
     void theCoresPackagesHaveNoCycles() {
         slices().matching(
-                        "fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|benchwork|clinic|practice|hand)..")
+                        "fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|benchwork|clinic|practice|hand|books)..")
                 .should()
                 .beFreeOfCycles()
                 .check(ALL);

@@ -4,6 +4,7 @@ import static fairkettle.db.Tables.CHANNEL;
 import static fairkettle.db.Tables.NOZZLE_CHECK;
 import static fairkettle.db.Tables.READING;
 
+import fairkettle.books.EntryKind;
 import fairkettle.db.tables.records.NozzleCheckRecord;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
@@ -212,7 +213,7 @@ public class Checks {
         printed.forEach(c -> account.flow(
                 machine.profile().channel(c), machine.profile().draws().nozzleCheck(), Place.Outside.PAPER));
         return journal.write(
-                NewEntry.of("check", "%s: %s".formatted(machine.name(), words))
+                NewEntry.of(EntryKind.CHECK, "%s: %s".formatted(machine.name(), words))
                         .machine(machine.id())
                         .at(at),
                 account.postings(),
@@ -224,7 +225,7 @@ public class Checks {
     public void correct(long entry, Machines.Machine machine, ChannelCode code, List<Integer> missing) {
         journal.write(
                 NewEntry.of(
-                                "correction",
+                                EntryKind.CORRECTION,
                                 "%s: the check of %s was corrected by hand, %s"
                                         .formatted(machine.name(), code, words(Map.of(code, missing))))
                         .machine(machine.id()),

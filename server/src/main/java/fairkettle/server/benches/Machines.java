@@ -9,6 +9,8 @@ import static fairkettle.db.Tables.PERSON;
 import static fairkettle.db.Tables.PUT_ASIDE;
 import static fairkettle.path.Place.Outside.CORRECTION;
 
+import fairkettle.books.Cause;
+import fairkettle.books.EntryKind;
 import fairkettle.changeover.Job;
 import fairkettle.changeover.Stock;
 import fairkettle.changeover.Wish;
@@ -306,7 +308,7 @@ public class Machines {
         setHolding(id, machine.holding());
         journal.write(
                 NewEntry.of(
-                                "machine",
+                                EntryKind.MACHINE,
                                 "%s joins the bench: %s, %s"
                                         .formatted(
                                                 machine.name().strip(),
@@ -472,7 +474,7 @@ public class Machines {
                 .where(MACHINE.ID.eq(id))
                 .execute();
         journal.write(
-                NewEntry.of("machine", "%s is described by “%s” from now on".formatted(machine.name(), other.name()))
+                NewEntry.of(EntryKind.MACHINE, "%s is described by “%s” from now on".formatted(machine.name(), other.name()))
                         .machine(id),
                 List.of());
         live.changed("machine/" + id);
@@ -500,7 +502,7 @@ public class Machines {
         var otherwise = plain.with(taught).since(machine.built().handling());
         if (!otherwise.isEmpty()) {
             journal.write(
-                    NewEntry.of("machine", "%s was taught: %s".formatted(machine.name(), String.join("; ", otherwise)))
+                    NewEntry.of(EntryKind.MACHINE, "%s was taught: %s".formatted(machine.name(), String.join("; ", otherwise)))
                             .machine(id),
                     List.of(),
                     List.of(new Consequence.Taught(taught)));
@@ -645,7 +647,7 @@ public class Machines {
         var account = ledger.openAccount(id);
         account.reading(channel, channel.first().kind(), level, before(machine.holding(code), code));
         journal.write(
-                NewEntry.of("reading", "%s: the tank of %s stands at %s mL".formatted(machine.name(), code, level))
+                NewEntry.of(EntryKind.READING, "%s: the tank of %s stands at %s mL".formatted(machine.name(), code, level))
                         .machine(id),
                 account.postings());
         live.changed("machine/" + id);
@@ -660,7 +662,7 @@ public class Machines {
                 .from(ENTRY)
                 .where(
                         ENTRY.MACHINE_ID.eq(machine),
-                        ENTRY.KIND.eq(DSL.inline("cleaning")),
+                        ENTRY.KIND.eq(DSL.inline(EntryKind.CLEANING)),
                         ENTRY.TOPIC.eq(DSL.inline(POWER)),
                         Journal.stands())
                 .fetchSingle();
@@ -678,9 +680,10 @@ public class Machines {
                 .channels()
                 .forEach(c -> account.flow(c, power ? draws.powerCleaning() : draws.cleaning(), new Place.Pad(id)));
         journal.write(
-                NewEntry.of("cleaning", "%s: %s".formatted(machine.name(), power ? "power cleaning" : "cleaning"))
+                NewEntry.of(EntryKind.CLEANING, "%s: %s".formatted(machine.name(), power ? "power cleaning" : "cleaning"))
                         .machine(id)
                         .about(power ? POWER : null)
+                        .because(power ? Cause.POWER_CLEANINGS : Cause.CLEANINGS)
                         .at(at),
                 account.postings());
         live.changed("machine/" + id);
@@ -698,7 +701,7 @@ public class Machines {
         });
         journal.write(
                 NewEntry.of(
-                                "pad",
+                                EntryKind.PAD,
                                 "%s has a new waste pad; the old one held %s mL"
                                         .formatted(machine.name(), pad.volume()))
                         .machine(id),

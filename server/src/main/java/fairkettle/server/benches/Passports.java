@@ -9,6 +9,7 @@ import static fairkettle.db.Tables.PERSON;
 import static fairkettle.db.Tables.POSTING;
 import static fairkettle.db.Tables.TANK_HEIGHT;
 
+import fairkettle.books.EntryKind;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Fact;
 import fairkettle.machine.TankHeight;
@@ -94,7 +95,7 @@ public class Passports {
     public Optional<OutsideWaste> outsideWaste(long machine) {
         return db.select(DSL.max(ENTRY.AT))
                 .from(ENTRY)
-                .where(ENTRY.MACHINE_ID.eq(machine), ENTRY.KIND.eq("step"), ENTRY.STEP_ID.eq("waste-bottle"))
+                .where(ENTRY.MACHINE_ID.eq(machine), ENTRY.KIND.eq(EntryKind.STEP), ENTRY.STEP_ID.eq("waste-bottle"))
                 .fetchOptional()
                 .map(r -> r.value1())
                 .map(since -> new OutsideWaste(
@@ -287,7 +288,7 @@ public class Passports {
                 .set(TANK_HEIGHT.MILLIMETRES, millimetres)
                 .execute();
         journal.write(
-                NewEntry.of("height", "%s: tanks %d mm above level, drip test begun".formatted(name, millimetres))
+                NewEntry.of(EntryKind.HEIGHT, "%s: tanks %d mm above level, drip test begun".formatted(name, millimetres))
                         .machine(machine),
                 List.of());
         hob.put(machine, "drip test at %d mm".formatted(millimetres), TankHeight.DRIP_TEST);
@@ -314,7 +315,7 @@ public class Passports {
                 .execute();
         journal.write(
                 NewEntry.of(
-                                "height",
+                                EntryKind.HEIGHT,
                                 "%s: at %d mm it %s"
                                         .formatted(name, open.getMillimetres(), dripped ? "dripped" : "stayed dry"))
                         .machine(machine),
@@ -382,7 +383,7 @@ public class Passports {
                         .execute()
                 == 1) {
             journal.write(
-                    NewEntry.of("help", "%s: %s works on its computer from outside".formatted(name, whoHelps.strip()))
+                    NewEntry.of(EntryKind.HELP, "%s: %s works on its computer from outside".formatted(name, whoHelps.strip()))
                             .machine(machine),
                     List.of());
         }
@@ -400,7 +401,7 @@ public class Passports {
             throw Problem.refused("Nobody from outside is working on this machine.", List.of());
         }
         journal.write(
-                NewEntry.of("help", "%s: outside help ended; changed: %s".formatted(name, changed.strip()))
+                NewEntry.of(EntryKind.HELP, "%s: outside help ended; changed: %s".formatted(name, changed.strip()))
                         .machine(machine),
                 List.of());
         live.changed("machine/" + machine);

@@ -3,6 +3,7 @@ package fairkettle.server.bringin;
 import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.LOT;
 
+import fairkettle.books.EntryKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
@@ -375,7 +376,7 @@ class BringIn {
         var ids = new HashMap<String, Long>();
         machines.all().forEach(m -> ids.put(m.name().toLowerCase(Locale.ROOT), m.id()));
         Set<String> known = new HashSet<>(
-                db.select(ENTRY.WORDS).from(ENTRY).where(ENTRY.KIND.eq("note")).fetch(ENTRY.WORDS));
+                db.select(ENTRY.WORDS).from(ENTRY).where(ENTRY.KIND.eq(EntryKind.NOTE)).fetch(ENTRY.WORDS));
         var today = LocalDate.ofInstant(clock.instant(), shop.settings().zoneId());
         return Reader.each(row -> {
             var day = TypedTime.instant(row.get("at"), shop.settings().zoneId())
@@ -394,7 +395,7 @@ class BringIn {
                 return new Planned(words + ": in the log already", null);
             }
             return new Planned(words, () -> {
-                var note = NewEntry.of("note", words);
+                var note = NewEntry.of(EntryKind.NOTE, words);
                 journal.write(id == null ? note : note.machine(id), List.of());
             });
         });

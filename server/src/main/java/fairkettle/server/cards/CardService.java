@@ -1,5 +1,7 @@
 package fairkettle.server.cards;
 
+import fairkettle.books.Cause;
+import fairkettle.books.EntryKind;
 import fairkettle.changeover.Answer;
 import fairkettle.changeover.ChannelPlan;
 import fairkettle.clinic.TreatmentCard;
@@ -11,6 +13,7 @@ import fairkettle.procedure.CardAct;
 import fairkettle.procedure.CardMoves;
 import fairkettle.procedure.Consequence;
 import fairkettle.procedure.Consequences;
+import fairkettle.procedure.Move;
 import fairkettle.procedure.Outcome;
 import fairkettle.procedure.Procedure;
 import fairkettle.procedure.Step;
@@ -31,6 +34,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -45,7 +49,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class CardService {
 
     /** Kinds of entries that say a step is over, with those of an earlier form of the log. */
-    private static final Set<String> DONE = Set.of("step", "skip", "upkeep");
+    private static final Set<EntryKind> DONE = EnumSet.of(EntryKind.STEP, EntryKind.SKIP, EntryKind.UPKEEP);
 
     private final Cards cards;
     private final Machines machines;
@@ -201,7 +205,7 @@ public class CardService {
 
     private void begun(Machines.Machine machine, long id, String words) {
         journal.write(
-                NewEntry.of("card", "%s: %s".formatted(machine.name(), words))
+                NewEntry.of(EntryKind.CARD, "%s: %s".formatted(machine.name(), words))
                         .machine(machine.id())
                         .card(id, ""),
                 List.of(),
@@ -286,7 +290,7 @@ public class CardService {
             case CardAct.Enter _, CardAct.Strike _, CardAct.TakeBack _, CardAct.StopWait _ -> {}
             case CardAct.BeginWait(var _, var ago) ->
                 write(
-                        "wait",
+                        EntryKind.WAIT,
                         kept,
                         machine,
                         run,
@@ -295,7 +299,7 @@ public class CardService {
                         Consequences.ofWait(run));
             case CardAct.Skip(var _, var reason) ->
                 write(
-                        "skip",
+                        EntryKind.SKIP,
                         kept,
                         machine,
                         run,
@@ -308,7 +312,7 @@ public class CardService {
                         .orElseThrow()
                         .label();
                 write(
-                        "branch",
+                        EntryKind.BRANCH,
                         kept,
                         machine,
                         run,
@@ -335,7 +339,12 @@ public class CardService {
         ledger.hold(settings.machinesTouched(kept, run), bottles);
         var postings = run.step().move().books() ? booked(machine, run, moves, bottles) : List.<Posting>of();
         var came = Consequences.ofDone(run, kept.card(), card, settings.of(kept, machine, card));
-        journal.write(entry("step", kept, machine, step, words + routines(came)), postings, came);
+        var cause = Cause.of(
+                run.step(),
+                run.step().move() instanceof Move.Clean(var _, var each)
+                        && each.compareTo(machine.profile().draws().powerCleaning()) >= 0);
+        journal.write(
+                entry(EntryKind.STEP, kept, machine, step, words + routines(came)).because(cause), postings, came);
     }
 
     private List<Posting> booked(Machines.Machine machine, StepRun run, CardMoves moves, Set<Long> bottles) {
@@ -364,7 +373,7 @@ public class CardService {
                         .formatted(kept.title(), skipped == 0 ? "" : "; %d steps skipped".formatted(skipped))
                 : lower(kept.title()) + " is done";
         journal.write(
-                entry("card", kept, machine, "", words),
+                entry(EntryKind.CARD, kept, machine, "", words),
                 List.of(),
                 Consequences.ofFinished(card, settings.of(kept, machine, card)));
     }
@@ -382,7 +391,7 @@ public class CardService {
         if (standing.isEmpty()) {
             var run = card.run(act.step());
             var words = "struck out “%s”".formatted(run.step().title());
-            write("strike", kept, machines.get(kept.machine()), run, words, List.of());
+            write(EntryKind.STRIKE, kept, machines.get(kept.machine()), run, words, List.of());
         }
         standing.forEach(id -> stays.addAll(journal.strike(id)));
         return stays;
@@ -395,7 +404,7 @@ public class CardService {
                 .toList();
         var taken = switch (act) {
             case CardAct.StopWait _ ->
-                all.stream().filter(e -> e.kind().equals("wait")).limit(1);
+                all.stream().filter(e -> e.kind() == EntryKind.WAIT).limit(1);
             case CardAct.TakeBack(var _, var branch, var _) ->
                 all.stream().filter(e -> broughtIn(e.id(), branch)).limit(1);
             default -> all.stream().filter(e -> DONE.contains(e.kind()));
@@ -418,8 +427,8 @@ public class CardService {
 
     private CardAct backOf(Journal.Entry entry, String step) {
         return switch (entry.kind()) {
-            case "wait" -> new CardAct.StopWait(step);
-            case "branch" ->
+            case WAIT -> new CardAct.StopWait(step);
+            case BRANCH ->
                 journal.of(entry.id()).stream()
                         .filter(c -> c instanceof Consequence.Branched)
                         .map(c -> (Consequence.Branched) c)
@@ -462,7 +471,7 @@ public class CardService {
     private void giveUp(Cards.Kept kept, String why, String branch) {
         var machine = machines.get(kept.machine());
         journal.write(
-                entry("card", kept, machine, "", "card given up: " + why),
+                entry(EntryKind.CARD, kept, machine, "", "card given up: " + why),
                 List.of(),
                 Consequences.ofGivenUp(kept.card(), why, settings.purpose(kept), branch.isEmpty() ? null : branch));
     }
@@ -482,7 +491,7 @@ public class CardService {
     }
 
     private void write(
-            String kind,
+            EntryKind kind,
             Cards.Kept kept,
             Machines.Machine machine,
             StepRun run,
@@ -491,7 +500,7 @@ public class CardService {
         journal.write(entry(kind, kept, machine, run.step().id(), words), List.of(), consequences);
     }
 
-    private static NewEntry entry(String kind, Cards.Kept kept, Machines.Machine machine, String step, String words) {
+    private static NewEntry entry(EntryKind kind, Cards.Kept kept, Machines.Machine machine, String step, String words) {
         return NewEntry.of(kind, machine.name() + ": " + words)
                 .machine(machine.id())
                 .card(kept.id(), step);

@@ -5,6 +5,7 @@ import static fairkettle.db.Tables.SHEET;
 
 import fairkettle.server.journal.Journal;
 import fairkettle.sheet.SheetKind;
+import fairkettle.books.EntryKind;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -16,7 +17,8 @@ import org.springframework.stereotype.Repository;
 @Repository
 class Diary {
 
-    private static final List<String> KINDS = List.of("cleaning", "sheet", "refill", "pad", "card");
+    private static final List<EntryKind> KINDS =
+            List.of(EntryKind.CLEANING, EntryKind.SHEET, EntryKind.REFILL, EntryKind.PAD, EntryKind.CARD);
     private static final int MOST = 60;
 
     private final DSLContext db;

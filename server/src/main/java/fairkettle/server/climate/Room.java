@@ -4,6 +4,7 @@ import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.PROBE;
 import static fairkettle.db.Tables.ROOM_READING;
 
+import fairkettle.books.EntryKind;
 import fairkettle.routine.Air;
 import fairkettle.server.live.Live;
 import fairkettle.server.people.Who;
@@ -154,7 +155,7 @@ public class Room {
         var last = new HashMap<Long, Instant>();
         db.select(ENTRY.MACHINE_ID, DSL.max(ENTRY.AT))
                 .from(ENTRY)
-                .where(ENTRY.KIND.in("check", "sheet", "cleaning", "step"))
+                .where(ENTRY.KIND.in(EntryKind.CHECK, EntryKind.SHEET, EntryKind.CLEANING, EntryKind.STEP))
                 .and(ENTRY.MACHINE_ID.isNotNull())
                 .groupBy(ENTRY.MACHINE_ID)
                 .forEach(r -> last.put(r.value1(), r.value2().toInstant()));

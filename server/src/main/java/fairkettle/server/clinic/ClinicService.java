@@ -1,5 +1,7 @@
 package fairkettle.server.clinic;
 
+import fairkettle.books.Cause;
+import fairkettle.books.EntryKind;
 import fairkettle.check.WhitePasses;
 import fairkettle.check.Work;
 import fairkettle.clinic.Advice;
@@ -202,7 +204,7 @@ public class ClinicService implements Clinic {
         }
         journal.write(
                 NewEntry.of(
-                                "clinic",
+                                EntryKind.CLINIC,
                                 "%s: a case was opened, %s"
                                         .formatted(
                                                 machine.name(),
@@ -321,7 +323,7 @@ public class ClinicService implements Clinic {
             case Evidence.Page(var seen) -> bookPage(kept, seen.keySet(), told);
             default ->
                 journal.write(
-                        NewEntry.of("clinic", "%s: its case was told something".formatted(kept.machineName()))
+                        NewEntry.of(EntryKind.CLINIC, "%s: its case was told something".formatted(kept.machineName()))
                                 .machine(kept.machine()),
                         List.of(),
                         told);
@@ -372,9 +374,10 @@ public class ClinicService implements Clinic {
                         Place.Outside.WASTE_BOTTLE));
             }
         }
+        var kind = treatment.cleans() ? EntryKind.CLEANING : EntryKind.TREATMENT;
         journal.write(
                 NewEntry.of(
-                                treatment.cleans() ? "cleaning" : "treatment",
+                                kind,
                                 "%s: %s%s%s"
                                         .formatted(
                                                 machine.name(),
@@ -388,7 +391,8 @@ public class ClinicService implements Clinic {
                                                         : "",
                                                 rule))
                         .machine(machine.id())
-                        .about(treatment == Treatment.POWER_CLEANING ? Machines.POWER : null),
+                        .about(treatment == Treatment.POWER_CLEANING ? Machines.POWER : null)
+                        .because(treatment == Treatment.POWER_CLEANING ? Cause.POWER_CLEANINGS : kind.cause()),
                 account.postings(),
                 came);
     }
@@ -400,7 +404,7 @@ public class ClinicService implements Clinic {
                 machine.profile().channel(c), machine.profile().draws().sheet(), Place.Outside.PAPER));
         journal.write(
                 NewEntry.of(
-                                "purge",
+                                EntryKind.PURGE,
                                 "%s: a full page, %s"
                                         .formatted(
                                                 machine.name(),
@@ -456,7 +460,7 @@ public class ClinicService implements Clinic {
             }
             journal.write(
                     NewEntry.of(
-                                    "clinic",
+                                    EntryKind.CLINIC,
                                     "%s: %s against the rule (%s) because: %s"
                                             .formatted(
                                                     machine.name(),
@@ -517,7 +521,7 @@ public class ClinicService implements Clinic {
         watch(kept, ending, kept.file().state(table).belief());
         journal.write(
                 NewEntry.of(
-                                "clinic",
+                                EntryKind.CLINIC,
                                 "%s: the case is closed, %s%s"
                                         .formatted(
                                                 kept.machineName(),

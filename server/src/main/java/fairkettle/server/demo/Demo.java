@@ -2,6 +2,7 @@ package fairkettle.server.demo;
 
 import static fairkettle.db.Tables.ENTRY;
 
+import fairkettle.books.EntryKind;
 import fairkettle.standin.Standins;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -142,7 +143,7 @@ class Demo implements ApplicationRunner, DisposableBean {
     private LocalDate lived() {
         var last = db.select(DSL.max(ENTRY.AT))
                 .from(ENTRY)
-                .where(ENTRY.KIND.eq("check"))
+                .where(ENTRY.KIND.eq(EntryKind.CHECK))
                 .fetchOne(0, OffsetDateTime.class);
         return last == null ? today().minusDays(behind + 1) : LocalDate.ofInstant(last.toInstant(), DemoClock.ZONE);
     }

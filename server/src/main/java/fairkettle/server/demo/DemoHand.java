@@ -4,6 +4,7 @@ import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.POSTING;
 
+import fairkettle.books.EntryKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.path.Place;
 import fairkettle.standin.Standins;
@@ -82,7 +83,7 @@ class DemoHand {
             last = entry.value1();
             var machine = bench.machine(entry.value5());
             var acts = acts(entry.value1(), entry.value2(), entry.value3());
-            if (entry.value2().equals("upkeep") && entry.value4() != null) {
+            if (entry.value2() == EntryKind.UPKEEP && entry.value4() != null) {
                 acts.addAll(upkeep(entry.value4(), machine));
             }
             for (var act : acts) {
@@ -95,7 +96,7 @@ class DemoHand {
         }
     }
 
-    private List<Act> acts(long entry, String kind, String words) {
+    private List<Act> acts(long entry, EntryKind kind, String words) {
         var acts = new ArrayList<Act>();
         double pad = 0;
         var filled = new LinkedHashMap<String, Double>();
@@ -155,11 +156,11 @@ class DemoHand {
         };
     }
 
-    private static @Nullable Act said(String kind, String words) {
-        if (kind.equals("pad")) {
+    private static @Nullable Act said(EntryKind kind, String words) {
+        if (kind == EntryKind.PAD) {
             return new Act.NewPad();
         }
-        if (!kind.equals("step")) {
+        if (kind != EntryKind.STEP) {
             return null;
         }
         if (words.contains("wipe")) {

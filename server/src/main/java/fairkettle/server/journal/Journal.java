@@ -3,6 +3,7 @@ package fairkettle.server.journal;
 import static fairkettle.db.Tables.CONSEQUENCE;
 import static fairkettle.db.Tables.ENTRY;
 
+import fairkettle.books.EntryKind;
 import fairkettle.path.Posting;
 import fairkettle.procedure.Consequence;
 import fairkettle.server.ledger.Ledger;
@@ -171,7 +172,7 @@ public class Journal {
     public record Entry(
             long id,
             Instant at,
-            String kind,
+            EntryKind kind,
             String words,
             @Nullable Long machine,
             @Nullable Long card,
@@ -208,7 +209,7 @@ public class Journal {
         return db.select(ENTRY.ID)
                 .from(ENTRY)
                 .where(ENTRY.CARD_ID.eq(card), ENTRY.STEP_ID.eq(step), ENTRY.CONTRA_OF.isNull())
-                .and(ENTRY.KIND.ne("strike"))
+                .and(ENTRY.KIND.ne(EntryKind.STRIKE))
                 .and(stands())
                 .orderBy(ENTRY.ID.desc())
                 .fetch(ENTRY.ID);
@@ -227,7 +228,7 @@ public class Journal {
         }
         var stays = new ArrayList<String>();
         var words = entry.words();
-        var contra = NewEntry.of("strike", struckWords(words)).contraOf(id);
+        var contra = NewEntry.of(EntryKind.STRIKE, struckWords(words)).contraOf(id);
         contra = entry.machine() == null ? contra : contra.machine(entry.machine());
         contra =
                 entry.card() == null ? contra : contra.card(entry.card(), Objects.requireNonNullElse(entry.step(), ""));

@@ -3,6 +3,7 @@ package fairkettle.server.keys;
 import static fairkettle.db.Tables.ACTIVATION;
 import static fairkettle.db.Tables.VAULT;
 
+import fairkettle.books.EntryKind;
 import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
@@ -179,7 +180,7 @@ public class Vault implements ApplicationRunner {
         db.update(VAULT)
                 .set(VAULT.PRINTED, clock.instant().atOffset(ZoneOffset.UTC))
                 .execute();
-        journal.write(NewEntry.of("key", "the vault’s recovery key was shown, to be printed"), List.of());
+        journal.write(NewEntry.of(EntryKind.KEY, "the vault’s recovery key was shown, to be printed"), List.of());
         return words;
     }
 
@@ -221,7 +222,7 @@ public class Vault implements ApplicationRunner {
                 .set(ACTIVATION.PERSON_ID, who.id())
                 .execute();
         journal.write(
-                NewEntry.of("key", name + ": its activation code was put into the vault")
+                NewEntry.of(EntryKind.KEY, name + ": its activation code was put into the vault")
                         .machine(machine),
                 List.of());
         live.changed("machine/" + machine);
@@ -239,7 +240,7 @@ public class Vault implements ApplicationRunner {
                 .orElseThrow(() -> Problem.refused(
                         "This code was sealed with another key, and cannot be read with this one.", List.of()));
         journal.write(
-                NewEntry.of("key", name + ": its activation code was shown").machine(machine), List.of());
+                NewEntry.of(EntryKind.KEY, name + ": its activation code was shown").machine(machine), List.of());
         return code;
     }
 }

@@ -6,6 +6,8 @@ import static fairkettle.db.Tables.POSTING;
 import static org.jooq.impl.DSL.excluded;
 import static org.jooq.impl.DSL.sum;
 
+import fairkettle.books.Cause;
+import fairkettle.books.EntryKind;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Substance;
 import fairkettle.path.Account;
@@ -48,8 +50,10 @@ public class Ledger {
     private final Who who;
     private final Clock clock;
     private final ApplicationEventPublisher events;
+    private final Outflow outflow;
 
-    Ledger(DSLContext db, Who who, Clock clock, ApplicationEventPublisher events) {
+    Ledger(DSLContext db, Who who, Clock clock, ApplicationEventPublisher events, Outflow outflow) {
+        this.outflow = outflow;
         this.db = db;
         this.who = who;
         this.clock = clock;
@@ -63,9 +67,10 @@ public class Ledger {
      * @param at null for now
      * @param topic what it was about beyond its words, such as “purge/C”; null for most
      * @param amount sheets that were printed, or mL that were moved without leaving; null for most
+     * @param cause what its ink left for; null where none does
      */
     public record NewEntry(
-            String kind,
+            EntryKind kind,
             String words,
             @Nullable Long machine,
             @Nullable Long card,
@@ -73,34 +78,39 @@ public class Ledger {
             @Nullable Long contraOf,
             @Nullable Instant at,
             @Nullable String topic,
-            @Nullable Double amount) {
+            @Nullable Double amount,
+            @Nullable Cause cause) {
 
-        public static NewEntry of(String kind, String words) {
-            return new NewEntry(kind, words, null, null, null, null, null, null, null);
+        public static NewEntry of(EntryKind kind, String words) {
+            return new NewEntry(kind, words, null, null, null, null, null, null, null, kind.cause());
         }
 
         public NewEntry machine(long id) {
-            return new NewEntry(kind, words, id, card, step, contraOf, at, topic, amount);
+            return new NewEntry(kind, words, id, card, step, contraOf, at, topic, amount, cause);
         }
 
         public NewEntry card(long id, String stepId) {
-            return new NewEntry(kind, words, machine, id, stepId, contraOf, at, topic, amount);
+            return new NewEntry(kind, words, machine, id, stepId, contraOf, at, topic, amount, cause);
         }
 
         public NewEntry contraOf(long entry) {
-            return new NewEntry(kind, words, machine, card, step, entry, at, topic, amount);
+            return new NewEntry(kind, words, machine, card, step, entry, at, topic, amount, cause);
         }
 
         public NewEntry at(@Nullable Instant instant) {
-            return new NewEntry(kind, words, machine, card, step, contraOf, instant, topic, amount);
+            return new NewEntry(kind, words, machine, card, step, contraOf, instant, topic, amount, cause);
         }
 
         public NewEntry about(@Nullable String what) {
-            return new NewEntry(kind, words, machine, card, step, contraOf, at, what, amount);
+            return new NewEntry(kind, words, machine, card, step, contraOf, at, what, amount, cause);
         }
 
         public NewEntry about(String what, double howMuch) {
-            return new NewEntry(kind, words, machine, card, step, contraOf, at, what, howMuch);
+            return new NewEntry(kind, words, machine, card, step, contraOf, at, what, howMuch, cause);
+        }
+
+        public NewEntry because(@Nullable Cause why) {
+            return new NewEntry(kind, words, machine, card, step, contraOf, at, topic, amount, why);
         }
     }
 
@@ -125,6 +135,7 @@ public class Ledger {
                 .set(ENTRY.CONTRA_OF, entry.contraOf())
                 .set(ENTRY.TOPIC, entry.topic())
                 .set(ENTRY.AMOUNT, entry.amount())
+                .set(ENTRY.CAUSE, entry.cause())
                 .returningResult(ENTRY.ID)
                 .fetchSingle()
                 .value1();
@@ -145,6 +156,7 @@ public class Ledger {
                             inside.stream().map(p -> p.place().key()).toList()))
                     .and(CONTENT.MICROLITRES.eq(0L))
                     .execute();
+            outflow.add(entry, when, who.id(), postings);
         }
         return id;
     }
@@ -300,8 +312,12 @@ public class Ledger {
                 back.add(new Posting(posting.place(), posting.substance(), moved));
             }
         }
-        record(contra, merged(back));
+        record(contra.because(causeOf(contra.contraOf())), merged(back));
         return stays.stream().distinct().toList();
+    }
+
+    private @Nullable Cause causeOf(long entry) {
+        return db.select(ENTRY.CAUSE).from(ENTRY).where(ENTRY.ID.eq(entry)).fetchOne(ENTRY.CAUSE);
     }
 
     /** One posting for each place and substance. */
@@ -316,7 +332,7 @@ public class Ledger {
                 .toList();
     }
 
-    /** Makes the contents again from the postings. @return how many rows differed: 0 unless something was broken */
+    /** Makes the contents again from the postings. @return how many places and sums differed: 0 unless something was broken */
     @Transactional
     public int rebuild() {
         db.execute("lock table content, posting in share row exclusive mode");
@@ -332,9 +348,10 @@ public class Ledger {
                         .groupBy(POSTING.PLACE, POSTING.SUBSTANCE)
                         .having(sum(POSTING.MICROLITRES).ne(java.math.BigDecimal.ZERO)))
                 .execute();
+        int sums = outflow.rebuild();
         var made = everything();
         events.publishEvent(new Rebuilt());
-        return (int) java.util.stream.Stream.concat(kept.keySet().stream(), made.keySet().stream())
+        return sums + (int) java.util.stream.Stream.concat(kept.keySet().stream(), made.keySet().stream())
                 .distinct()
                 .filter(place ->
                         !kept.getOrDefault(place, Mixture.EMPTY).equals(made.getOrDefault(place, Mixture.EMPTY)))

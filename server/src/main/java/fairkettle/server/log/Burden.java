@@ -4,6 +4,7 @@ import static fairkettle.db.Tables.CARD;
 import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.POSTING;
 
+import fairkettle.books.EntryKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.procedure.StepRun;
 import fairkettle.routine.Routines;
@@ -118,16 +119,16 @@ class Burden {
                         return;
                     }
                     switch (r.value2()) {
-                        case "print" -> sum.printed += (r.value4() == null ? 0 : r.value4()) * SHEET;
-                        case "upkeep" ->
+                        case PRINT -> sum.printed += (r.value4() == null ? 0 : r.value4()) * SHEET;
+                        case UPKEEP ->
                             sum.minutes += r.value5() != null || r.value3() == null
                                     ? 0
                                     : hands.getOrDefault(r.value1(), Map.of())
                                             .getOrDefault(
                                                     r.value3().split("/")[0],
                                                     0); // a card’s minutes are counted with its steps
-                        case "check" -> sum.minutes += CHECK;
-                        case "cleaning" -> sum.minutes += CLEANING;
+                        case CHECK -> sum.minutes += CHECK;
+                        case CLEANING -> sum.minutes += CLEANING;
                         default -> {}
                     }
                 });
@@ -138,7 +139,7 @@ class Burden {
                 .where(
                         ENTRY.AT.ge(since),
                         ENTRY.MACHINE_ID.isNotNull(),
-                        ENTRY.KIND.ne("print"),
+                        ENTRY.KIND.ne(EntryKind.PRINT),
                         POSTING.PLACE
                                 .startsWith("pad/")
                                 .or(POSTING.PLACE.startsWith("waste/"))

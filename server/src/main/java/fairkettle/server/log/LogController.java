@@ -1,146 +1,56 @@
 package fairkettle.server.log;
 
-import static fairkettle.db.Tables.CONSEQUENCE;
-import static fairkettle.db.Tables.ENTRY;
-import static fairkettle.db.Tables.MACHINE;
-import static fairkettle.db.Tables.PERSON;
 import static fairkettle.db.Tables.POSTING;
 
+import fairkettle.books.EntryKind;
 import fairkettle.ink.Substance;
 import fairkettle.path.Place;
-import fairkettle.server.journal.Journal;
+import fairkettle.server.web.CsvFile;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
-import jakarta.validation.constraints.Size;
-import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import org.jooq.DSLContext;
-import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.core.io.Resource;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
+
+
 @RestController
 class LogController {
 
     private static final int PAGE = 50;
-    private static final List<String> KINDS = List.of(
-            "bottle",
-            "branch",
-            "card",
-            "wait",
-            "sheet",
-            "refill",
-            "correction",
-            "check",
-            "cleaning",
-            "clinic",
-            "key",
-            "machine",
-            "note",
-            "owed",
-            "pad",
-            "print",
-            "purge",
-            "reading",
-            "skip",
-            "step",
-            "strike",
-            "supply",
-            "treatment",
-            "upkeep",
-            "waste",
-            "white");
+    private static final List<String> KINDS =
+            Arrays.stream(EntryKind.values()).map(EntryKind::key).toList();
 
     private final DSLContext db;
+    private final Past past;
     private final Burden burden;
     private final Strikes strikes;
 
-    LogController(DSLContext db, Burden burden, Strikes strikes) {
+    LogController(DSLContext db, Past past, Burden burden, Strikes strikes) {
+        this.past = past;
         this.strikes = strikes;
         this.burden = burden;
         this.db = db;
     }
 
-    /**
-     * @param moved mL that the entry moved in the ink account; @param struckOut whether a later entry took it back;
-     *     {@code strikeable} whether one could
-     */
-    record EntryJson(
-            long id,
-            Instant at,
-            String person,
-            @Nullable Long machine,
-            @Nullable String machineName,
-            @Nullable Long card,
-            String kind,
-            String words,
-            double moved,
-            boolean struckOut,
-            boolean strikeable) {}
-
     /** @param older the id to ask before for the next page; absent on the last */
-    record LogJson(List<EntryJson> entries, @Nullable Long older, List<String> kinds) {}
+    record LogJson(List<Past.EntryJson> entries, @Nullable Long older, List<String> kinds) {}
 
     record PostingJson(String place, String what, double mL) {}
 
     @GetMapping("/api/log")
-    LogJson log(
-            @RequestParam(required = false) @Nullable Long machine,
-            @RequestParam(required = false) @Nullable String kind,
-            @RequestParam(required = false) @Nullable @Size(max = 200, message = "At most 200 letters.") String words,
-            @RequestParam(required = false) @Nullable Long card,
-            @RequestParam(required = false) @Nullable Long before) {
-        var moved = DSL.field(DSL.select(DSL.coalesce(DSL.sum(POSTING.MICROLITRES), java.math.BigDecimal.ZERO))
-                .from(POSTING)
-                .where(POSTING.ENTRY_ID.eq(ENTRY.ID), POSTING.MICROLITRES.gt(0L)));
-        var struck = DSL.field(Journal.stands().not());
-        var came = DSL.field(DSL.exists(DSL.selectOne()
-                .from(CONSEQUENCE)
-                .where(CONSEQUENCE.ENTRY_ID.eq(ENTRY.ID))));
-        var entries = db.select(
-                        ENTRY.ID,
-                        ENTRY.AT,
-                        PERSON.NAME,
-                        ENTRY.MACHINE_ID,
-                        MACHINE.NAME,
-                        ENTRY.CARD_ID,
-                        ENTRY.KIND,
-                        ENTRY.WORDS,
-                        moved,
-                        struck,
-                        came)
-                .from(ENTRY)
-                .leftJoin(PERSON)
-                .on(PERSON.ID.eq(ENTRY.PERSON_ID))
-                .leftJoin(MACHINE)
-                .on(MACHINE.ID.eq(ENTRY.MACHINE_ID))
-                .where(machine == null ? DSL.noCondition() : ENTRY.MACHINE_ID.eq(machine))
-                .and(kind == null ? DSL.noCondition() : ENTRY.KIND.eq(kind))
-                .and(card == null ? DSL.noCondition() : ENTRY.CARD_ID.eq(card))
-                .and(words == null || words.isBlank() ? DSL.noCondition() : says(words))
-                .and(before == null ? DSL.noCondition() : olderThan(before))
-                .orderBy(ENTRY.AT.desc(), ENTRY.ID.desc())
-                .limit(PAGE + 1)
-                .fetch(r -> new EntryJson(
-                        r.value1(),
-                        r.value2().toInstant(),
-                        r.value3() == null ? "somebody" : r.value3(),
-                        r.value4(),
-                        r.value5(),
-                        r.value6(),
-                        r.value7(),
-                        r.value8(),
-                        r.value9().doubleValue() / 1000,
-                        Boolean.TRUE.equals(r.value10()),
-                        !Boolean.TRUE.equals(r.value10())
-                                && !r.value7().equals("strike")
-                                && (r.value9().signum() > 0
-                                        || Boolean.TRUE.equals(r.value11())
-                                        || r.value6() != null && Strikes.ofCardStep(r.value7()))));
+    LogJson log(@Valid @ParameterObject Wanted wanted, @RequestParam(required = false) @Nullable Long before) {
+        var entries = past.newest(wanted, before, PAGE + 1);
         boolean more = entries.size() > PAGE;
         return new LogJson(
                 more ? entries.subList(0, PAGE) : entries,
@@ -148,16 +58,16 @@ class LogController {
                 KINDS);
     }
 
-    /** Why inline: how rare the words are decides how they are looked for. No entry has a control character. */
-    private static org.jooq.Condition says(String words) {
-        var plain = words.replaceAll("\\p{Cntrl}", " ").strip();
-        return ENTRY.WORDS.likeIgnoreCase(DSL.inline("%" + DSL.escape(plain, '!') + "%"), '!');
-    }
-
-    private org.jooq.Condition olderThan(long id) {
-        var last = ENTRY.as("last");
-        return DSL.row(ENTRY.AT, ENTRY.ID)
-                .lessThan(DSL.select(last.AT, last.ID).from(last).where(last.ID.eq(id)));
+    /** The same as a table, all of it. */
+    @GetMapping("/api/log.csv")
+    ResponseEntity<Resource> logAsTable(@Valid @ParameterObject Wanted wanted) {
+        return CsvFile.download(
+                "log.csv",
+                List.of("at", "who", "machine", "kind", "words", "moved mL", "struck out"),
+                file -> past.each(
+                        wanted,
+                        e -> file.line(
+                                e.at(), e.person(), e.machineName(), e.kind(), e.words(), e.moved(), e.struckOut())));
     }
 
     /** What keeping each kind of machine alive took, against what it printed. */

@@ -1,8 +1,10 @@
 package fairkettle.server.log;
 
+import fairkettle.books.EntryKind;
 import fairkettle.server.cards.CardService;
 import fairkettle.server.journal.Journal;
 import fairkettle.server.web.Problem;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
@@ -18,7 +20,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class Strikes {
 
     /** Kinds that a card wrote: taking one back is an act on that card. */
-    private static final Set<String> OF_CARDS = Set.of("step", "skip", "branch", "wait", "card");
+    private static final Set<EntryKind> OF_CARDS =
+            EnumSet.of(EntryKind.STEP, EntryKind.SKIP, EntryKind.BRANCH, EntryKind.WAIT, EntryKind.CARD);
 
     private final Journal journal;
     private final CardService cards;
@@ -55,8 +58,8 @@ public class Strikes {
     }
 
     /** A step that came to nothing but that it is done can be struck out all the same. */
-    static boolean ofCardStep(String kind) {
-        return OF_CARDS.contains(kind) && !kind.equals("card");
+    static boolean ofCardStep(EntryKind kind) {
+        return OF_CARDS.contains(kind) && kind != EntryKind.CARD;
     }
 
     /** @throws Problem if nothing was written for the step that still stands */
@@ -77,11 +80,11 @@ public class Strikes {
         if (entry.struck()) {
             throw Problem.refused("This entry is struck out already.", List.of());
         }
-        if (entry.kind().equals("strike")) {
+        if (entry.kind() == EntryKind.STRIKE) {
             throw Problem.refused("A strike is not struck out itself: do once more what was struck out.", List.of());
         }
         if (entry.card() != null
-                && (OF_CARDS.contains(entry.kind()) || entry.kind().equals("upkeep"))) {
+                && (OF_CARDS.contains(entry.kind()) || entry.kind() == EntryKind.UPKEEP)) {
             return cards.strike(entry);
         }
         if (journal.gives(entry.id()).isEmpty()) {

@@ -3,6 +3,7 @@ package fairkettle.server.owed;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.OWED;
 
+import fairkettle.books.EntryKind;
 import fairkettle.procedure.Consequence;
 import fairkettle.procedure.Owing;
 import fairkettle.server.journal.Act;
@@ -148,7 +149,7 @@ public class Owed {
                         () -> Problem.notFound("Nothing of this number (%d) is owed to this machine.".formatted(id)));
         if (task.value2() == null) {
             journal.write(
-                    NewEntry.of("owed", "%s: done, %s".formatted(task.value3(), task.value1()))
+                    NewEntry.of(EntryKind.OWED, "%s: done, %s".formatted(task.value3(), task.value1()))
                             .machine(machine),
                     List.of(),
                     List.of(new Consequence.Settled(id)));

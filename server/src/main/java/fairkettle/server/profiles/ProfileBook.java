@@ -2,6 +2,7 @@ package fairkettle.server.profiles;
 
 import static fairkettle.db.Tables.PROFILE;
 
+import fairkettle.books.EntryKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Channel;
@@ -100,7 +101,7 @@ public class ProfileBook {
                 .execute();
         journal.write(
                 NewEntry.of(
-                        "machine",
+                        EntryKind.MACHINE,
                         "profile “%s” copied from “%s”%s".formatted(called, original.name(), words(measured))),
                 List.of());
         live.changed("profiles");
@@ -138,7 +139,7 @@ public class ProfileBook {
                 .set(PROFILE.VERSION, PROFILE.VERSION.plus(1))
                 .where(PROFILE.ID.eq(better.id()))
                 .execute();
-        journal.write(NewEntry.of("machine", "profile “%s” corrected%s".formatted(better.name(), words)), List.of());
+        journal.write(NewEntry.of(EntryKind.MACHINE, "profile “%s” corrected%s".formatted(better.name(), words)), List.of());
         live.changed("profiles");
         live.changed("bench");
     }

@@ -3,6 +3,7 @@ package fairkettle.server.refills;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.REFILL;
 
+import fairkettle.books.EntryKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
@@ -276,7 +277,7 @@ public class Refills {
         }
         journal.write(
                 NewEntry.of(
-                                "refill",
+                                EntryKind.REFILL,
                                 "%s: %s mL of %s into %s%s"
                                         .formatted(
                                                 machine.name(),

@@ -2,6 +2,7 @@ package fairkettle.server.routines;
 
 import static fairkettle.db.Tables.LINE_LOOK;
 
+import fairkettle.books.EntryKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.machine.WhiteLook.Place;
 import fairkettle.machine.WhiteLook.Seen;
@@ -102,7 +103,7 @@ public class LineLooks {
         var kept = picture == null ? null : pictures.keep(picture);
         journal.write(
                 NewEntry.of(
-                                "upkeep",
+                                EntryKind.UPKEEP,
                                 "%s: the %s of %s looks %s"
                                         .formatted(
                                                 machine.name(),

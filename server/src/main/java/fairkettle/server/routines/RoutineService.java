@@ -1,5 +1,6 @@
 package fairkettle.server.routines;
 
+import fairkettle.books.EntryKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
@@ -80,7 +81,7 @@ public class RoutineService {
         } else {
             journal.write(
                     NewEntry.of(
-                                    "upkeep",
+                                    EntryKind.UPKEEP,
                                     "%s: %s%s"
                                             .formatted(
                                                     machine.name(),
@@ -135,7 +136,7 @@ public class RoutineService {
         book.tune(id, routine, new Setting(factor, off));
         journal.write(
                 NewEntry.of(
-                                "machine",
+                                EntryKind.MACHINE,
                                 "%s: “%s” %s"
                                         .formatted(
                                                 machine.name(),
@@ -161,7 +162,7 @@ public class RoutineService {
                 .forEach(c -> account.flow(c, each, Place.Outside.PAPER));
         journal.write(
                 NewEntry.of(
-                                "print",
+                                EntryKind.PRINT,
                                 "%s printed %d %s for a customer"
                                         .formatted(machine.name(), sheets, sheets == 1 ? "sheet" : "sheets"))
                         .machine(id)
@@ -188,7 +189,7 @@ public class RoutineService {
         if (to == WhiteDraw.To.BACK) { // drawn and given back: nothing is gone, but it has moved
             journal.write(
                     NewEntry.of(
-                                    "white",
+                                    EntryKind.WHITE,
                                     "%s: %s mL of %s drawn at the waste line, shaken and given back"
                                             .formatted(machine.name(), volume, channel))
                             .machine(id)
@@ -199,7 +200,7 @@ public class RoutineService {
             account.flow(slot, volume, account.waste());
             journal.write(
                     NewEntry.of(
-                                    "white",
+                                    EntryKind.WHITE,
                                     "%s: %s mL of %s drawn at the waste line, into the waste bottle"
                                             .formatted(machine.name(), volume, channel))
                             .machine(id)

@@ -11,6 +11,7 @@ import static fairkettle.db.Tables.USED_DAY;
 import static org.jooq.impl.DSL.excluded;
 import static org.jooq.impl.DSL.sum;
 
+import fairkettle.books.EntryKind;
 import fairkettle.db.tables.records.EntryRecord;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
@@ -272,7 +273,7 @@ public class UpkeepBook implements Journal.Moving {
                 .from(ENTRY)
                 .where(
                         ENTRY.MACHINE_ID.eq(machine),
-                        ENTRY.KIND.eq("white"),
+                        ENTRY.KIND.eq(EntryKind.WHITE),
                         ENTRY.TOPIC.eq("back/" + channel),
                         filled == null
                                 ? DSL.noCondition()
@@ -517,16 +518,17 @@ public class UpkeepBook implements Journal.Moving {
                 null,
                 null,
                 e.getTopic(),
-                e.getAmount());
+                e.getAmount(),
+                e.getCause());
     }
 
     /** An entry as an act on the machine; empty if nothing of upkeep happened. */
     private static Optional<Happening> happening(long id, NewEntry entry, Instant at, List<Posting> postings) {
-        if (entry.kind().equals("upkeep") && entry.topic() != null) {
+        if (entry.kind() == EntryKind.UPKEEP && entry.topic() != null) {
             var parts = entry.topic().split("/");
             return Optional.of(Happening.done(at, id, parts[0], parts.length > 1 ? ChannelCode.of(parts[1]) : null));
         }
-        if (entry.kind().equals("white") && entry.topic() != null && entry.amount() != null) {
+        if (entry.kind() == EntryKind.WHITE && entry.topic() != null && entry.amount() != null) {
             var channel = ChannelCode.of(entry.topic().split("/")[1]);
             return Optional.of(new Happening(
                     at, id, Map.of(), Map.of(channel, entry.amount()), 0, 0, false, false, false, null, null));
@@ -548,8 +550,8 @@ public class UpkeepBook implements Journal.Moving {
         }
         out.values().removeIf(mL -> mL <= 0);
         double all = out.values().stream().mapToDouble(d -> d).sum();
-        boolean padChanged = entry.kind().equals("pad");
-        boolean reading = entry.kind().equals("reading");
+        boolean padChanged = entry.kind() == EntryKind.PAD;
+        boolean reading = entry.kind() == EntryKind.READING;
         if (!padChanged && !reading && (all <= 0 || paper + pad + waste <= 0)) {
             return Optional.empty();
         }

@@ -2,6 +2,7 @@ package fairkettle.server.sheets;
 
 import static fairkettle.db.Tables.SHEET;
 
+import fairkettle.books.EntryKind;
 import fairkettle.imaging.SheetPdf;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
@@ -235,7 +236,7 @@ public class SheetBook {
         int pages = sheet.drawn().pages().size();
         journal.write(
                 NewEntry.of(
-                                "sheet",
+                                EntryKind.SHEET,
                                 "%s: %s no. %d printed, %s"
                                         .formatted(
                                                 machine.name(),

@@ -7,6 +7,7 @@ import static fairkettle.db.Tables.POSTING;
 import static fairkettle.db.Tables.RESERVATION;
 import static fairkettle.path.Place.Outside.SUPPLIER;
 
+import fairkettle.books.EntryKind;
 import fairkettle.db.tables.records.LotRecord;
 import fairkettle.ink.BottleKind;
 import fairkettle.ink.ChannelCode;
@@ -184,7 +185,7 @@ public class Shelf {
         find(id).filter(l -> l.spoiled() == null)
                 .ifPresent(l -> journal.write(
                         NewEntry.of(
-                                "bottle",
+                                EntryKind.BOTTLE,
                                 "%s %s is marked bad: %s".formatted(l.family().label(), l.code(), why)),
                         List.of(),
                         List.of(new Consequence.Spoiled(Set.of(id), why))));
@@ -247,7 +248,7 @@ public class Shelf {
         var what = channel == null ? new Substance.Fluid(lot.family()) : new Substance.Ink(lot.family(), channel, id);
         journal.write(
                 NewEntry.of(
-                        "bottle",
+                        EntryKind.BOTTLE,
                         "%s mL of %s %s onto the shelf"
                                 .formatted(
                                         lot.volume(),

@@ -2,6 +2,7 @@ package fairkettle.server.shelf;
 
 import static fairkettle.db.Tables.SUPPLY;
 
+import fairkettle.books.EntryKind;
 import fairkettle.machine.Supply;
 import fairkettle.procedure.Consequence;
 import fairkettle.server.journal.Journal;
@@ -66,7 +67,7 @@ public class Supplies {
     @Transactional
     public void count(Supply what, int count, @Nullable Long price) {
         journal.write(
-                NewEntry.of("supply", "%s: %d on the shelf".formatted(what.label(), count)),
+                NewEntry.of(EntryKind.SUPPLY, "%s: %d on the shelf".formatted(what.label(), count)),
                 List.of(),
                 List.of(new Consequence.Counted(what, count, price)));
     }

@@ -2,6 +2,7 @@ package fairkettle.server.shelf;
 
 import static fairkettle.db.Tables.WASTE_BOTTLE;
 
+import fairkettle.books.EntryKind;
 import fairkettle.ink.Millilitres;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
@@ -100,7 +101,7 @@ public class WasteBottles {
                 .execute();
         journal.write(
                 NewEntry.of(
-                        "waste", "waste bottle “%s” is in use, for %s, %s mL".formatted(name.strip(), kind, capacity)),
+                        EntryKind.WASTE, "waste bottle “%s” is in use, for %s, %s mL".formatted(name.strip(), kind, capacity)),
                 List.of());
         live.changed("shelf");
     }
@@ -124,7 +125,7 @@ public class WasteBottles {
         });
         journal.write(
                 NewEntry.of(
-                        "waste",
+                        EntryKind.WASTE,
                         "waste bottle “%s” left the house with %s mL".formatted(bottle.getName(), holds.volume())),
                 postings);
         live.changed("shelf");

@@ -4,6 +4,7 @@ import static fairkettle.db.Tables.DONOR;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.SPARE;
 
+import fairkettle.books.EntryKind;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger.NewEntry;
@@ -84,7 +85,7 @@ public class Spares {
                 .execute();
         journal.write(
                 NewEntry.of(
-                        "supply",
+                        EntryKind.SUPPLY,
                         "into the parts bin: %d × %s%s"
                                 .formatted(count, what, origin.isEmpty() ? "" : ", from " + origin)),
                 List.of());
@@ -108,7 +109,7 @@ public class Spares {
                 .execute();
         journal.write(
                 NewEntry.of(
-                        "supply",
+                        EntryKind.SUPPLY,
                         "out of the parts bin: %s%s"
                                 .formatted(spare.getWhat(), whereTo.isEmpty() ? "" : ", for " + whereTo)),
                 List.of());
@@ -127,7 +128,7 @@ public class Spares {
                 .set(DONOR.WORDS, words)
                 .execute();
         journal.write(
-                NewEntry.of("machine", "%s gives parts: %s".formatted(found.name(), words))
+                NewEntry.of(EntryKind.MACHINE, "%s gives parts: %s".formatted(found.name(), words))
                         .machine(machine),
                 List.of());
         live.changed("shelf");

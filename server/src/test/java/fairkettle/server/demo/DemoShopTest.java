@@ -3,6 +3,7 @@ package fairkettle.server.demo;
 import static fairkettle.db.Tables.ENTRY;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairkettle.books.EntryKind;
 import fairkettle.devdb.ThrowawayPg;
 import fairkettle.server.Api;
 import fairkettle.server.FairKettle;
@@ -108,7 +109,7 @@ class DemoShopTest {
         var now = Instant.parse(api.read(api.get("/api/round")).get("now").asString());
         var entries = db.select(ENTRY.AT, ENTRY.WORDS)
                 .from(ENTRY)
-                .where(ENTRY.KIND.in("check", "print", "refill", "upkeep"))
+                .where(ENTRY.KIND.in(EntryKind.CHECK, EntryKind.PRINT, EntryKind.REFILL, EntryKind.UPKEEP))
                 .fetch();
         assertThat(entries).hasSizeGreaterThan(100).allSatisfy(entry -> {
             var at = entry.value1().atZoneSameInstant(DemoClock.ZONE);
@@ -119,7 +120,7 @@ class DemoShopTest {
 
         var last = db.select(DSL.max(ENTRY.ID)).from(ENTRY).fetchSingle().value1();
         clock.at(clock.instant().plus(Duration.ofDays(7)), () -> demo.run(new DefaultApplicationArguments()));
-        assertThat(db.fetchCount(ENTRY, ENTRY.ID.gt(last).and(ENTRY.KIND.eq("check"))))
+        assertThat(db.fetchCount(ENTRY, ENTRY.ID.gt(last).and(ENTRY.KIND.eq(EntryKind.CHECK))))
                 .isGreaterThan(10);
         assertThat(ledger.rebuild()).isZero();
     }

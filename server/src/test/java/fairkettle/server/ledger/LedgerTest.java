@@ -3,6 +3,7 @@ package fairkettle.server.ledger;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import fairkettle.books.EntryKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Substance;
@@ -35,7 +36,7 @@ class LedgerTest {
     @Test
     void postingsThatDoNotBalanceAreRefusedByTheDatabase() {
         assertThatThrownBy(() -> ledger.record(
-                        NewEntry.of("check", "unbalanced"), List.of(new Posting(Place.Outside.PAPER, INK, 5))))
+                        NewEntry.of(EntryKind.CHECK, "unbalanced"), List.of(new Posting(Place.Outside.PAPER, INK, 5))))
                 .hasStackTraceContaining("do not add up to zero");
         assertThat(db.sql("select count(*) from entry where words = 'unbalanced'")
                         .query(Long.class)
@@ -47,17 +48,17 @@ class LedgerTest {
     void aPlaceCannotHoldLessThanNothing() {
         var tank = new Place.InPath(999, ChannelCode.of("C"), VesselKind.TANK);
         ledger.record(
-                NewEntry.of("check", "in"),
+                NewEntry.of(EntryKind.CHECK, "in"),
                 List.of(new Posting(Place.Outside.SUPPLIER, INK, -5), new Posting(tank, INK, 5)));
         assertThatThrownBy(() -> ledger.record(
-                        NewEntry.of("check", "out"),
+                        NewEntry.of(EntryKind.CHECK, "out"),
                         List.of(new Posting(tank, INK, -6), new Posting(Place.Outside.PAPER, INK, 6))))
                 .hasStackTraceContaining("content_microlitres_check");
     }
 
     @Test
     void theLogIsNeverChanged() {
-        ledger.record(NewEntry.of("note", "it was so"), List.of());
+        ledger.record(NewEntry.of(EntryKind.NOTE, "it was so"), List.of());
         assertThatThrownBy(() ->
                         db.sql("update entry set words = 'it was otherwise'").update())
                 .hasStackTraceContaining("append-only");

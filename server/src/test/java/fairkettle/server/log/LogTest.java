@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -45,6 +47,33 @@ class LogTest {
         assertThat(entries("words=searchable dog")).hasSize(1);
         assertThat(entries("words=searchable dog&kind=pad")).isEmpty();
         assertThat(found("a \\ that nobody wrote")).isEmpty();
+    }
+
+    @Test
+    void itIsAskedByPersonAndByDays() {
+        long id = api.machine("Of these days", "small-tank", "INKED");
+        var today = LocalDate.now(ZoneOffset.UTC);
+        assertThat(entries("machine=%d&from=%s".formatted(id, today.minusDays(1)))).hasSize(1);
+        assertThat(entries("machine=%d&to=%s".formatted(id, today.minusDays(2)))).isEmpty();
+        assertThat(entries("machine=%d&person=987654".formatted(id))).isEmpty();
+        assertThat(api.get("/api/log?kind=gossip"))
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.errors[0].detail")
+                .isEqualTo("The log knows no kind “gossip”.");
+    }
+
+    @Test
+    void whatIsShownIsTakenAlongAsATable() throws Exception {
+        long id = api.machine("=1+2 Bryony", "small-tank", "INKED");
+        var lines = api.get("/api/log.csv?machine=" + id)
+                .getResponse()
+                .getContentAsString()
+                .lines()
+                .toList();
+        assertThat(lines).hasSize(2);
+        assertThat(lines.getFirst()).isEqualTo("at,who,machine,kind,words,moved mL,struck out");
+        assertThat(lines.getLast()).as("words stay words in a spreadsheet").contains("'=1+2 Bryony");
     }
 
     /** Signs that mean something to a pattern, a quoted text or a driver mean themselves. */

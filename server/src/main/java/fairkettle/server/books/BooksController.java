@@ -1,0 +1,173 @@
+package fairkettle.server.books;
+
+import fairkettle.books.Cause;
+import fairkettle.books.InkBook;
+import fairkettle.ink.Millilitres;
+import fairkettle.server.books.Books.By;
+import fairkettle.server.shop.Shop;
+import fairkettle.server.web.CsvFile;
+import fairkettle.server.web.Problem;
+import java.time.Clock;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.Resource;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class BooksController {
+
+    private static final int MOST_MONTHS = 120;
+
+    private final Books books;
+    private final Recall recall;
+    private final Shop shop;
+    private final Clock clock;
+
+    BooksController(Books books, Recall recall, Shop shop, Clock clock) {
+        this.books = books;
+        this.recall = recall;
+        this.shop = shop;
+        this.clock = clock;
+    }
+
+    record CauseJson(Cause cause, String label, boolean comesIn) {}
+
+    /** @param mL by cause, what left; what came in is below nothing; @param cost of what left, in minor units */
+    record FlowJson(String name, Map<Cause, Double> mL, double gone, long cost) {}
+
+    /** @param before mL in bottles and machines when the time began; before + came − gone = after */
+    record StockJson(
+            String ink, double before, double came, double gone, double after, Map<Cause, Double> mL, long cost) {}
+
+    /**
+     * @param causes those that occur, in their order; @param first the first month of which anything is known
+     * @param stock empty if only one machine is asked for
+     */
+    record BooksJson(
+            YearMonth from,
+            YearMonth to,
+            @Nullable YearMonth first,
+            List<CauseJson> causes,
+            List<StockJson> stock,
+            List<FlowJson> months,
+            List<FlowJson> machines,
+            List<FlowJson> people,
+            List<FlowJson> jobs,
+            long cost) {}
+
+    /** Where ink and fluid went, month by month. @param from the first month; by default three with the last */
+    @GetMapping("/api/books")
+    BooksJson books(
+            @RequestParam(required = false) @Nullable YearMonth from,
+            @RequestParam(required = false) @Nullable YearMonth to,
+            @RequestParam(required = false) @Nullable Long machine) {
+        var told = told(from, to, machine);
+        var causes = EnumSet.noneOf(Cause.class);
+        told.stock().forEach(s -> causes.addAll(s.line().microlitres().keySet()));
+        return new BooksJson(
+                told.from(),
+                told.to(),
+                told.first(),
+                causes.stream().map(c -> new CauseJson(c, c.label(), c.comesIn())).toList(),
+                told.stock().stream().map(BooksController::stock).toList(),
+                flows(told, By.MONTH),
+                flows(told, By.MACHINE),
+                flows(told, By.PERSON),
+                flows(told, By.JOB),
+                told.by(By.MONTH).stream()
+                        .mapToLong(line -> line.cost().minor())
+                        .sum());
+    }
+
+    /** The same as a table: a line for each ink, machine, month, person and job. */
+    @GetMapping("/api/books.csv")
+    ResponseEntity<Resource> booksAsTable(
+            @RequestParam(required = false) @Nullable YearMonth from,
+            @RequestParam(required = false) @Nullable YearMonth to,
+            @RequestParam(required = false) @Nullable Long machine) {
+        var told = told(from, to, machine);
+        var columns = new ArrayList<>(List.of("by", "name", "before mL", "after mL"));
+        Arrays.stream(Cause.values()).forEach(c -> columns.add(c.label() + " mL"));
+        columns.add("cost " + shop.settings().currency());
+        return CsvFile.download("where-it-went-%s-%s.csv".formatted(told.from(), told.to()), columns, file -> {
+            told.stock().forEach(s -> line(file, "ink", s.what(), s.before(), s.after(), s.line()));
+            for (var by : List.of(By.MONTH, By.MACHINE, By.PERSON, By.JOB)) {
+                told.by(by).forEach(l -> line(file, by.name().toLowerCase(java.util.Locale.ROOT), l.group(), null, null, l));
+            }
+        });
+    }
+
+    private static void line(
+            CsvFile file, String by, String name, @Nullable Long before, @Nullable Long after, InkBook.Line line) {
+        var cells = new ArrayList<@Nullable Object>();
+        cells.add(by);
+        cells.add(name);
+        cells.add(before == null ? null : mL(before));
+        cells.add(after == null ? null : mL(after));
+        for (var cause : Cause.values()) {
+            cells.add(mL(line.microlitres().getOrDefault(cause, 0L)));
+        }
+        cells.add(line.cost().major());
+        file.line(cells.toArray());
+    }
+
+    private Books.Told told(@Nullable YearMonth from, @Nullable YearMonth to, @Nullable Long machine) {
+        var last = to == null ? YearMonth.now(clock.withZone(shop.settings().zoneId())) : to;
+        var begin = from == null ? last.minusMonths(2) : from;
+        if (begin.isAfter(last)) {
+            throw Problem.atField("from", "The first month comes after the last.");
+        }
+        if (begin.plusMonths(MOST_MONTHS).isBefore(last)) {
+            throw Problem.atField("from", "At most ten years at once.");
+        }
+        return books.told(begin, last, machine);
+    }
+
+    private static StockJson stock(Books.Stock s) {
+        return new StockJson(
+                s.what(),
+                mL(s.before()),
+                mL(s.line().came()),
+                mL(s.line().gone()),
+                mL(s.after()),
+                byCause(s.line()),
+                s.line().cost().minor());
+    }
+
+    private static List<FlowJson> flows(Books.Told told, By by) {
+        return told.by(by).stream()
+                .map(l -> new FlowJson(l.group(), byCause(l), mL(l.gone()), l.cost().minor()))
+                .toList();
+    }
+
+    private static Map<Cause, Double> byCause(InkBook.Line line) {
+        return line.microlitres().entrySet().stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, e -> mL(e.getValue())));
+    }
+
+    private static double mL(long microlitres) {
+        return microlitres / 1000.0;
+    }
+
+    /** Every machine, channel and print that a bottle reached, and what is left of it. */
+    @GetMapping("/api/shelf/lots/{lot}/recall")
+    Recall.Bottle recall(@PathVariable long lot) {
+        return recall.bottle(lot);
+    }
+
+    /** Every bottle that a machine ever drank from. */
+    @GetMapping("/api/machines/{machine}/bottles")
+    List<Recall.Drunk> bottlesOf(@PathVariable long machine) {
+        return recall.ofMachine(machine);
+    }
+}
