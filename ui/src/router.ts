@@ -84,6 +84,13 @@ export const router = createRouter({
     },
     { path: '/shelf', name: 'shelf', component: () => import('./shelf/ShelfView.vue'), meta: { title: 'Shelf' } },
     {
+      path: '/shelf/bottles/:id(\\d+)',
+      name: 'bottle',
+      component: () => import('./shelf/BottleView.vue'),
+      props: (to) => ({ id: Number(to.params.id) }),
+      meta: { title: 'A bottle' },
+    },
+    {
       path: '/shelf/parts',
       name: 'parts',
       component: () => import('./shelf/PartsView.vue'),
@@ -98,6 +105,12 @@ export const router = createRouter({
     },
     { path: '/sums', name: 'sums', component: () => import('./sums/SumsView.vue'), meta: { title: 'Sums' } },
     { path: '/log', name: 'log', component: () => import('./log/LogView.vue'), meta: { title: 'Log' } },
+    {
+      path: '/log/ink',
+      name: 'ink',
+      component: () => import('./books/InkView.vue'),
+      meta: { title: 'Where ink went' },
+    },
     {
       path: '/log/burden',
       name: 'burden',

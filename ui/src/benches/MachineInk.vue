@@ -9,6 +9,7 @@ import { oneAtATime } from '../shell/oneAtATime'
 import TextInput from '../shell/TextInput.vue'
 import { bare, dayAndTime, money, percent, typedVolume, volume } from '../units/format'
 import RefillPlate from './RefillPlate.vue'
+import BottlesDrunk from './BottlesDrunk.vue'
 import { useMachine } from './useMachine'
 
 const props = defineProps<{ id: number }>()
@@ -17,6 +18,7 @@ const code = ref<string>()
 const channel = computed(() => plate.value?.channels.find((c) => c.code === code.value) ?? plate.value?.channels[0])
 const levels = reactive<Record<string, string>>({})
 const reading = ref(false)
+const drunk = ref(false)
 
 /** What still goes with a full pad; asked for only when it is. */
 const full = shallowRef<Schemas['PadFullJson']>()
@@ -98,6 +100,10 @@ const { run: changePad } = oneAtATime(async () => {
             <BButton size="sm" variant="outline-secondary" @click="cleaned(true)">Power cleaning</BButton>
           </span>
         </section>
+        <details class="fold" @toggle="drunk = ($event.target as HTMLDetailsElement).open">
+          <summary>Bottles it drank from</summary>
+          <BottlesDrunk :machine="id" :unit="unit" :open="drunk" />
+        </details>
         <p v-if="plate.attention.kind !== 'PLAN'" class="small quiet">
           A purge sheet of every channel: {{ money(machine.purgeOrClean.sheets.cost) }},
           {{ volume(machine.purgeOrClean.sheets.ink, unit) }} on paper. A cleaning:

@@ -128,7 +128,7 @@ const level = (slot: Schemas['SlotJson']) => slot.path[0]?.layers.reduce((sum, l
         <RouterLink class="btn btn-outline-secondary" :to="`/machines/${id}/ink#levels`">Refill</RouterLink>
       </div>
       <h2>Lately</h2>
-      <LogList :machine="id" :most="4" />
+      <LogList :asked="{ machine: id }" :most="4" />
       <RouterLink :to="`/machines/${id}/past`">All of its past</RouterLink>
     </section>
   </div>

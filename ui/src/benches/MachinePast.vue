@@ -21,7 +21,7 @@ const { machine, zone } = useMachine(toRef(props, 'id'))
     </section>
     <section>
       <h2>Diary</h2>
-      <LogList :machine="id" />
+      <LogList :asked="{ machine: id }" />
     </section>
   </div>
 </template>

@@ -19,6 +19,7 @@ standInServer(answers)
 async function show(entries: unknown[], older?: number) {
   answers['GET /api/log'] = { entries, older, kinds: [] }
   const list = mount(LogList, {
+    props: { asked: {} },
     global: { stubs: { RouterLink: { template: '<a><slot /></a>' }, StrikeDialog: true } },
   })
   await flushPromises()

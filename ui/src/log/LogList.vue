@@ -5,15 +5,14 @@ import { api, problemOf, type Schemas } from '../api/client'
 import { useLive } from '../shell/live'
 import { useShop } from '../shell/shop'
 import { clock, dayAndTime, volume, type VolumeUnit } from '../units/format'
+import type { Asked } from './asked'
 import { byDays } from './days'
 import StrikeDialog from './StrikeDialog.vue'
 import { useStrike } from './useStrike'
 
 /** What happened, newest first; every mL can be asked where it went. */
 const props = defineProps<{
-  machine?: number
-  kind?: string
-  words?: string
+  asked: Asked
   /** only the newest few, with nothing to do to them */
   most?: number
 }>()
@@ -36,22 +35,20 @@ async function goOn() {
   if (older.value && open.value > (entries.value?.length ?? 0)) await load(older.value)
 }
 
-let asked = 0
+let turn = 0
 async function load(before?: number) {
-  const mine = ++asked
+  const mine = ++turn
   const { data, error } = await api.GET('/api/log', {
-    params: {
-      query: { machine: props.machine, kind: props.kind || undefined, words: props.words || undefined, before },
-    },
+    params: { query: { ...props.asked, before } },
   })
-  if (mine !== asked) return
+  if (mine !== turn) return
   problem.value = error ? problemOf(error).detail : ''
   if (!data) return
   entries.value = before ? [...(entries.value ?? []), ...data.entries] : data.entries
   older.value = props.most ? undefined : data.older
 }
 watch(
-  () => [props.machine, props.kind, props.words],
+  () => JSON.stringify(props.asked),
   () => {
     open.value = STEP
     void load()
@@ -109,7 +106,7 @@ async function whereFrom(entry: number) {
               <span class="kind small">{{ entry.kind }}</span>
               <span class="words">
                 <RouterLink v-if="entry.card" :to="`/cards/${entry.card}`">{{ entry.words }}</RouterLink>
-                <RouterLink v-else-if="entry.machine && !machine" :to="`/machines/${entry.machine}`">{{
+                <RouterLink v-else-if="entry.machine && !asked.machine" :to="`/machines/${entry.machine}`">{{
                   entry.words
                 }}</RouterLink>
                 <template v-else>{{ entry.words }}</template>

@@ -4,6 +4,7 @@ import PageParts from '../shell/PageParts.vue'
 /** What happened, and what it takes. */
 const PARTS = [
   { to: '/log', label: 'What happened' },
+  { to: '/log/ink', label: 'Where ink went' },
   { to: '/log/burden', label: 'What it takes' },
 ]
 </script>

@@ -190,7 +190,9 @@ const { run: add } = oneAtATime(async () => {
               }}<template v-if="lot.foodGrade">, food grade</template>
               <span v-if="lot.spoiled" class="act strong">marked bad: {{ lot.spoiled }}</span>
             </td>
-            <td data-th="code">{{ lot.code }}</td>
+            <td data-th="code">
+              <RouterLink :to="`/shelf/bottles/${lot.id}`">{{ lot.code }}</RouterLink>
+            </td>
             <td data-th="left">
               <b>{{ volume(lot.left, unit) }}</b> <span class="quiet small">of {{ volume(lot.volume, unit) }}</span>
             </td>

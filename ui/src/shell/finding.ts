@@ -41,6 +41,7 @@ const SETTINGS = [
   { name: 'Tools and small things', to: '/shelf/parts' },
   { name: 'Waste bottles', to: '/shelf/waste' },
   { name: 'Labels for machines, lines, bottles, waste', to: '/shelf/labels' },
+  { name: 'Where ink went, by month, machine and person', to: '/log/ink' },
   { name: 'What upkeep takes: ink, hands, money', to: '/log/burden' },
 ]
 

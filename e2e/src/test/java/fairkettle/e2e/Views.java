@@ -54,6 +54,8 @@ final class Views {
         all.put("waste", "/shelf/waste");
         all.put("labels", "/shelf/labels?machine=1");
         all.put("log", "/log");
+        all.put("ink", "/log/ink");
+        all.put("bottle", "/shelf/bottles/1");
         all.put("burden", "/log/burden");
         all.put("sums", "/sums");
         all.put("shop", "/shop");

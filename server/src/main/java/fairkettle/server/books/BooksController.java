@@ -161,7 +161,7 @@ class BooksController {
 
     /** Every machine, channel and print that a bottle reached, and what is left of it. */
     @GetMapping("/api/shelf/lots/{lot}/recall")
-    Recall.Bottle recall(@PathVariable long lot) {
+    Recall.BottleWay recall(@PathVariable long lot) {
         return recall.bottle(lot);
     }
 

@@ -56,7 +56,7 @@ public class Recall {
             long machine, String name, String channel, Millilitres poured, Millilitres holds, Instant first, Instant last) {}
 
     /** Work that carried ink of the bottle. */
-    public record Printed(long entry, Instant at, String words) {}
+    public record PrintedWith(long entry, Instant at, String words) {}
 
     /** @param cause as {@link Cause#label} */
     public record Went(String cause, double mL) {}
@@ -65,7 +65,7 @@ public class Recall {
      * @param left in the bottle itself; @param went what left bottle and machines, by cause; @param prints the newest
      *     of {@code printsInAll}
      */
-    public record Bottle(
+    public record BottleWay(
             long id,
             String family,
             @Nullable String channel,
@@ -77,7 +77,7 @@ public class Recall {
             Millilitres left,
             List<Reached> reached,
             List<Went> went,
-            List<Printed> prints,
+            List<PrintedWith> prints,
             int printsInAll) {}
 
     /** A bottle that a machine drank from. @param went of it through this machine; {@code holds} of it there now */
@@ -93,7 +93,7 @@ public class Recall {
             @Nullable YearMonth last) {}
 
     @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
-    public Bottle bottle(long id) {
+    public BottleWay bottle(long id) {
         var lot = db.selectFrom(LOT)
                 .where(LOT.ID.eq(id))
                 .fetchOptional()
@@ -122,7 +122,7 @@ public class Recall {
                 .where(which)
                 .orderBy(ENTRY.AT.desc(), ENTRY.ID.desc())
                 .limit(PRINTS_SHOWN)
-                .fetch(r -> new Printed(r.value1(), r.value2().toInstant(), r.value3()));
+                .fetch(r -> new PrintedWith(r.value1(), r.value2().toInstant(), r.value3()));
         return told(
                 id,
                 family,
@@ -134,16 +134,16 @@ public class Recall {
                 prints.size() < PRINTS_SHOWN ? prints.size() : db.fetchCount(ENTRY, which));
     }
 
-    private static Bottle told(
+    private static BottleWay told(
             long id,
             Family family,
             fairkettle.db.tables.records.LotRecord lot,
             long left,
             List<Reached> reached,
             List<Went> went,
-            List<Printed> prints,
+            List<PrintedWith> prints,
             int inAll) {
-        return new Bottle(
+        return new BottleWay(
                 id,
                 family.label(),
                 lot.getChannel(),

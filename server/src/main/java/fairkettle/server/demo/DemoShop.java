@@ -121,9 +121,9 @@ class DemoShop {
         bottles(behind);
         var dye = new Holding.Inked(Family.MAKERS_DYE, "own", false);
         var sublimation = new Holding.Inked(Family.SUBLIMATION, "own", false);
-        add("Bramble", "Window bench", "wide-tank", sublimation, 0.72);
+        add("Bramble", "Window bench", "wide-tank", sublimation, 0.46);
         long teasel = add("Teasel", "Window bench", "film-rebuilt", new Holding.Inked(Family.FILM, "own", false), 0.75);
-        long sorrel = add("Sorrel", "Window bench", "six-ink-tank", sublimation, 0.61);
+        long sorrel = add("Sorrel", "Window bench", "six-ink-tank", sublimation, 0.5);
         add("Clover", "Window bench", "snap-in-head", new Holding.Inked(Family.EDIBLE, "own", true), 0.7);
         add("Juniper", "Back bench", "wide-tank", dye, 0.86);
         add("Thistle", "Back bench", "small-tank", dye, 0.81);
