@@ -13,25 +13,26 @@ package fairkettle.books;
  * root of a gamma is nearly normal.
  *
  * @param mean used a week; @param variance of a week’s use; @param weeks how many weeks’ worth the mean is learned from
+ * @param peak the most that was ever used in a week
  */
-public record Forecast(double mean, double variance, double weeks) {
+public record Forecast(double mean, double variance, double weeks, double peak) {
 
-    private static final double HALF_LIFE = 10; // weeks: a season’s change is followed, a fair’s week forgotten
+    private static final double HALF_LIFE = 6; // weeks: a season’s change is followed, a fair’s week forgotten
     private static final int MOST_WEEKS = 40;
     /** Of the mean, a week: how far the mean itself wanders. */
-    private static final double DRIFT = 0.04;
+    private static final double DRIFT = 0.1;
     /** Spread over mean where too little is known to tell it: orders come or do not. */
-    private static final double USUAL_SPREAD = 0.7;
+    private static final double USUAL_SPREAD = 0.8;
     /** So many weeks’ worth of that stands beside what was seen. */
-    private static final double USUAL_WEEKS = 2;
+    private static final double USUAL_WEEKS = 3;
     private static final int FURTHEST = 3 * 366; // days: nothing is foretold beyond
 
     /** Standard normal quantiles. */
     private static final double TENTH = -1.2815515655446004;
 
     private static final double NINETY = 1.2815515655446004;
-    /** One in two hundred: whoever orders by then runs out that seldom. */
-    private static final double SAFE = 2.5758293035489004;
+    /** And a week as heavy as any so far on top: whoever orders by then runs out less than once in a hundred years. */
+    private static final double SAFE = 3.29;
 
     /** Use over a time. @param low one time in ten it is less; @param high one time in ten it is more */
     public record Range(double low, double expected, double high) {}
@@ -58,7 +59,7 @@ public record Forecast(double mean, double variance, double weeks) {
                 sum += day;
             }
             double guess = days.length == 0 ? 0 : sum * 7 / days.length;
-            return new Forecast(guess, square(USUAL_SPREAD * guess), 0.5);
+            return new Forecast(guess, square(USUAL_SPREAD * guess), 0.5, guess);
         }
         var weeks = new double[n];
         for (int i = 0; i < n; i++) {
@@ -84,7 +85,11 @@ public record Forecast(double mean, double variance, double weeks) {
         double seen = effective > 1.01 ? spread / weight * effective / (effective - 1) : 0;
         double known = Math.max(0, effective - 1);
         double variance = (known * seen + USUAL_WEEKS * square(USUAL_SPREAD * mean)) / (known + USUAL_WEEKS);
-        return new Forecast(mean, variance, effective);
+        double peak = mean;
+        for (double week : weeks) {
+            peak = Math.max(peak, week);
+        }
+        return new Forecast(mean, variance, effective, peak);
     }
 
     /** What is used in so many days. */
@@ -103,7 +108,15 @@ public record Forecast(double mean, double variance, double weeks) {
      * @param leadDays from the order to the shelf
      */
     public int orderIn(double stock, int leadDays) {
-        return reaches(stock, SAFE) - 1 - leadDays;
+        return reaches(stock - (peak - mean), SAFE) - 1 - leadDays;
+    }
+
+    /**
+     * Up to what to buy: as ordered, it is on the shelf before the stock is gone, and nothing needs to be ordered again
+     * for so many days.
+     */
+    public double enough(int leadDays, int coverDays) {
+        return quantile(leadDays + 1, SAFE) + peak - mean + mean * coverDays / 7;
     }
 
     /** The first day by whose end the use’s quantile exceeds the stock. @param z NaN for the mean */

@@ -93,8 +93,8 @@ public final class Ordering {
     private final long[] needs;
     private final List<Offer> sets;
     private final List<List<Offer>> singles;
-    /** By article: the least that a need may cost, postage left out; infinite where only sets have it. */
-    private final List<Map<Long, Long>> floors;
+
+    private final double[][] rates;
 
     private long best = Long.MAX_VALUE;
     private int @Nullable [] bestSets;
@@ -142,7 +142,7 @@ public final class Ordering {
                         .sorted((x, y) -> Double.compare(perUnit(x, a), perUnit(y, a)))
                         .toList())
                 .toList();
-        floors = articles.stream().<Map<Long, Long>>map(_ -> new HashMap<>()).toList();
+        rates = rates();
     }
 
     private static double perUnit(Offer offer, String article) {
@@ -208,53 +208,51 @@ public final class Ordering {
         return (int) Math.max(needed, Math.min(needed + MOST_MORE, worth / Math.max(1, offer.least())));
     }
 
-    /** Postage left out; sets that are still to come may take some of the rest off, at no less than their own price. */
+    /**
+     * What an order with these sets costs at least, postage left out. A set that may still be taken has its price shared
+     * out over its articles; then each article costs at least its need at the lowest rate of anything that has it.
+     */
     private long atLeast(int[] counts, int chosen, long[] rest) {
-        long sum = 0;
+        double sum = 0;
         for (int s = 0; s <= chosen; s++) {
             sum += sets.get(s).price(counts[s]);
         }
-        if (chosen + 1 < sets.size()) { // a set may cover several: what any one article costs is sure
-            long dearest = 0;
-            for (int a = 0; a < articles.size(); a++) {
-                long least = floor(a, rest[a]);
-                for (int s = chosen + 1; s < sets.size(); s++) {
-                    long content = content(sets.get(s), articles.get(a));
-                    if (content > 0 && rest[a] > 0) {
-                        least = Math.min(least, (long) (sets.get(s).least() * (rest[a] / (double) content)));
-                    }
-                }
-                dearest = Math.max(dearest, least);
-            }
-            return dearest == Long.MAX_VALUE ? dearest : sum + dearest;
-        }
         for (int a = 0; a < articles.size(); a++) {
-            long floor = floor(a, rest[a]);
-            if (floor == Long.MAX_VALUE) {
-                return Long.MAX_VALUE;
+            if (rest[a] > 0) {
+                sum += rest[a] * rates[chosen + 1][a];
             }
-            sum += floor;
         }
-        return sum;
+        return sum >= Long.MAX_VALUE ? Long.MAX_VALUE : (long) Math.floor(sum + 1e-6);
     }
 
-    /** The least that covering a need with single offers costs, each at its best price. */
-    private long floor(int article, long need) {
-        if (need <= 0) {
-            return 0;
+    /** By the first set that may still be taken, and by article: the lowest price of one unit. */
+    private double[][] rates() {
+        var all = new double[sets.size() + 1][articles.size()];
+        for (int a = 0; a < articles.size(); a++) {
+            var article = articles.get(a);
+            all[sets.size()][a] = singles.get(a).stream()
+                    .mapToDouble(o -> perUnit(o, article))
+                    .min()
+                    .orElse(Double.POSITIVE_INFINITY);
         }
-        var known = floors.get(article).get(need);
-        if (known != null) {
-            return known;
+        for (int s = sets.size() - 1; s >= 0; s--) {
+            var set = sets.get(s);
+            double worth = 0;
+            for (int a = 0; a < articles.size(); a++) {
+                worth += worth(set, a, all[sets.size()][a]);
+            }
+            for (int a = 0; a < articles.size(); a++) {
+                long content = content(set, articles.get(a));
+                double share = worth(set, a, all[sets.size()][a]) / worth;
+                all[s][a] = content == 0 ? all[s + 1][a] : Math.min(all[s + 1][a], set.least() * share / content);
+            }
         }
-        long least = Long.MAX_VALUE;
-        var name = articles.get(article);
-        for (var offer : singles.get(article)) {
-            // why not a knapsack: a fraction of the best offer is a bound, and costs nothing
-            least = Math.min(least, (long) Math.floor(offer.least() * (need / (double) content(offer, name))));
-        }
-        floors.get(article).put(need, least);
-        return least;
+        return all;
+    }
+
+    /** By what it would cost singly. */
+    private double worth(Offer set, int article, double single) {
+        return content(set, articles.get(article)) * (Double.isInfinite(single) ? 1 : single);
     }
 
     private void cover(int[] counts, long[] left) {
@@ -269,24 +267,39 @@ public final class Ordering {
                 goods += price;
             }
         }
-        var ways = List.of(new Way(goods, spent, used, null, -1, new int[0]));
+        var each = new ArrayList<List<Way>>();
+        var rest = new long[articles.size() + 1]; // what the articles from one on cost at least
         for (int a = 0; a < articles.size(); a++) {
-            long rest = 0;
-            for (int later = a + 1; later < articles.size(); later++) {
-                rest += floor(later, left[later]);
-            }
-            ways = join(ways, a, ways(a, left[a]), rest);
-            if (ways.isEmpty()) {
+            each.add(ways(a, left[a]));
+            if (each.get(a).isEmpty()) {
                 return;
             }
         }
-        for (var way : ways) {
-            long total = way.goods() + postage(way);
-            if (total < best) {
-                best = total;
-                bestSets = counts.clone();
-                bestWay = way;
-            }
+        for (int a = articles.size() - 1; a >= 0; a--) {
+            rest[a] = rest[a + 1] + each.get(a).getFirst().goods(); // the cheapest stands first
+        }
+        var begun = new Way(goods, spent, used, null, -1, new int[0]);
+        if (goods + rest[0] + certainPostage(begun) >= best) {
+            return;
+        }
+        var plain = begun;
+        for (int a = 0; a < articles.size(); a++) {
+            plain = with(plain, a, each.get(a).getFirst());
+        }
+        better(counts, plain); // so that what is worse is left out from the beginning
+        var ways = List.of(begun);
+        for (int a = 0; a < articles.size() && !ways.isEmpty(); a++) {
+            ways = join(ways, a, each.get(a), rest[a + 1]);
+        }
+        ways.forEach(way -> better(counts, way));
+    }
+
+    private void better(int[] counts, Way way) {
+        long total = way.goods() + postage(way);
+        if (total < best) {
+            best = total;
+            bestSets = counts.clone();
+            bestWay = way;
         }
     }
 
@@ -319,19 +332,21 @@ public final class Ordering {
         var joined = new ArrayList<Way>();
         for (var way : ways) {
             for (var next : more) {
-                long goods = way.goods() + next.goods();
-                int used = way.used() | next.used();
-                var spent = way.spent().clone();
-                for (int s = 0; s < spent.length; s++) {
-                    spent[s] += next.spent()[s];
-                }
-                var both = new Way(goods, spent, used, way, article, next.counts());
-                if (goods + rest + certainPostage(both) < best) {
+                var both = with(way, article, next);
+                if (both.goods() + rest + certainPostage(both) < best) {
                     joined.add(both);
                 }
             }
         }
         return undominated(joined);
+    }
+
+    private static Way with(Way way, int article, Way next) {
+        var spent = way.spent().clone();
+        for (int s = 0; s < spent.length; s++) {
+            spent[s] += next.spent()[s];
+        }
+        return new Way(way.goods() + next.goods(), spent, way.used() | next.used(), way, article, next.counts());
     }
 
     /** Every way to cover an article that may be part of the best order. */
