@@ -67,6 +67,7 @@ class DemoShop {
     private final Spares spares;
     private final Defects defects;
     private final LineLooks looks;
+    private final DemoSuppliers suppliers;
     private final DemoClock clock;
 
     DemoShop(
@@ -85,7 +86,9 @@ class DemoShop {
             Spares spares,
             Defects defects,
             LineLooks looks,
+            DemoSuppliers suppliers,
             DemoClock clock) {
+        this.suppliers = suppliers;
         this.shop = shop;
         this.people = people;
         this.machines = machines;
@@ -177,6 +180,7 @@ class DemoShop {
         machines.cleaned(bryony, true, null);
         hob.put(bryony, "rest after power cleaning", Treatment.POWER_CLEANING.rest());
         hob.put(null, "press warming up", Duration.ofMinutes(80));
+        suppliers.fill();
     }
 
     private long machine(String name) {

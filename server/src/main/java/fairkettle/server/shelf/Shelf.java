@@ -7,6 +7,7 @@ import static fairkettle.db.Tables.POSTING;
 import static fairkettle.db.Tables.RESERVATION;
 import static fairkettle.path.Place.Outside.SUPPLIER;
 
+import fairkettle.books.Article;
 import fairkettle.books.EntryKind;
 import fairkettle.db.tables.records.LotRecord;
 import fairkettle.ink.BottleKind;
@@ -43,9 +44,11 @@ public class Shelf {
     private final DSLContext db;
     private final Ledger ledger;
     private final Journal journal;
+    private final Articles articles;
     private final Shop shop;
 
-    Shelf(DSLContext db, Ledger ledger, Journal journal, Shop shop) {
+    Shelf(DSLContext db, Ledger ledger, Journal journal, Articles articles, Shop shop) {
+        this.articles = articles;
         this.db = db;
         this.shop = shop;
         this.ledger = ledger;
@@ -268,15 +271,20 @@ public class Shelf {
                 .execute();
     }
 
-    /** mL fit for a family and make, by channel. */
+    /** mL fit for a family and make that a plan may count on, by channel: what is kept in reserve is not in it. */
     public Map<ChannelCode, Millilitres> inkFor(Family family, String make, LocalDate today) {
-        return fitting(family, make, today).stream()
+        var free = fitting(family, make, today).stream()
                 .collect(Collectors.toMap(
                         l -> ChannelCode.of(l.channel() == null ? "K" : l.channel()), Lot::free, Millilitres::plus));
+        free.replaceAll((channel, all) -> all.over(articles.reserve(new Article.Ink(family, channel, make))));
+        return free;
     }
 
     public Millilitres fluidFor(Family family, LocalDate today) {
-        return fluids(family, today).stream().map(Lot::free).reduce(Millilitres.ZERO, Millilitres::plus);
+        return fluids(family, today).stream()
+                .map(Lot::free)
+                .reduce(Millilitres.ZERO, Millilitres::plus)
+                .over(articles.reserve(new Article.Fluid(family)));
     }
 
     /** The bottle of fluid to use first; 0 if there is none. */
