@@ -91,6 +91,18 @@ export const router = createRouter({
       meta: { title: 'A bottle' },
     },
     {
+      path: '/shelf/buying',
+      name: 'buying',
+      component: () => import('./buying/BuyingView.vue'),
+      meta: { title: 'To buy' },
+    },
+    {
+      path: '/shelf/suppliers',
+      name: 'suppliers',
+      component: () => import('./buying/SuppliersView.vue'),
+      meta: { title: 'Suppliers' },
+    },
+    {
       path: '/shelf/parts',
       name: 'parts',
       component: () => import('./shelf/PartsView.vue'),

@@ -39,6 +39,8 @@ const SETTINGS = [
   { name: 'Backups: copies of the shop', to: '/shop/backups' },
   { name: 'Parts bin, donors', to: '/shelf/parts' },
   { name: 'Tools and small things', to: '/shelf/parts' },
+  { name: 'To buy: what runs out when, and the cheapest order', to: '/shelf/buying' },
+  { name: 'Suppliers and what they sell', to: '/shelf/suppliers' },
   { name: 'Waste bottles', to: '/shelf/waste' },
   { name: 'Labels for machines, lines, bottles, waste', to: '/shelf/labels' },
   { name: 'Where ink went, by month, machine and person', to: '/log/ink' },

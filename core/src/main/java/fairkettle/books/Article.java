@@ -31,7 +31,8 @@ public sealed interface Article {
     static Article parse(String key) {
         var parts = key.split("/", 4);
         return switch (parts[0]) {
-            case "ink" -> new Ink(Family.valueOf(part(key, parts, 1)), ChannelCode.of(part(key, parts, 2)), part(key, parts, 3));
+            case "ink" ->
+                new Ink(Family.valueOf(part(key, parts, 1)), ChannelCode.of(part(key, parts, 2)), part(key, parts, 3));
             case "fluid" -> new Fluid(Family.valueOf(part(key, parts, 1)));
             case "part" -> new Part(Supply.valueOf(part(key, parts, 1)));
             case "own" -> new Own(Long.parseLong(part(key, parts, 1)));

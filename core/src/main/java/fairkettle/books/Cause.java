@@ -41,7 +41,10 @@ public enum Cause {
         return this == BOUGHT || this == BROUGHT_IN;
     }
 
-    /** What a finished step draws ink or fluid for; null for one that moves none out. @param power whether its cleaning is a power cleaning */
+    /**
+     * What a finished step draws ink or fluid for; null for one that moves none out. @param power whether its cleaning
+     * is a power cleaning
+     */
     public static @Nullable Cause of(Step step, boolean power) {
         return switch (step.move()) {
             case Move.Draw _, Move.DrawOnTray _ -> DRAINS;

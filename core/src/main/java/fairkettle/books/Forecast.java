@@ -25,6 +25,7 @@ public record Forecast(double mean, double variance, double weeks, double peak) 
     private static final double USUAL_SPREAD = 0.8;
     /** So many weeks’ worth of that stands beside what was seen. */
     private static final double USUAL_WEEKS = 3;
+
     private static final int FURTHEST = 3 * 366; // days: nothing is foretold beyond
 
     /** Standard normal quantiles. */

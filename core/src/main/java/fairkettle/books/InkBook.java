@@ -83,10 +83,12 @@ public final class InkBook {
                         Fraction::plus);
             }
         }
-        var shared = shared(sums.keySet().stream().map(g -> costs.getOrDefault(g, Fraction.ZERO)).toList());
+        var shared = shared(sums.keySet().stream()
+                .map(g -> costs.getOrDefault(g, Fraction.ZERO))
+                .toList());
         var lines = new ArrayList<Line>();
-        sums.forEach((group, byCause) -> lines.add(
-                new Line(group, Map.copyOf(byCause), new Money(shared.get(lines.size()), currency))));
+        sums.forEach((group, byCause) ->
+                lines.add(new Line(group, Map.copyOf(byCause), new Money(shared.get(lines.size()), currency))));
         return lines;
     }
 
@@ -118,8 +120,7 @@ public final class InkBook {
         }
 
         private Fraction plus(Fraction other) {
-            return new Fraction(
-                            above.multiply(other.over).add(other.above.multiply(over)), over.multiply(other.over))
+            return new Fraction(above.multiply(other.over).add(other.above.multiply(over)), over.multiply(other.over))
                     .reduced();
         }
 

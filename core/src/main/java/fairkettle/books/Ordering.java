@@ -74,7 +74,8 @@ public final class Ordering {
     }
 
     /** @param freeFrom sum of goods from which postage falls away; null for never */
-    public record Supplier(String id, long postage, @Nullable Long freeFrom) {}
+    public record Supplier(
+            String id, long postage, @Nullable Long freeFrom) {}
 
     /** @param price of all of them */
     public record Line(Offer offer, int count, long price) {}
@@ -101,7 +102,8 @@ public final class Ordering {
     private @Nullable Way bestWay;
 
     /** Counts of an article’s offers, or of all articles’ so far. @param used suppliers, as bits */
-    private record Way(long goods, long[] spent, int used, @Nullable Way before, int article, int[] counts) {}
+    private record Way(
+            long goods, long[] spent, int used, @Nullable Way before, int article, int[] counts) {}
 
     /** @param needs by article, in its own unit; nothing is bought of what is not in it */
     public static Order cheapest(Map<String, Long> needs, List<Offer> offers, List<Supplier> suppliers) {
@@ -134,7 +136,10 @@ public final class Ordering {
                 .filter(o -> o.contents().keySet().stream().anyMatch(needs::containsKey))
                 .toList();
         sets = useful.stream()
-                .filter(o -> o.contents().keySet().stream().filter(needs::containsKey).count() > 1)
+                .filter(o -> o.contents().keySet().stream()
+                                .filter(needs::containsKey)
+                                .count()
+                        > 1)
                 .toList();
         singles = articles.stream()
                 .map(a -> useful.stream()
@@ -209,8 +214,9 @@ public final class Ordering {
     }
 
     /**
-     * What an order with these sets costs at least, postage left out. A set that may still be taken has its price shared
-     * out over its articles; then each article costs at least its need at the lowest rate of anything that has it.
+     * What an order with these sets costs at least, postage left out. A set that may still be taken has its price
+     * shared out over its articles; then each article costs at least its need at the lowest rate of anything that has
+     * it.
      */
     private long atLeast(int[] counts, int chosen, long[] rest) {
         double sum = 0;
@@ -366,7 +372,14 @@ public final class Ordering {
     }
 
     private void search(
-            int article, List<Offer> offers, int which, long need, int[] counts, long price, long limit, List<Way> found) {
+            int article,
+            List<Offer> offers,
+            int which,
+            long need,
+            int[] counts,
+            long price,
+            long limit,
+            List<Way> found) {
         if (price + floorOf(article, offers, which, need) > limit) {
             return;
         }
@@ -404,9 +417,8 @@ public final class Ordering {
         long least = Long.MAX_VALUE / 2;
         for (int o = from; o < offers.size(); o++) {
             var offer = offers.get(o);
-            least = Math.min(
-                    least,
-                    (long) Math.floor(offer.least() * (need / (double) content(offer, articles.get(article)))));
+            least = Math.min(least, (long)
+                    Math.floor(offer.least() * (need / (double) content(offer, articles.get(article)))));
         }
         return least;
     }
@@ -481,7 +493,8 @@ public final class Ordering {
         if (count > 0) {
             lines.add(new Line(offer, count, offer.price(count)));
             spent.merge(offer.supplier(), offer.price(count), Long::sum);
-            offer.contents().forEach((article, content) -> over.computeIfPresent(article, (_, o) -> o + count * content));
+            offer.contents()
+                    .forEach((article, content) -> over.computeIfPresent(article, (_, o) -> o + count * content));
         }
     }
 }

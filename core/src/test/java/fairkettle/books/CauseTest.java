@@ -13,7 +13,8 @@ class CauseTest {
     void whereItWentTellsMoreThanWhatWasDone() {
         assertThat(Cause.of(Place.Outside.SUPPLIER, EntryKind.BOTTLE, null)).isEqualTo(Cause.BOUGHT);
         assertThat(Cause.of(Place.Outside.CORRECTION, EntryKind.MACHINE, null)).isEqualTo(Cause.BROUGHT_IN);
-        assertThat(Cause.of(Place.Outside.CORRECTION, EntryKind.STEP, Cause.DRAINS)).isEqualTo(Cause.CORRECTIONS);
+        assertThat(Cause.of(Place.Outside.CORRECTION, EntryKind.STEP, Cause.DRAINS))
+                .isEqualTo(Cause.CORRECTIONS);
         assertThat(Cause.of(new Place.Pad(3), EntryKind.CLEANING, Cause.POWER_CLEANINGS))
                 .isEqualTo(Cause.POWER_CLEANINGS);
         assertThat(Cause.of(Place.Outside.PAPER, EntryKind.NOTE, null)).isEqualTo(Cause.OTHER);

@@ -100,7 +100,8 @@ class ForecastTest {
     void whoBuysEnoughNeedNotOrderAtOnce() {
         var random = new Random(8);
         for (int round = 0; round < 200; round++) {
-            var forecast = Forecast.learned(random.doubles(7 * random.nextInt(1, 40), 0, 9).toArray());
+            var forecast = Forecast.learned(
+                    random.doubles(7 * random.nextInt(1, 40), 0, 9).toArray());
             int lead = random.nextInt(1, 25);
             assertThat(forecast.orderIn(forecast.enough(lead, 28), lead)).isPositive();
             assertThat(forecast.enough(lead, 56)).isGreaterThan(forecast.enough(lead, 28));

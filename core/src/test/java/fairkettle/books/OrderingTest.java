@@ -101,7 +101,8 @@ class OrderingTest {
         for (int round = 0; round < 1500; round++) {
             var shop = SeededOffers.of(random, 3, 4, 2);
             var order = Ordering.cheapest(shop.needs(), shop.offers(), shop.suppliers());
-            assertThat(order.over().values()).allSatisfy(over -> assertThat(over).isNotNegative());
+            assertThat(order.over().values())
+                    .allSatisfy(over -> assertThat(over).isNotNegative());
             assertThat(order.total()).as("round %d: %s", round, shop).isEqualTo(shop.searched(5));
         }
     }

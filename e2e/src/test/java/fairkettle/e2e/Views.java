@@ -52,6 +52,8 @@ final class Views {
         all.put("shelf", "/shelf");
         all.put("parts", "/shelf/parts");
         all.put("waste", "/shelf/waste");
+        all.put("buying", "/shelf/buying");
+        all.put("suppliers", "/shelf/suppliers");
         all.put("labels", "/shelf/labels?machine=1");
         all.put("log", "/log");
         all.put("ink", "/log/ink");

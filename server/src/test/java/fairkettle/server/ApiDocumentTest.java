@@ -10,6 +10,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.assertj.MockMvcTester;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -57,11 +58,18 @@ class ApiDocumentTest {
                     if (operation.getValue().path("summary").asString("").isBlank()
                             || !codes.containsAll(List.of("401", "403", "421", "503"))
                             || writes && !codes.containsAll(List.of("400", "409", "422", "507"))
-                            || path.getKey().contains("{") && !codes.contains("404")) {
+                            || path.getKey().contains("{") && !codes.contains("404")
+                            || answersNothing(operation.getValue())) {
                         silent.add(operation.getKey() + " " + path.getKey());
                     }
                 }));
         assertThat(silent).isEmpty();
         assertThat(Files.readString(COMMITTED)).as("files are files").doesNotContain("\"byte\"");
+    }
+
+    /** Two records of one name may also leave an answer without any shape. */
+    private static boolean answersNothing(JsonNode operation) {
+        var content = operation.at("/responses/200/content");
+        return content.isObject() && content.isEmpty();
     }
 }

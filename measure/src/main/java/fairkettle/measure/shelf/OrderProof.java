@@ -44,14 +44,14 @@ final class OrderProof {
         shop.needs().forEach((article, need) -> {
             LinearExprBuilder there = LinearExpr.newBuilder();
             for (int o = 0; o < counts.size(); o++) {
-                there.addTerm(
-                        counts.get(o), shop.offers().get(o).contents().getOrDefault(article, 0L));
+                there.addTerm(counts.get(o), shop.offers().get(o).contents().getOrDefault(article, 0L));
             }
             model.addGreaterOrEqual(there, need);
         });
         LinearExprBuilder total = LinearExpr.newBuilder();
         for (var supplier : shop.suppliers()) {
-            var sum = LinearExpr.sum(goods.getOrDefault(supplier.id(), List.of()).toArray(LinearArgument[]::new));
+            var sum =
+                    LinearExpr.sum(goods.getOrDefault(supplier.id(), List.of()).toArray(LinearArgument[]::new));
             total.add(sum);
             var pays = model.newBoolVar("");
             total.addTerm(pays, supplier.postage());

@@ -54,7 +54,7 @@ public final class Shelves {
         System.out.printf(
                 Locale.ROOT,
                 "{\"measure\":\"shelf\",\"searched\":%d,\"proved\":%d,\"beaten\":%d,\"order_ms_p50\":%.2f,"
-                        + "\"order_ms_p95\":%.2f,\"order_ms_max\":%.1f,\"article_years\":%d,\"covered\":%.3f,\"ran_out\":%d}%n",
+                    + "\"order_ms_p95\":%.2f,\"order_ms_max\":%.1f,\"article_years\":%d,\"covered\":%.3f,\"ran_out\":%d}%n",
                 SEARCHED,
                 proved,
                 beaten,

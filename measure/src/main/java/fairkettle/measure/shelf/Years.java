@@ -35,7 +35,10 @@ final class Years {
         ranOut += ranOut(days, dice.nextInt(3, 22));
     }
 
-    /** Ordered whenever the forecast says so, for eight weeks; comes after exactly its lead. @return how often it was gone */
+    /**
+     * Ordered whenever the forecast says so, for eight weeks; comes after exactly its lead. @return how often it was
+     * gone
+     */
     private static int ranOut(double[] days, int lead) {
         double stock = Forecast.learned(Arrays.copyOf(days, PAST)).enough(lead, COVER);
         double coming = 0;

@@ -474,7 +474,9 @@ public class Machines {
                 .where(MACHINE.ID.eq(id))
                 .execute();
         journal.write(
-                NewEntry.of(EntryKind.MACHINE, "%s is described by “%s” from now on".formatted(machine.name(), other.name()))
+                NewEntry.of(
+                                EntryKind.MACHINE,
+                                "%s is described by “%s” from now on".formatted(machine.name(), other.name()))
                         .machine(id),
                 List.of());
         live.changed("machine/" + id);
@@ -502,7 +504,9 @@ public class Machines {
         var otherwise = plain.with(taught).since(machine.built().handling());
         if (!otherwise.isEmpty()) {
             journal.write(
-                    NewEntry.of(EntryKind.MACHINE, "%s was taught: %s".formatted(machine.name(), String.join("; ", otherwise)))
+                    NewEntry.of(
+                                    EntryKind.MACHINE,
+                                    "%s was taught: %s".formatted(machine.name(), String.join("; ", otherwise)))
                             .machine(id),
                     List.of(),
                     List.of(new Consequence.Taught(taught)));
@@ -647,7 +651,9 @@ public class Machines {
         var account = ledger.openAccount(id);
         account.reading(channel, channel.first().kind(), level, before(machine.holding(code), code));
         journal.write(
-                NewEntry.of(EntryKind.READING, "%s: the tank of %s stands at %s mL".formatted(machine.name(), code, level))
+                NewEntry.of(
+                                EntryKind.READING,
+                                "%s: the tank of %s stands at %s mL".formatted(machine.name(), code, level))
                         .machine(id),
                 account.postings());
         live.changed("machine/" + id);
@@ -680,7 +686,9 @@ public class Machines {
                 .channels()
                 .forEach(c -> account.flow(c, power ? draws.powerCleaning() : draws.cleaning(), new Place.Pad(id)));
         journal.write(
-                NewEntry.of(EntryKind.CLEANING, "%s: %s".formatted(machine.name(), power ? "power cleaning" : "cleaning"))
+                NewEntry.of(
+                                EntryKind.CLEANING,
+                                "%s: %s".formatted(machine.name(), power ? "power cleaning" : "cleaning"))
                         .machine(id)
                         .about(power ? POWER : null)
                         .because(power ? Cause.POWER_CLEANINGS : Cause.CLEANINGS)

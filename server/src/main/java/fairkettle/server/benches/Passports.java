@@ -288,7 +288,9 @@ public class Passports {
                 .set(TANK_HEIGHT.MILLIMETRES, millimetres)
                 .execute();
         journal.write(
-                NewEntry.of(EntryKind.HEIGHT, "%s: tanks %d mm above level, drip test begun".formatted(name, millimetres))
+                NewEntry.of(
+                                EntryKind.HEIGHT,
+                                "%s: tanks %d mm above level, drip test begun".formatted(name, millimetres))
                         .machine(machine),
                 List.of());
         hob.put(machine, "drip test at %d mm".formatted(millimetres), TankHeight.DRIP_TEST);
@@ -383,7 +385,9 @@ public class Passports {
                         .execute()
                 == 1) {
             journal.write(
-                    NewEntry.of(EntryKind.HELP, "%s: %s works on its computer from outside".formatted(name, whoHelps.strip()))
+                    NewEntry.of(
+                                    EntryKind.HELP,
+                                    "%s: %s works on its computer from outside".formatted(name, whoHelps.strip()))
                             .machine(machine),
                     List.of());
         }

@@ -5,7 +5,6 @@ import static fairkettle.db.Tables.LOT;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.PERSON;
 
-import fairkettle.books.Cause;
 import fairkettle.books.InkBook;
 import fairkettle.books.InkBook.Flow;
 import fairkettle.books.InkBook.Price;
@@ -64,7 +63,11 @@ public class Books {
 
     /** @param lines by each way of telling it, except {@link By#INK}, which is {@code stock} */
     record Told(
-            YearMonth from, YearMonth to, List<Stock> stock, Map<By, List<InkBook.Line>> lines, @Nullable YearMonth first) {
+            YearMonth from,
+            YearMonth to,
+            List<Stock> stock,
+            Map<By, List<InkBook.Line>> lines,
+            @Nullable YearMonth first) {
         List<InkBook.Line> by(By by) {
             return lines.getOrDefault(by, List.of());
         }
@@ -87,7 +90,11 @@ public class Books {
                 lines(gone.stream().filter(g -> g.card() != 0).toList(), named(cards(), Gone::card), price, currency));
         var first = outflow.first();
         return new Told(
-                from, to, stock(gone, from.atDay(1), machine, price), lines, first == null ? null : YearMonth.from(first));
+                from,
+                to,
+                stock(gone, from.atDay(1), machine, price),
+                lines,
+                first == null ? null : YearMonth.from(first));
     }
 
     private List<Stock> stock(
@@ -101,8 +108,7 @@ public class Books {
         lines(gone, g -> ink(g.substance()), price, currency).forEach(line -> byInk.put(line.group(), line));
         before.forEach((what, amount) -> {
             if (amount != 0) {
-                byInk.computeIfAbsent(
-                        what, _ -> new InkBook.Line(what, Map.of(), fairkettle.ink.Money.zero(currency)));
+                byInk.computeIfAbsent(what, _ -> new InkBook.Line(what, Map.of(), fairkettle.ink.Money.zero(currency)));
             }
         });
         return byInk.values().stream()

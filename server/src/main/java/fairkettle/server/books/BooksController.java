@@ -2,7 +2,6 @@ package fairkettle.server.books;
 
 import fairkettle.books.Cause;
 import fairkettle.books.InkBook;
-import fairkettle.ink.Millilitres;
 import fairkettle.server.books.Books.By;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.CsvFile;
@@ -78,7 +77,9 @@ class BooksController {
                 told.from(),
                 told.to(),
                 told.first(),
-                causes.stream().map(c -> new CauseJson(c, c.label(), c.comesIn())).toList(),
+                causes.stream()
+                        .map(c -> new CauseJson(c, c.label(), c.comesIn()))
+                        .toList(),
                 told.stock().stream().map(BooksController::stock).toList(),
                 flows(told, By.MONTH),
                 flows(told, By.MACHINE),
@@ -102,7 +103,9 @@ class BooksController {
         return CsvFile.download("where-it-went-%s-%s.csv".formatted(told.from(), told.to()), columns, file -> {
             told.stock().forEach(s -> line(file, "ink", s.what(), s.before(), s.after(), s.line()));
             for (var by : List.of(By.MONTH, By.MACHINE, By.PERSON, By.JOB)) {
-                told.by(by).forEach(l -> line(file, by.name().toLowerCase(java.util.Locale.ROOT), l.group(), null, null, l));
+                told.by(by)
+                        .forEach(l ->
+                                line(file, by.name().toLowerCase(java.util.Locale.ROOT), l.group(), null, null, l));
             }
         });
     }
@@ -146,7 +149,8 @@ class BooksController {
 
     private static List<FlowJson> flows(Books.Told told, By by) {
         return told.by(by).stream()
-                .map(l -> new FlowJson(l.group(), byCause(l), mL(l.gone()), l.cost().minor()))
+                .map(l -> new FlowJson(
+                        l.group(), byCause(l), mL(l.gone()), l.cost().minor()))
                 .toList();
     }
 

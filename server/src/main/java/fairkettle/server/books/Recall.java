@@ -25,7 +25,6 @@ import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.TreeMap;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
@@ -53,7 +52,13 @@ public class Recall {
      *     of it came or went there
      */
     public record Reached(
-            long machine, String name, String channel, Millilitres poured, Millilitres holds, Instant first, Instant last) {}
+            long machine,
+            String name,
+            String channel,
+            Millilitres poured,
+            Millilitres holds,
+            Instant first,
+            Instant last) {}
 
     /** Work that carried ink of the bottle. */
     public record PrintedWith(long entry, Instant at, String words) {}
@@ -195,7 +200,9 @@ public class Recall {
         // of an entry that moves it from the tank into the line, the channel gained nothing
         var gained = db.select(
                         POSTING.ENTRY_ID,
-                        DSL.field("regexp_replace({0}, '^(path|tray)/([0-9]+/[^/]+).*', 'path/\\2')", String.class, POSTING.PLACE)
+                        DSL.field(
+                                        "regexp_replace({0}, '^(path|tray)/([0-9]+/[^/]+).*', 'path/\\2')",
+                                        String.class, POSTING.PLACE)
                                 .as("there"),
                         DSL.sum(POSTING.MICROLITRES).as("gained"))
                 .from(POSTING)

@@ -375,8 +375,10 @@ class BringIn {
     private Reader notes() {
         var ids = new HashMap<String, Long>();
         machines.all().forEach(m -> ids.put(m.name().toLowerCase(Locale.ROOT), m.id()));
-        Set<String> known = new HashSet<>(
-                db.select(ENTRY.WORDS).from(ENTRY).where(ENTRY.KIND.eq(EntryKind.NOTE)).fetch(ENTRY.WORDS));
+        Set<String> known = new HashSet<>(db.select(ENTRY.WORDS)
+                .from(ENTRY)
+                .where(ENTRY.KIND.eq(EntryKind.NOTE))
+                .fetch(ENTRY.WORDS));
         var today = LocalDate.ofInstant(clock.instant(), shop.settings().zoneId());
         return Reader.each(row -> {
             var day = TypedTime.instant(row.get("at"), shop.settings().zoneId())

@@ -2,6 +2,7 @@ package fairkettle.server.buying;
 
 import fairkettle.books.Article;
 import fairkettle.books.Ordering;
+import fairkettle.server.papers.Sheet;
 import fairkettle.server.shelf.Articles;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.CsvFile;
@@ -29,7 +30,10 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.Resource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -57,12 +61,7 @@ class BuyingController {
     private final Clock clock;
 
     BuyingController(
-            Stocks stocks,
-            Suppliers suppliers,
-            Purchases purchases,
-            Articles articles,
-            Shop shop,
-            Clock clock) {
+            Stocks stocks, Suppliers suppliers, Purchases purchases, Articles articles, Shop shop, Clock clock) {
         this.stocks = stocks;
         this.suppliers = suppliers;
         this.purchases = purchases;
@@ -129,18 +128,18 @@ class BuyingController {
             String notes,
             List<OfferJson> offers) {}
 
-    record PurchaseLineJson(long offer, String name, List<ContentJson> contents, int count, long price, int came) {}
+    record BoughtLineJson(long offer, String name, List<ContentJson> contents, int count, long price, int came) {}
 
-    record PurchaseJson(
+    record BoughtJson(
             long id,
             String supplier,
             Instant madeAt,
             Purchases.State state,
-            List<PurchaseLineJson> lines,
+            List<BoughtLineJson> lines,
             long postage,
             long total) {}
 
-    record BuyingJson(List<ArticleJson> articles, List<SupplierJson> suppliers, List<PurchaseJson> purchases) {}
+    record BuyingJson(List<ArticleJson> articles, List<SupplierJson> suppliers, List<BoughtJson> purchases) {}
 
     @GetMapping("/api/buying")
     BuyingJson buying() {
@@ -219,13 +218,14 @@ class BuyingController {
                 s.notes(),
                 offers.stream()
                         .filter(o -> o.supplier() == s.id())
-                        .map(o -> new OfferJson(
-                                o.id(), o.name(), contents(o.contents(), labels), tiers(o), perUnit(o)))
+                        .map(o -> new OfferJson(o.id(), o.name(), contents(o.contents(), labels), tiers(o), perUnit(o)))
                         .toList());
     }
 
     private static List<TierJson> tiers(Suppliers.Offer offer) {
-        return offer.tiers().stream().map(t -> new TierJson(t.from(), t.price())).toList();
+        return offer.tiers().stream()
+                .map(t -> new TierJson(t.from(), t.price()))
+                .toList();
     }
 
     /** A time of theirs, today, by the shop’s clock. */
@@ -258,20 +258,15 @@ class BuyingController {
                         .toList();
     }
 
-    private static PurchaseJson purchase(Purchases.Purchase p, Map<String, String> labels) {
-        return new PurchaseJson(
+    private static BoughtJson purchase(Purchases.Purchase p, Map<String, String> labels) {
+        return new BoughtJson(
                 p.id(),
                 p.name(),
                 p.madeAt(),
                 p.state(),
                 p.lines().stream()
-                        .map(l -> new PurchaseLineJson(
-                                l.offer(),
-                                l.name(),
-                                contents(l.contents(), labels),
-                                l.count(),
-                                l.price(),
-                                l.came()))
+                        .map(l -> new BoughtLineJson(
+                                l.offer(), l.name(), contents(l.contents(), labels), l.count(), l.price(), l.came()))
                         .toList(),
                 p.postage(),
                 p.total());
@@ -344,7 +339,10 @@ class BuyingController {
                                 e.getValue() / (liquid.contains(e.getKey()) ? 1000.0 : 1.0),
                                 liquid.contains(e.getKey())))
                         .toList(),
-                order.missing().stream().map(k -> labels.getOrDefault(k, k)).sorted().toList());
+                order.missing().stream()
+                        .map(k -> labels.getOrDefault(k, k))
+                        .sorted()
+                        .toList());
     }
 
     private static ProposedJson proposed(Suppliers.Supplier s, Ordering.Order order, Map<Long, String> names) {
@@ -371,10 +369,7 @@ class BuyingController {
     @PutMapping("/api/buying/articles")
     BuyingJson wanted(@Valid @RequestBody WantJson want) {
         var article = parsed(want.article());
-        articles.want(
-                article,
-                amount(article, want.minimum(), "minimum"),
-                amount(article, want.reserve(), "reserve"));
+        articles.want(article, amount(article, want.minimum(), "minimum"), amount(article, want.reserve(), "reserve"));
         return buying();
     }
 
@@ -419,11 +414,16 @@ class BuyingController {
             int leadDays,
 
             @Min(value = 0, message = "Not below nothing.") long postage,
-            @Nullable @Min(value = 0, message = "Not below nothing.") Long freeFrom,
+
+            @Nullable @Min(value = 0, message = "Not below nothing.")
+            Long freeFrom,
+
             @Nullable String zone,
             @Nullable LocalTime opens,
             @Nullable LocalTime closes,
-            @NotNull @Size(max = 400, message = "At most 400 letters.") String notes) {}
+
+            @NotNull @Size(max = 400, message = "At most 400 letters.")
+            String notes) {}
 
     @PostMapping("/api/suppliers")
     @ResponseStatus(HttpStatus.CREATED)
@@ -449,7 +449,8 @@ class BuyingController {
         try {
             ZoneId.of(zone);
         } catch (DateTimeException e) {
-            throw Problem.atField("zone", "The time zone “%s” is unknown. Use a name such as Europe/London.".formatted(zone));
+            throw Problem.atField(
+                    "zone", "The time zone “%s” is unknown. Use a name such as Europe/London.".formatted(zone));
         }
         if ((s.opens() == null) != (s.closes() == null)) {
             throw Problem.atField("opens", "Give both hours, or neither.");
@@ -525,7 +526,10 @@ class BuyingController {
 
     record NewPurchase(
             long supplier,
-            @NotEmpty(message = "There is nothing in the order.") @Size(max = 100, message = "At most 100 lines.") @Valid
+
+            @NotEmpty(message = "There is nothing in the order.")
+            @Size(max = 100, message = "At most 100 lines.")
+            @Valid
             List<WantedLineJson> lines) {}
 
     @PostMapping("/api/purchases")
@@ -586,6 +590,28 @@ class BuyingController {
                                     l.came()));
                     file.line(1, "postage", new fairkettle.ink.Money(order.postage(), currency).major(), "");
                 });
+    }
+
+    /** An order as a page. */
+    @GetMapping("/api/purchases/{purchase}.pdf")
+    ResponseEntity<byte[]> purchaseOnPaper(
+            @PathVariable long purchase, @RequestParam(defaultValue = "a4") String paper) {
+        var order = purchases.get(purchase);
+        var settings = shop.settings();
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.inline()
+                                .filename("order-%d.pdf".formatted(purchase))
+                                .build()
+                                .toString())
+                .body(OrderPaper.pdf(
+                        order,
+                        settings.name(),
+                        LocalDate.ofInstant(order.madeAt(), settings.zoneId()).toString(),
+                        settings.money(),
+                        Sheet.paper(paper)));
     }
 
     private LocalDate today() {

@@ -101,14 +101,22 @@ public class Purchases {
      *
      * @param codes of bottles, by article; a bottle without a code is not let in
      */
-    public record Arrived(long offer, int count, Map<String, String> codes, @Nullable LocalDate bestBefore) {}
+    public record Arrived(
+            long offer,
+            int count,
+            Map<String, String> codes,
+            @Nullable LocalDate bestBefore) {}
 
     /** Open ones, and the latest of the others. */
     public List<Purchase> all() {
         var names = new HashMap<Long, String>();
         db.selectFrom(fairkettle.db.Tables.SUPPLIER).forEach(r -> names.put(r.getId(), r.getName()));
         return db.selectFrom(PURCHASE)
-                .orderBy(PURCHASE.STATE.in(State.ORDERED.name(), State.CAME_IN_PART.name()).desc(), PURCHASE.ID.desc())
+                .orderBy(
+                        PURCHASE.STATE
+                                .in(State.ORDERED.name(), State.CAME_IN_PART.name())
+                                .desc(),
+                        PURCHASE.ID.desc())
                 .limit(60)
                 .fetch(r -> purchase(r, names.getOrDefault(r.getSupplierId(), "")));
     }
@@ -134,9 +142,12 @@ public class Purchases {
     /** By article: what was ordered and has not come. */
     Map<Article, Long> onTheWay() {
         var sums = new HashMap<Article, Long>();
-        all().stream().filter(Purchase::open).flatMap(p -> p.lines().stream()).forEach(line -> line.contents()
-                .forEach((key, content) -> sums.merge(
-                        Article.parse(key), (line.count() - line.came()) * content, Long::sum)));
+        all().stream()
+                .filter(Purchase::open)
+                .flatMap(p -> p.lines().stream())
+                .forEach(line -> line.contents()
+                        .forEach((key, content) ->
+                                sums.merge(Article.parse(key), (line.count() - line.came()) * content, Long::sum)));
         sums.values().removeIf(sum -> sum == 0);
         return sums;
     }
@@ -151,7 +162,8 @@ public class Purchases {
         for (var want : wanted) {
             var offer = offers.get(want.offer());
             if (offer == null) {
-                throw Problem.refused("%s sells nothing of this number (%d).".formatted(of.name(), want.offer()), List.of());
+                throw Problem.refused(
+                        "%s sells nothing of this number (%d).".formatted(of.name(), want.offer()), List.of());
             }
             lines.add(new Line(
                     offer.id(),
@@ -207,7 +219,10 @@ public class Purchases {
         }
         var lines = new ArrayList<Line>();
         for (var line : purchase.lines()) {
-            int came = arrived.stream().filter(a -> a.offer() == line.offer()).mapToInt(Arrived::count).sum();
+            int came = arrived.stream()
+                    .filter(a -> a.offer() == line.offer())
+                    .mapToInt(Arrived::count)
+                    .sum();
             if (came > line.count() - line.came()) {
                 throw Problem.refused(
                         "More of “%s” came than was ordered: %d are open. Put the rest onto the shelf as a gift."
@@ -227,9 +242,7 @@ public class Purchases {
         row.setState((all ? State.CAME : State.CAME_IN_PART).name());
         row.store();
         journal.write(
-                NewEntry.of(
-                        EntryKind.ORDER,
-                        "order no. %d has come%s".formatted(id, all ? "" : " in part")),
+                NewEntry.of(EntryKind.ORDER, "order no. %d has come%s".formatted(id, all ? "" : " in part")),
                 List.of());
         live.changed("shelf");
     }

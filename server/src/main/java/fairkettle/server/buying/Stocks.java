@@ -196,8 +196,7 @@ public class Stocks {
                         .merge(r.value3(), r.value4() * 1000, Double::sum));
         for (var machine : all) {
             for (var channel : machine.profile().channels()) {
-                if (machine.holdings().get(channel.code())
-                        instanceof Holding.Inked(var family, var make, var _)) {
+                if (machine.holdings().get(channel.code()) instanceof Holding.Inked(var family, var make, var _)) {
                     var sum = sum(sums, new Article.Ink(family, channel.code(), make));
                     var first = channel.first();
                     long there = contents.getOrDefault(
@@ -205,7 +204,10 @@ public class Stocks {
                             .volume()
                             .microlitres();
                     sum.inMachines += Math.max(
-                            0, there - Math.round(machine.refillAt() * first.capacity().microlitres()));
+                            0,
+                            there
+                                    - Math.round(machine.refillAt()
+                                            * first.capacity().microlitres()));
                     sum.users.add(machine.name());
                     used.getOrDefault(machine.id(), Map.of())
                             .getOrDefault(channel.code().code(), Map.of())
@@ -240,9 +242,9 @@ public class Stocks {
                 .where(CONSEQUENCE.KIND.eq("Used"), ENTRY.AT.ge(from), Journal.stands())
                 .forEach(r -> {
                     var day = r.value1().atZoneSameInstant(zone).toLocalDate();
-                    used(r.value2().data()).forEach((what, count) -> sum(sums, new Article.Part(what))
-                            .used
-                            .merge(day, (double) count, Double::sum));
+                    used(r.value2().data())
+                            .forEach((what, count) ->
+                                    sum(sums, new Article.Part(what)).used.merge(day, (double) count, Double::sum));
                 });
         var contents = ledger.ofPadsAndWhites();
         all.forEach(machine -> {
@@ -257,14 +259,18 @@ public class Stocks {
             }
         });
         waste.all().stream()
-                .filter(b -> b.closedOn() == null && b.holds().mL() >= WASTE_NEARLY * b.capacity().mL())
+                .filter(b -> b.closedOn() == null
+                        && b.holds().mL() >= WASTE_NEARLY * b.capacity().mL())
                 .forEach(_ -> sum(sums, new Article.Part(Supply.WASTE_BOTTLE)).due++);
     }
 
     private Map<Supply, Integer> used(String body) {
         var counts = new HashMap<Supply, Integer>();
-        json.readTree(body).path("supplies").properties().forEach(e ->
-                counts.put(Supply.valueOf(e.getKey()), e.getValue().asInt()));
+        json.readTree(body)
+                .path("supplies")
+                .properties()
+                .forEach(
+                        e -> counts.put(Supply.valueOf(e.getKey()), e.getValue().asInt()));
         return counts;
     }
 

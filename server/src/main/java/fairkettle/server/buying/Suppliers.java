@@ -94,8 +94,7 @@ public class Suppliers {
     /** @param supplier with id 0 for a new one @return its id */
     @Transactional
     public long keep(Supplier supplier) {
-        if (db.fetchExists(
-                SUPPLIER, SUPPLIER.NAME.eq(supplier.name()).and(SUPPLIER.ID.ne(supplier.id())))) {
+        if (db.fetchExists(SUPPLIER, SUPPLIER.NAME.eq(supplier.name()).and(SUPPLIER.ID.ne(supplier.id())))) {
             throw Problem.atField("name", "Somebody of this name sells here already.");
         }
         var row = supplier.id() == 0

@@ -344,7 +344,10 @@ public class CardService {
                 run.step().move() instanceof Move.Clean(var _, var each)
                         && each.compareTo(machine.profile().draws().powerCleaning()) >= 0);
         journal.write(
-                entry(EntryKind.STEP, kept, machine, step, words + routines(came)).because(cause), postings, came);
+                entry(EntryKind.STEP, kept, machine, step, words + routines(came))
+                        .because(cause),
+                postings,
+                came);
     }
 
     private List<Posting> booked(Machines.Machine machine, StepRun run, CardMoves moves, Set<Long> bottles) {
@@ -500,7 +503,8 @@ public class CardService {
         journal.write(entry(kind, kept, machine, run.step().id(), words), List.of(), consequences);
     }
 
-    private static NewEntry entry(EntryKind kind, Cards.Kept kept, Machines.Machine machine, String step, String words) {
+    private static NewEntry entry(
+            EntryKind kind, Cards.Kept kept, Machines.Machine machine, String step, String words) {
         return NewEntry.of(kind, machine.name() + ": " + words)
                 .machine(machine.id())
                 .card(kept.id(), step);

@@ -3,9 +3,9 @@ package fairkettle.server.checks;
 import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.SHEET;
 
+import fairkettle.books.EntryKind;
 import fairkettle.server.journal.Journal;
 import fairkettle.sheet.SheetKind;
-import fairkettle.books.EntryKind;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;

@@ -59,23 +59,34 @@ class DemoSuppliers {
             var ink = ink(Family.SUBLIMATION, code);
             set.put(ink, code.equals("K") ? 100_000L : 70_000L);
             suppliers.sells(lane, "sublimation " + code + ", 100 mL", Map.of(ink, 100_000L), tiers(1190, 5, 1090));
-            suppliers.sells(quay, "sublimation " + code + ", 250 mL plain", Map.of(ink, 250_000L), tiers(1750, 4, 1600));
+            suppliers.sells(
+                    quay, "sublimation " + code + ", 250 mL plain", Map.of(ink, 250_000L), tiers(1750, 4, 1600));
         }
         suppliers.sells(lane, "sublimation set of four, 100 and 3 × 70 mL", set, tiers(3290, 3, 3090));
         for (var code : List.of("LC", "LM")) {
             suppliers.sells(
-                    lane, "sublimation " + code + ", 100 mL", Map.of(ink(Family.SUBLIMATION, code), 100_000L), tiers(1190, 5, 1090));
+                    lane,
+                    "sublimation " + code + ", 100 mL",
+                    Map.of(ink(Family.SUBLIMATION, code), 100_000L),
+                    tiers(1190, 5, 1090));
         }
         for (var code : List.of("K", "C", "M", "Y", "W1", "W2")) {
-            suppliers.sells(quay, "film " + code + ", 100 mL", Map.of(ink(Family.FILM, code), 100_000L), tiers(1450, 6, 1290));
+            suppliers.sells(
+                    quay, "film " + code + ", 100 mL", Map.of(ink(Family.FILM, code), 100_000L), tiers(1450, 6, 1290));
         }
         for (var code : four) {
-            suppliers.sells(lane, "edible " + code + ", 60 mL", Map.of(ink(Family.EDIBLE, code), 60_000L), tiers(990, 4, 940));
-            suppliers.sells(lane, "maker’s dye " + code + ", 70 mL, keyed", Map.of(ink(Family.MAKERS_DYE, code), 70_000L), tiers(1320, 99, 1320));
+            suppliers.sells(
+                    lane, "edible " + code + ", 60 mL", Map.of(ink(Family.EDIBLE, code), 60_000L), tiers(990, 4, 940));
+            suppliers.sells(
+                    lane,
+                    "maker’s dye " + code + ", 70 mL, keyed",
+                    Map.of(ink(Family.MAKERS_DYE, code), 70_000L),
+                    tiers(1320, 99, 1320));
         }
         suppliers.sells(roll, "gloves, box of 50 pairs", Map.of(part(Supply.GLOVES), 50L), tiers(720, 4, 650));
         suppliers.sells(roll, "plain paper, 500 sheets", Map.of(part(Supply.PAPER), 500L), tiers(495, 5, 430));
-        suppliers.sells(roll, "transfer paper, 100 sheets", Map.of(part(Supply.TRANSFER_PAPER), 100L), tiers(1450, 3, 1290));
+        suppliers.sells(
+                roll, "transfer paper, 100 sheets", Map.of(part(Supply.TRANSFER_PAPER), 100L), tiers(1450, 3, 1290));
         suppliers.sells(roll, "waste pad", Map.of(part(Supply.PAD), 1L), tiers(2150, 3, 1990));
         suppliers.sells(roll, "dampers, bag of four", Map.of(part(Supply.DAMPER), 4L), tiers(1180, 3, 1090));
         for (var code : four) {

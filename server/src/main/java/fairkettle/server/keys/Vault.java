@@ -240,7 +240,9 @@ public class Vault implements ApplicationRunner {
                 .orElseThrow(() -> Problem.refused(
                         "This code was sealed with another key, and cannot be read with this one.", List.of()));
         journal.write(
-                NewEntry.of(EntryKind.KEY, name + ": its activation code was shown").machine(machine), List.of());
+                NewEntry.of(EntryKind.KEY, name + ": its activation code was shown")
+                        .machine(machine),
+                List.of());
         return code;
     }
 }

@@ -332,7 +332,10 @@ public class Ledger {
                 .toList();
     }
 
-    /** Makes the contents again from the postings. @return how many places and sums differed: 0 unless something was broken */
+    /**
+     * Makes the contents again from the postings. @return how many places and sums differed: 0 unless something was
+     * broken
+     */
     @Transactional
     public int rebuild() {
         db.execute("lock table content, posting in share row exclusive mode");
@@ -351,10 +354,11 @@ public class Ledger {
         int sums = outflow.rebuild();
         var made = everything();
         events.publishEvent(new Rebuilt());
-        return sums + (int) java.util.stream.Stream.concat(kept.keySet().stream(), made.keySet().stream())
-                .distinct()
-                .filter(place ->
-                        !kept.getOrDefault(place, Mixture.EMPTY).equals(made.getOrDefault(place, Mixture.EMPTY)))
-                .count();
+        return sums
+                + (int) java.util.stream.Stream.concat(kept.keySet().stream(), made.keySet().stream())
+                        .distinct()
+                        .filter(place -> !kept.getOrDefault(place, Mixture.EMPTY)
+                                .equals(made.getOrDefault(place, Mixture.EMPTY)))
+                        .count();
     }
 }

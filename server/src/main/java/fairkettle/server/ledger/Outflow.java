@@ -50,11 +50,21 @@ public class Outflow {
      * @param microlitres that left; below nothing for what came in
      */
     public record Gone(
-            LocalDate month, long machine, long person, long card, Cause cause, Substance substance, long microlitres) {}
+            LocalDate month,
+            long machine,
+            long person,
+            long card,
+            Cause cause,
+            Substance substance,
+            long microlitres) {}
 
     /** Whose the ink is that moves: the entry's own, or that of the entry which it strikes out. */
     private record Origin(
-            EntryKind kind, Instant at, @Nullable Long machine, @Nullable Long person, @Nullable Long card) {}
+            EntryKind kind,
+            Instant at,
+            @Nullable Long machine,
+            @Nullable Long person,
+            @Nullable Long card) {}
 
     private Origin origin(long entry) {
         return db.select(ENTRY.KIND, ENTRY.AT, ENTRY.MACHINE_ID, ENTRY.PERSON_ID, ENTRY.CARD_ID)
@@ -71,7 +81,8 @@ public class Outflow {
         var origin = entry.contraOf() == null
                 ? new Origin(entry.kind(), at, entry.machine(), person, entry.card())
                 : origin(entry.contraOf());
-        var sums = new TreeMap<Cause, Map<String, Long>>(); // why sorted: two that book the same rows take them in order
+        var sums =
+                new TreeMap<Cause, Map<String, Long>>(); // why sorted: two that book the same rows take them in order
         postings.stream()
                 .filter(p -> Cause.gone(p.place()))
                 .forEach(p -> sums.computeIfAbsent(
@@ -174,7 +185,9 @@ public class Outflow {
         var origin = ENTRY.as("origin");
         var cause = DSL.when(POSTING.PLACE.eq(DSL.inline(Place.Outside.SUPPLIER.key())), inline(Cause.BOUGHT))
                 .when(
-                        POSTING.PLACE.eq(DSL.inline(Place.Outside.CORRECTION.key())).and(origin.KIND.eq(DSL.inline(EntryKind.MACHINE, ENTRY.KIND))),
+                        POSTING.PLACE
+                                .eq(DSL.inline(Place.Outside.CORRECTION.key()))
+                                .and(origin.KIND.eq(DSL.inline(EntryKind.MACHINE, ENTRY.KIND))),
                         inline(Cause.BROUGHT_IN))
                 .when(POSTING.PLACE.eq(DSL.inline(Place.Outside.CORRECTION.key())), inline(Cause.CORRECTIONS))
                 .when(POSTING.PLACE.eq(DSL.inline(Place.Outside.PUT_ASIDE.key())), inline(Cause.PUT_ASIDE))
@@ -182,9 +195,7 @@ public class Outflow {
                 .otherwise(DSL.coalesce(origin.CAUSE, inline(Cause.OTHER)));
         var month = DSL.field(
                 "date_trunc('month', {0} at time zone {1})::date",
-                LocalDate.class,
-                origin.AT,
-                DSL.inline(shop.settings().zoneId().getId()));
+                LocalDate.class, origin.AT, DSL.inline(shop.settings().zoneId().getId()));
         var machine = DSL.coalesce(origin.MACHINE_ID, DSL.inline(0L));
         var person = DSL.coalesce(origin.PERSON_ID, DSL.inline(0L));
         var card = DSL.coalesce(origin.CARD_ID, DSL.inline(0L));

@@ -32,8 +32,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Repository
 class Past {
 
-    private static final Field<BigDecimal> MOVED = DSL.field(
-            DSL.select(DSL.coalesce(DSL.sum(POSTING.MICROLITRES), BigDecimal.ZERO))
+    private static final Field<BigDecimal> MOVED =
+            DSL.field(DSL.select(DSL.coalesce(DSL.sum(POSTING.MICROLITRES), BigDecimal.ZERO))
                     .from(POSTING)
                     .where(POSTING.ENTRY_ID.eq(ENTRY.ID), POSTING.MICROLITRES.gt(0L)));
     private static final Field<Boolean> STRUCK = DSL.field(Journal.stands().not());
@@ -111,7 +111,10 @@ class Past {
                 .and(wanted.card() == null ? DSL.noCondition() : ENTRY.CARD_ID.eq(wanted.card()))
                 .and(wanted.person() == null ? DSL.noCondition() : ENTRY.PERSON_ID.eq(wanted.person()))
                 .and(wanted.from() == null ? DSL.noCondition() : ENTRY.AT.ge(begins(wanted.from())))
-                .and(wanted.to() == null ? DSL.noCondition() : ENTRY.AT.lt(begins(wanted.to().plusDays(1))))
+                .and(
+                        wanted.to() == null
+                                ? DSL.noCondition()
+                                : ENTRY.AT.lt(begins(wanted.to().plusDays(1))))
                 .and(wanted.lot() == null ? DSL.noCondition() : moved(wanted.lot()))
                 .and(words == null || words.isBlank() ? DSL.noCondition() : says(words));
     }
@@ -143,8 +146,7 @@ class Past {
     }
 
     private Condition moved(long lot) {
-        return db
-                .select(LOT.KIND, LOT.FAMILY, LOT.CHANNEL)
+        return db.select(LOT.KIND, LOT.FAMILY, LOT.CHANNEL)
                 .from(LOT)
                 .where(LOT.ID.eq(lot))
                 .fetchOptional()

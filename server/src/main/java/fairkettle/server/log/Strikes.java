@@ -83,8 +83,7 @@ public class Strikes {
         if (entry.kind() == EntryKind.STRIKE) {
             throw Problem.refused("A strike is not struck out itself: do once more what was struck out.", List.of());
         }
-        if (entry.card() != null
-                && (OF_CARDS.contains(entry.kind()) || entry.kind() == EntryKind.UPKEEP)) {
+        if (entry.card() != null && (OF_CARDS.contains(entry.kind()) || entry.kind() == EntryKind.UPKEEP)) {
             return cards.strike(entry);
         }
         if (journal.gives(entry.id()).isEmpty()) {

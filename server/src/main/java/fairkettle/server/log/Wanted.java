@@ -15,14 +15,18 @@ import org.jspecify.annotations.Nullable;
 public record Wanted(
         @Nullable Long machine,
         @Nullable String kind,
-        @Nullable @Size(max = 200, message = "At most 200 letters.") String words,
+
+        @Nullable @Size(max = 200, message = "At most 200 letters.")
+        String words,
+
         @Nullable Long card,
         @Nullable Long person,
         @Nullable Long lot,
         @Nullable LocalDate from,
         @Nullable LocalDate to) {
 
-    @Nullable EntryKind entryKind() {
+    @Nullable
+    EntryKind entryKind() {
         if (kind == null || kind.isBlank()) {
             return null;
         }

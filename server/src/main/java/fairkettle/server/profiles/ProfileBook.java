@@ -139,7 +139,8 @@ public class ProfileBook {
                 .set(PROFILE.VERSION, PROFILE.VERSION.plus(1))
                 .where(PROFILE.ID.eq(better.id()))
                 .execute();
-        journal.write(NewEntry.of(EntryKind.MACHINE, "profile “%s” corrected%s".formatted(better.name(), words)), List.of());
+        journal.write(
+                NewEntry.of(EntryKind.MACHINE, "profile “%s” corrected%s".formatted(better.name(), words)), List.of());
         live.changed("profiles");
         live.changed("bench");
     }

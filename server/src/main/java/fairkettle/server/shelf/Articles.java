@@ -36,8 +36,11 @@ public class Articles {
     public record Kept(Article article, String label, long minimum, long reserve, int count) {}
 
     public Map<Article, Kept> all() {
-        return db.selectFrom(ARTICLE).fetchMap(r -> Article.parse(r.getKey()), r ->
-                new Kept(Article.parse(r.getKey()), r.getLabel(), r.getMinimum(), r.getReserve(), r.getCount()));
+        return db.selectFrom(ARTICLE)
+                .fetchMap(
+                        r -> Article.parse(r.getKey()),
+                        r -> new Kept(
+                                Article.parse(r.getKey()), r.getLabel(), r.getMinimum(), r.getReserve(), r.getCount()));
     }
 
     /** Of ink or fluid, what no plan may take. */
@@ -81,7 +84,10 @@ public class Articles {
     /** An own article was counted. */
     @Transactional
     public void count(Article.Own article, int count, String why) {
-        var row = db.selectFrom(ARTICLE).where(ARTICLE.KEY.eq(article.key())).forUpdate().fetchOne();
+        var row = db.selectFrom(ARTICLE)
+                .where(ARTICLE.KEY.eq(article.key()))
+                .forUpdate()
+                .fetchOne();
         if (row == null) {
             throw new IllegalArgumentException("The shelf knows no article (%s).".formatted(article.key()));
         }

@@ -101,7 +101,8 @@ public class WasteBottles {
                 .execute();
         journal.write(
                 NewEntry.of(
-                        EntryKind.WASTE, "waste bottle “%s” is in use, for %s, %s mL".formatted(name.strip(), kind, capacity)),
+                        EntryKind.WASTE,
+                        "waste bottle “%s” is in use, for %s, %s mL".formatted(name.strip(), kind, capacity)),
                 List.of());
         live.changed("shelf");
     }

@@ -27,7 +27,11 @@ public final class CsvFile {
     private CsvFile(Appendable to, List<String> columns) {
         try {
             printer = new CSVPrinter(
-                    to, CSVFormat.RFC4180.builder().setHeader(columns.toArray(String[]::new)).get());
+                    to,
+                    CSVFormat.RFC4180
+                            .builder()
+                            .setHeader(columns.toArray(String[]::new))
+                            .get());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

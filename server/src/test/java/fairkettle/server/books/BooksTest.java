@@ -127,11 +127,10 @@ class BooksTest {
                         + second.get("holds").asDouble())
                 .as("all 100 mL of it")
                 .isEqualTo(100);
-        assertThat(api.read(api.get("/api/machines/%d/bottles".formatted(two))))
-                .anySatisfy(b -> {
-                    assertThat(b.get("code").asString()).isEqualTo("BOOK-BAD");
-                    assertThat(b.get("went").asDouble()).isEqualTo(went);
-                });
+        assertThat(api.read(api.get("/api/machines/%d/bottles".formatted(two)))).anySatisfy(b -> {
+            assertThat(b.get("code").asString()).isEqualTo("BOOK-BAD");
+            assertThat(b.get("went").asDouble()).isEqualTo(went);
+        });
         assertThat(api.read(api.get("/api/log?lot=" + lot)).get("entries"))
                 .as("its arrival, two refills, a print")
                 .hasSize(4);
@@ -143,7 +142,9 @@ class BooksTest {
         print(id, 9);
         var csv = api.get("/api/books.csv").getResponse().getContentAsString();
         assertThat(csv.lines().findFirst().orElseThrow()).startsWith("by,name,before mL,after mL,bought mL");
-        assertThat(csv).contains("machine,In a table,").contains("month," + YearMonth.now().getYear());
+        assertThat(csv)
+                .contains("machine,In a table,")
+                .contains("month," + YearMonth.now().getYear());
     }
 
     @Test
@@ -190,8 +191,8 @@ class BooksTest {
 
     private void refill(long machine, long lot, double mL) {
         assertThat(api.post("/api/machines/%d/refills".formatted(machine), """
-                        {"channel": "C", "lot": %d, "poured": %s, "ranDry": false, "chipReset": false}
-                        """.formatted(lot, mL)))
+            {"channel": "C", "lot": %d, "poured": %s, "ranDry": false, "chipReset": false}
+            """.formatted(lot, mL)))
                 .hasStatus(201);
     }
 

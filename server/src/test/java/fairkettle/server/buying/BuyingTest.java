@@ -8,6 +8,7 @@ import fairkettle.ink.Millilitres;
 import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
 import fairkettle.server.shelf.Shelf;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -48,7 +49,9 @@ class BuyingTest {
             {"supplier": %d, "lines": [{"offer": %d, "count": 4}]}
             """.formatted(seller, offer)));
         var purchase = named(bought.get("purchases"), "supplier", "Harrow Lane");
-        assertThat(purchase.get("total").asLong()).as("the better price, and postage").isEqualTo(2100);
+        assertThat(purchase.get("total").asLong())
+                .as("the better price, and postage")
+                .isEqualTo(2100);
         assertThat(article(CYAN).get("onTheWay").asDouble()).isEqualTo(200);
         assertThat(article(CYAN).get("low").asBoolean()).isFalse();
 
@@ -62,9 +65,7 @@ class BuyingTest {
         assertThat(came(id, offer, 3, "BUY-C1")).hasStatusOk();
         assertThat(article(CYAN).get("left").asDouble()).isEqualTo(250);
         assertThat(article(CYAN).get("onTheWay").asDouble()).isEqualTo(50);
-        assertThat(came(id, offer, 2, "BUY-C1"))
-                .as("more than was ordered")
-                .hasStatus(422);
+        assertThat(came(id, offer, 2, "BUY-C1")).as("more than was ordered").hasStatus(422);
         assertThat(came(id, offer, 1, "BUY-C2")).hasStatusOk();
         assertThat(named(api.read(api.get("/api/buying")).get("purchases"), "supplier", "Harrow Lane")
                         .get("state")
@@ -84,21 +85,24 @@ class BuyingTest {
         var yellow = "ink/MAKERS_DYE/Y/set";
         offer(seller, "Set", content(black, 100) + "," + content(yellow, 70), "{\"from\": 1, \"price\": 1701}");
         long offer = sold(seller);
-        api.post("/api/purchases", "{\"supplier\": %d, \"lines\": [{\"offer\": %d, \"count\": 1}]}"
-                .formatted(seller, offer));
+        api.post(
+                "/api/purchases",
+                "{\"supplier\": %d, \"lines\": [{\"offer\": %d, \"count\": 1}]}".formatted(seller, offer));
         long id = named(api.read(api.get("/api/buying")).get("purchases"), "supplier", "Ribbon and Roll")
                 .get("id")
                 .asLong();
         assertThat(api.post("/api/purchases/%d/came".formatted(id), """
-                        {"lines": [{"offer": %d, "count": 1, "codes": {"%s": "SET-K", "%s": "SET-Y"}}]}
-                        """.formatted(offer, black, yellow)))
+            {"lines": [{"offer": %d, "count": 1, "codes": {"%s": "SET-K", "%s": "SET-Y"}}]}
+            """.formatted(offer, black, yellow)))
                 .hasStatusOk();
         var lots = api.read(api.get("/api/shelf/lots"));
         long k = named(lots, "code", "SET-K").get("price").asLong();
         long y = named(lots, "code", "SET-Y").get("price").asLong();
         assertThat(k + y).isEqualTo(1701);
         assertThat(k).isEqualTo(1001);
-        assertThat(named(api.read(api.get("/api/shelf/lots")), "code", "SET-Y").get("left").asDouble())
+        assertThat(named(api.read(api.get("/api/shelf/lots")), "code", "SET-Y")
+                        .get("left")
+                        .asDouble())
                 .isEqualTo(70);
     }
 
@@ -130,13 +134,16 @@ class BuyingTest {
         assertThat(own.get("own").asBoolean()).isTrue();
         var key = own.get("key").asString();
         assertThat(api.post(
-                        "/api/buying/articles/counted", "{\"article\": \"%s\", \"count\": 35, \"why\": \"\"}".formatted(key)))
+                        "/api/buying/articles/counted",
+                        "{\"article\": \"%s\", \"count\": 35, \"why\": \"\"}".formatted(key)))
                 .hasStatus(400);
         assertThat(api.post(
                         "/api/buying/articles/counted",
                         "{\"article\": \"%s\", \"count\": 35, \"why\": \"five were stained\"}".formatted(key)))
                 .hasStatusOk();
-        assertThat(api.read(api.get("/api/log?words=rosette backs")).at("/entries/0/words").asString())
+        assertThat(api.read(api.get("/api/log?words=rosette backs"))
+                        .at("/entries/0/words")
+                        .asString())
                 .isEqualTo("rosette backs: 35 on the shelf, -5, five were stained");
     }
 
@@ -149,15 +156,15 @@ class BuyingTest {
         assertThat(seller.get("hereFrom").asString()).isIn("00:00", "00:00:00", "01:00", "01:00:00");
         assertThat(api.post(
                         "/api/suppliers",
-                        "{\"name\": \"Nowhere\", \"leadDays\": 1, \"postage\": 0, \"zone\": \"Moon/Crater\", \"notes\": \"\"}"))
+                        "{\"name\": \"Nowhere\", \"leadDays\": 1, \"postage\": 0, \"zone\": \"Moon/Crater\","
+                                + " \"notes\": \"\"}"))
                 .hasStatus(400)
                 .bodyJson()
                 .extractingPath("$.errors[0].detail")
                 .asString()
                 .contains("Moon/Crater");
         assertThat(api.post(
-                        "/api/suppliers",
-                        "{\"name\": \"Far Quay\", \"leadDays\": 1, \"postage\": 0, \"notes\": \"\"}"))
+                        "/api/suppliers", "{\"name\": \"Far Quay\", \"leadDays\": 1, \"postage\": 0, \"notes\": \"\"}"))
                 .as("twice")
                 .hasStatus(400);
     }
@@ -166,11 +173,23 @@ class BuyingTest {
     void anOrderIsTakenAlongAsATable() throws Exception {
         long seller = supplier("Tabled", 250, "null");
         offer(seller, "Gloves, 50 pairs", content("part/GLOVES", 50), "{\"from\": 1, \"price\": 700}");
-        api.post("/api/purchases", "{\"supplier\": %d, \"lines\": [{\"offer\": %d, \"count\": 2}]}"
-                .formatted(seller, sold(seller)));
-        long id = named(api.read(api.get("/api/buying")).get("purchases"), "supplier", "Tabled").get("id").asLong();
-        assertThat(api.get("/api/purchases/%d.csv".formatted(id)).getResponse().getContentAsString().lines())
+        api.post(
+                "/api/purchases",
+                "{\"supplier\": %d, \"lines\": [{\"offer\": %d, \"count\": 2}]}".formatted(seller, sold(seller)));
+        long id = named(api.read(api.get("/api/buying")).get("purchases"), "supplier", "Tabled")
+                .get("id")
+                .asLong();
+        assertThat(api.get("/api/purchases/%d.csv".formatted(id))
+                        .getResponse()
+                        .getContentAsString()
+                        .lines())
                 .containsExactly("count,what,price GBP,came", "2,\"Gloves, 50 pairs\",14.0,0", "1,postage,2.5,");
+        assertThat(new String(
+                        api.get("/api/purchases/%d.pdf".formatted(id))
+                                .getResponse()
+                                .getContentAsByteArray(),
+                        StandardCharsets.ISO_8859_1))
+                .startsWith("%PDF-");
         double before = article("part/GLOVES").get("left").asDouble();
         assertThat(came(id, sold(seller), 2, "")).hasStatusOk();
         assertThat(article("part/GLOVES").get("left").asDouble()).isEqualTo(before + 100);
@@ -181,15 +200,14 @@ class BuyingTest {
     void whatMakesNoSenseIsRefused() {
         long seller = supplier("Strict", 0, "null");
         assertThat(api.post("/api/suppliers/%d/offers".formatted(seller), """
-                        {"name": "Nothing", "contents": [{"article": "moon/cheese", "each": 3}], "tiers": [{"from": 1, "price": 5}]}
-                        """))
-                .hasStatus(400);
+            {"name": "Nothing", "contents": [{"article": "moon/cheese", "each": 3}], "tiers": [{"from": 1, "price": 5}]}
+            """)).hasStatus(400);
         assertThat(api.post("/api/suppliers/%d/offers".formatted(seller), """
-                        {"name": "From two", "contents": [{"article": "part/GLOVES", "each": 3}], "tiers": [{"from": 2, "price": 5}]}
-                        """))
-                .hasStatus(400);
-        assertThat(api.post("/api/purchases", "{\"supplier\": %d, \"lines\": [{\"offer\": 987654, \"count\": 1}]}"
-                        .formatted(seller)))
+            {"name": "From two", "contents": [{"article": "part/GLOVES", "each": 3}], "tiers": [{"from": 2, "price": 5}]}
+            """)).hasStatus(400);
+        assertThat(api.post(
+                        "/api/purchases",
+                        "{\"supplier\": %d, \"lines\": [{\"offer\": 987654, \"count\": 1}]}".formatted(seller)))
                 .hasStatus(422);
     }
 
@@ -197,7 +215,8 @@ class BuyingTest {
         return named(
                         api.read(api.post("/api/suppliers", """
                             {"name": "%s", "leadDays": 4, "postage": %d, "freeFrom": %s, "notes": ""}
-                            """.formatted(name, postage, freeFrom))).get("suppliers"),
+                            """.formatted(name, postage, freeFrom)))
+                                .get("suppliers"),
                         "name",
                         name)
                 .get("id")
@@ -210,8 +229,8 @@ class BuyingTest {
 
     private void offer(long supplier, String name, String contents, String tiers) {
         assertThat(api.post("/api/suppliers/%d/offers".formatted(supplier), """
-                        {"name": "%s", "contents": [%s], "tiers": [%s]}
-                        """.formatted(name, contents, tiers)))
+            {"name": "%s", "contents": [%s], "tiers": [%s]}
+            """.formatted(name, contents, tiers)))
                 .hasStatus(201);
     }
 
@@ -230,8 +249,8 @@ class BuyingTest {
 
     private void bottleOf(String code, String family, String channel, String make) {
         assertThat(api.post("/api/shelf/lots", """
-                        {"family": "%s", "channel": "%s", "make": "%s", "code": "%s", "volume": 100, "price": 1200, "foodGrade": false}
-                        """.formatted(family, channel, make, code)))
+            {"family": "%s", "channel": "%s", "make": "%s", "code": "%s", "volume": 100, "price": 1200, "foodGrade": false}
+            """.formatted(family, channel, make, code)))
                 .hasStatus(201);
     }
 

@@ -53,8 +53,10 @@ class LogTest {
     void itIsAskedByPersonAndByDays() {
         long id = api.machine("Of these days", "small-tank", "INKED");
         var today = LocalDate.now(ZoneOffset.UTC);
-        assertThat(entries("machine=%d&from=%s".formatted(id, today.minusDays(1)))).hasSize(1);
-        assertThat(entries("machine=%d&to=%s".formatted(id, today.minusDays(2)))).isEmpty();
+        assertThat(entries("machine=%d&from=%s".formatted(id, today.minusDays(1))))
+                .hasSize(1);
+        assertThat(entries("machine=%d&to=%s".formatted(id, today.minusDays(2))))
+                .isEmpty();
         assertThat(entries("machine=%d&person=987654".formatted(id))).isEmpty();
         assertThat(api.get("/api/log?kind=gossip"))
                 .hasStatus(400)
