@@ -124,6 +124,12 @@ export const router = createRouter({
       meta: { title: 'Where ink went' },
     },
     {
+      path: '/log/month',
+      name: 'month',
+      component: () => import('./books/MonthView.vue'),
+      meta: { title: 'What a month cost' },
+    },
+    {
       path: '/log/burden',
       name: 'burden',
       component: () => import('./log/BurdenView.vue'),

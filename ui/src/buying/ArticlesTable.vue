@@ -157,6 +157,10 @@ const due = (a: Article) => a.orderBy !== undefined && a.orderBy <= props.today
 td .small {
   display: block;
 }
+.title,
+h2 {
+  margin-bottom: 8px;
+}
 .row-form {
   align-items: center;
 }

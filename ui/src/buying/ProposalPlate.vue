@@ -51,7 +51,7 @@ const over = computed(() =>
     <template v-else>
       <p v-if="!proposal.orders.length && !proposal.missing.length" class="quiet">Nothing has to be ordered by then.</p>
       <div class="orders">
-        <article v-for="order in proposal.orders" :key="order.supplier">
+        <article v-for="(order, i) in proposal.orders" :key="order.supplier">
           <h3>{{ order.name }}</h3>
           <table class="figures">
             <tbody>
@@ -71,7 +71,13 @@ const over = computed(() =>
               </tr>
             </tbody>
           </table>
-          <BButton variant="primary" :disabled="busy" @click="$emit('order', order)">It is ordered</BButton>
+          <BButton
+            :variant="i === 0 ? 'primary' : 'outline-secondary'"
+            :disabled="busy"
+            :aria-label="`It is ordered from ${order.name}`"
+            @click="$emit('order', order)"
+            >It is ordered</BButton
+          >
         </article>
       </div>
       <p v-if="proposal.orders.length > 1">
@@ -104,6 +110,9 @@ const over = computed(() =>
 .title select {
   width: auto;
 }
+h3 {
+  margin-bottom: 8px;
+}
 .orders {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
@@ -111,6 +120,6 @@ const over = computed(() =>
   align-items: start;
 }
 .orders .btn {
-  margin-top: 10px;
+  margin: 10px 0 14px;
 }
 </style>

@@ -191,6 +191,9 @@ function sells(id: number, offer: Schemas['NewOffer']) {
 section {
   margin-bottom: 24px;
 }
+h2 {
+  margin-bottom: 8px;
+}
 .ranked > span {
   display: block;
 }

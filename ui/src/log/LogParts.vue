@@ -5,6 +5,7 @@ import PageParts from '../shell/PageParts.vue'
 const PARTS = [
   { to: '/log', label: 'What happened' },
   { to: '/log/ink', label: 'Where ink went' },
+  { to: '/log/month', label: 'What a month cost' },
   { to: '/log/burden', label: 'What it takes' },
 ]
 </script>

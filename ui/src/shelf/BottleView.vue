@@ -75,7 +75,7 @@ const holding = computed(() => bottle.value?.reached.filter((r) => r.holds > 0) 
           </div>
         </section>
         <section>
-          <h3>Printed with it: {{ bottle.printsInAll }}</h3>
+          <h3>Sheets that carried it: {{ bottle.printsInAll }}</h3>
           <p v-if="!bottle.prints.length" class="quiet">No sheet carried it.</p>
           <ol class="prints">
             <li v-for="p in bottle.prints" :key="p.entry">
@@ -97,6 +97,10 @@ const holding = computed(() => bottle.value?.reached.filter((r) => r.holds > 0) 
   display: flex;
   flex-wrap: wrap;
   gap: 4px 22px;
+}
+h2,
+h3 {
+  margin-bottom: 8px;
 }
 section {
   margin-bottom: 22px;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, onMounted, reactive, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { useLive } from '../shell/live'
@@ -16,6 +17,7 @@ import Choice from '../shell/Choice.vue'
 import Tick from '../shell/Tick.vue'
 
 const CODES = ['K', 'C', 'M', 'Y', 'LC', 'LM', 'GY', 'PK', 'W1', 'W2', 'W3', 'W4']
+const router = useRouter()
 const { settings } = useShop()
 const currency = computed(() => settings.value?.currency ?? 'GBP')
 const unit = computed(() => settings.value?.volumeUnit as 'mL' | 'fl oz' | undefined)
@@ -72,8 +74,10 @@ const { run: spoil } = oneAtATime(async () => {
   problem.value = error ? problemOf(error) : undefined
   if (!data) return
   lots.value = data
+  const id = spoiling.value?.id
   spoiling.value = undefined
   why.value = ''
+  await router.push(`/shelf/bottles/${id}`) // where all that it reached is said
 })
 
 const { run: add } = oneAtATime(async () => {

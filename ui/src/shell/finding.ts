@@ -44,6 +44,7 @@ const SETTINGS = [
   { name: 'Waste bottles', to: '/shelf/waste' },
   { name: 'Labels for machines, lines, bottles, waste', to: '/shelf/labels' },
   { name: 'Where ink went, by month, machine and person', to: '/log/ink' },
+  { name: 'What a month cost, and a sheet with its upkeep', to: '/log/month' },
   { name: 'What upkeep takes: ink, hands, money', to: '/log/burden' },
 ]
 

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { computed, ref, watch } from 'vue'
 import FieldProblem from '../shell/FieldProblem.vue'
 import NumberInput from '../shell/NumberInput.vue'
 import TextInput from '../shell/TextInput.vue'
 import ShopBlock from './ShopBlock.vue'
+import ReasonedInput from '../shell/ReasonedInput.vue'
+import { numberOrNone, whyNoNumber } from '../units/typed'
 import { useShopForm } from './useShopForm'
 
 /** What things cost here. */
@@ -14,6 +17,14 @@ const COMPARED = [
   { key: 'inkedSheet', label: 'A sheet that comes inked', minor: 100 },
 ] as const
 const { shop, form, problem } = useShopForm()
+/** As it was typed: what is no number is refused where it is kept, and hides no tax. */
+const tax = ref(form.value?.taxPercent === undefined ? '' : String(form.value.taxPercent))
+const whyNoTax = computed(() => (tax.value.trim() === '' ? '' : whyNoNumber(tax.value, '20')))
+watch(tax, (text) => {
+  if (!form.value) return
+  const percent = numberOrNone(text)
+  form.value.taxPercent = percent !== undefined && Number.isNaN(percent) ? -1 : percent
+})
 </script>
 
 <template>
@@ -38,6 +49,22 @@ const { shop, form, problem } = useShopForm()
             <NumberInput id="reserve" v-model="form.reserve" />
             <FieldProblem :problem="problem" field="reserve" />
           </div>
+        </div>
+        <div class="pair">
+          <div>
+            <label for="tax">Tax on what is bought, %</label>
+            <ReasonedInput id="tax" v-model="tax" :why="whyNoTax" inputmode="decimal" placeholder="not shown" />
+            <FieldProblem :problem="problem" field="taxPercent" />
+          </div>
+          <label v-if="form.taxPercent !== undefined" class="with-tax"
+            ><input
+              type="checkbox"
+              class="form-check-input"
+              :checked="form.pricesWithTax !== false"
+              @change="form!.pricesWithTax = ($event.target as HTMLInputElement).checked"
+            />
+            prices here are with it</label
+          >
         </div>
         <label for="waste-rule">Where waste goes, by the rules of your place</label>
         <TextInput id="waste-rule" v-model="form.wasteRule" />

@@ -58,6 +58,7 @@ final class Views {
         all.put("log", "/log");
         all.put("ink", "/log/ink");
         all.put("bottle", "/shelf/bottles/1");
+        all.put("month", "/log/month");
         all.put("burden", "/log/burden");
         all.put("sums", "/sums");
         all.put("shop", "/shop");

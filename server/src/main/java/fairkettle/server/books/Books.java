@@ -97,6 +97,13 @@ public class Books {
                 first == null ? null : YearMonth.from(first));
     }
 
+    /** The first month of which anything is known; null in a new shop. */
+    @Nullable
+    YearMonth first() {
+        var first = outflow.first();
+        return first == null ? null : YearMonth.from(first);
+    }
+
     private List<Stock> stock(
             List<Gone> gone, LocalDate from, @Nullable Long machine, Function<Substance, Price> price) {
         var before = new TreeMap<String, Long>();

@@ -2,7 +2,9 @@ package fairkettle.server.books;
 
 import fairkettle.books.Cause;
 import fairkettle.books.InkBook;
+import fairkettle.books.Statement;
 import fairkettle.server.books.Books.By;
+import fairkettle.server.papers.Sheet;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.CsvFile;
 import fairkettle.server.web.Problem;
@@ -16,6 +18,9 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.Resource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -28,11 +33,13 @@ class BooksController {
     private static final int MOST_MONTHS = 120;
 
     private final Books books;
+    private final Statements statements;
     private final Recall recall;
     private final Shop shop;
     private final Clock clock;
 
-    BooksController(Books books, Recall recall, Shop shop, Clock clock) {
+    BooksController(Books books, Statements statements, Recall recall, Shop shop, Clock clock) {
+        this.statements = statements;
         this.books = books;
         this.recall = recall;
         this.shop = shop;
@@ -110,6 +117,96 @@ class BooksController {
         });
     }
 
+    /** @param amount mL, pieces or minutes, as {@code unit} says; @param cost in minor units */
+    record StatementLineJson(Statement.Part part, String label, double amount, String unit, long cost) {}
+
+    /**
+     * Money in minor units. @param material everything but hands; {@code net} and the rest null where no tax is shown
+     */
+    record StatementJson(
+            YearMonth month,
+            @Nullable YearMonth first,
+            List<StatementLineJson> lines,
+            long total,
+            long material,
+            @Nullable Double taxPercent,
+            @Nullable Long net,
+            @Nullable Long tax,
+            @Nullable Long gross,
+            int sheets,
+            @Nullable Long perSheet) {}
+
+    /** What a month cost. @param month by default this one */
+    @GetMapping("/api/books/statement")
+    StatementJson statement(@RequestParam(required = false) @Nullable YearMonth month) {
+        var which = month == null ? thisMonth() : month;
+        var statement = statements.of(which);
+        var taxed = statement.taxed();
+        var tax = statement.tax();
+        var perSheet = statement.perSheet();
+        return new StatementJson(
+                which,
+                books.first(),
+                statement.lines().stream()
+                        .map(l -> new StatementLineJson(
+                                l.part(),
+                                l.part().label(),
+                                l.amount(),
+                                l.unit(),
+                                l.cost().minor()))
+                        .toList(),
+                statement.total().minor(),
+                statement.material().minor(),
+                tax == null ? null : tax.percent(),
+                taxed == null ? null : taxed.net().minor(),
+                taxed == null ? null : taxed.tax().minor(),
+                taxed == null ? null : taxed.gross().minor(),
+                statement.sheets(),
+                perSheet == null ? null : perSheet.minor());
+    }
+
+    /** The same as a table. */
+    @GetMapping("/api/books/statement.csv")
+    ResponseEntity<Resource> statementAsTable(@RequestParam(required = false) @Nullable YearMonth month) {
+        var which = month == null ? thisMonth() : month;
+        var statement = statements.of(which);
+        return CsvFile.download(
+                "month-%s.csv".formatted(which),
+                List.of("what", "amount", "unit", "cost " + shop.settings().currency()),
+                file -> {
+                    statement
+                            .lines()
+                            .forEach(l -> file.line(
+                                    l.part().label(),
+                                    l.amount(),
+                                    l.unit(),
+                                    l.cost().major()));
+                    file.line("in all", null, null, statement.total().major());
+                });
+    }
+
+    /** The same as a page. */
+    @GetMapping("/api/books/statement.pdf")
+    ResponseEntity<byte[]> statementOnPaper(
+            @RequestParam(required = false) @Nullable YearMonth month,
+            @RequestParam(defaultValue = "a4") String paper) {
+        var which = month == null ? thisMonth() : month;
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.inline()
+                                .filename("month-%s.pdf".formatted(which))
+                                .build()
+                                .toString())
+                .body(StatementPaper.pdf(
+                        statements.of(which), shop.settings().name(), which.toString(), Sheet.paper(paper)));
+    }
+
+    private YearMonth thisMonth() {
+        return YearMonth.now(clock.withZone(shop.settings().zoneId()));
+    }
+
     private static void line(
             CsvFile file, String by, String name, @Nullable Long before, @Nullable Long after, InkBook.Line line) {
         var cells = new ArrayList<@Nullable Object>();
@@ -125,7 +222,7 @@ class BooksController {
     }
 
     private Books.Told told(@Nullable YearMonth from, @Nullable YearMonth to, @Nullable Long machine) {
-        var last = to == null ? YearMonth.now(clock.withZone(shop.settings().zoneId())) : to;
+        var last = to == null ? thisMonth() : to;
         var begin = from == null ? last.minusMonths(2) : from;
         if (begin.isAfter(last)) {
             throw Problem.atField("from", "The first month comes after the last.");

@@ -248,7 +248,9 @@ class DemoShop {
                 null,
                 null,
                 null,
-                null);
+                null,
+                20.0,
+                true);
     }
 
     private void bottles(int behind) {

@@ -15,6 +15,7 @@ import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shelf.Supplies;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -30,7 +31,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What keeping machines alive takes, against what they print: by kind of machine, so that a dear kind is seen. */
 @Repository
-class Burden {
+public class Burden {
 
     private static final double SHEET = 0.210 * 0.297; // m²
     private static final int CHECK = 3; // minutes that a look at a check takes
@@ -58,7 +59,7 @@ class Burden {
      *     minor units
      * @param perSquareMetre the three of them for each m²; null while nothing was printed
      */
-    record BurdenLine(
+    public record BurdenLine(
             String kind,
             List<String> machines,
             double printed,
@@ -67,7 +68,7 @@ class Burden {
             long parts,
             @Nullable BurdenShare perSquareMetre) {}
 
-    record BurdenShare(double minutes, double mL, long parts) {}
+    public record BurdenShare(double minutes, double mL, long parts) {}
 
     private static final class Sum {
         private final List<String> names = new ArrayList<>();
@@ -92,7 +93,14 @@ class Burden {
 
     @Transactional(readOnly = true)
     public List<BurdenLine> lastDays(int days) {
-        var since = clock.instant().minus(Duration.ofDays(days)).atOffset(ZoneOffset.UTC);
+        return between(clock.instant().minus(Duration.ofDays(days)), Instant.MAX);
+    }
+
+    /** @param until left out; {@link Instant#MAX} for now */
+    @Transactional(readOnly = true)
+    public List<BurdenLine> between(Instant from, Instant until) {
+        var since = from.atOffset(ZoneOffset.UTC);
+        var end = (until.equals(Instant.MAX) ? clock.instant().plusSeconds(1) : until).atOffset(ZoneOffset.UTC);
         var kinds = new LinkedHashMap<String, Sum>();
         var of = new HashMap<Long, Sum>();
         var hands = new HashMap<Long, Map<String, Integer>>();
@@ -111,7 +119,7 @@ class Burden {
         }
         db.select(ENTRY.MACHINE_ID, ENTRY.KIND, ENTRY.TOPIC, ENTRY.AMOUNT, ENTRY.CARD_ID)
                 .from(ENTRY)
-                .where(ENTRY.AT.ge(since), ENTRY.MACHINE_ID.isNotNull(), ENTRY.CONTRA_OF.isNull())
+                .where(ENTRY.AT.ge(since), ENTRY.AT.lt(end), ENTRY.MACHINE_ID.isNotNull(), ENTRY.CONTRA_OF.isNull())
                 .and(Journal.stands())
                 .forEach(r -> {
                     var sum = of.get(r.value1());
@@ -138,6 +146,7 @@ class Burden {
                 .on(ENTRY.ID.eq(POSTING.ENTRY_ID))
                 .where(
                         ENTRY.AT.ge(since),
+                        ENTRY.AT.lt(end),
                         ENTRY.MACHINE_ID.isNotNull(),
                         ENTRY.KIND.ne(EntryKind.PRINT),
                         POSTING.PLACE
@@ -154,7 +163,10 @@ class Burden {
         db
                 .select(CARD.ID)
                 .from(CARD)
-                .where(CARD.CREATED_AT.ge(since), CARD.WORK.isNotNull().or(CARD.CASE_ID.isNotNull()))
+                .where(
+                        CARD.CREATED_AT.ge(since),
+                        CARD.CREATED_AT.lt(end),
+                        CARD.WORK.isNotNull().or(CARD.CASE_ID.isNotNull()))
                 .fetch(CARD.ID)
                 .stream()
                 .map(cards::get)

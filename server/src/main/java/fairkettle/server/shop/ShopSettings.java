@@ -1,5 +1,6 @@
 package fairkettle.server.shop;
 
+import fairkettle.books.Statement;
 import fairkettle.changeover.Bottles;
 import fairkettle.changeover.OpeningHours;
 import fairkettle.changeover.Syringe;
@@ -39,6 +40,8 @@ import org.jspecify.annotations.Nullable;
  * @param fluidTarget share of fluid that may stay in a charged path
  * @param wasteRule where waste goes, by the rules of the place
  * @param tolerances gaps that work forgives, where the shop has its own mind
+ * @param taxPercent on what is bought, where the shop wants to see it; {@code pricesWithTax} false if prices are
+ *     entered without it; null as true
  * @param aired false if the room can neither be aired nor has a fan; null as true
  * @param settling how its white sinks, if it knows better than the usual; {@code whiteReturns} how often white goes
  *     back into a tank
@@ -98,13 +101,25 @@ public record ShopSettings(
         @Nullable @Min(value = 0, message = "Not below nothing.") @Max(value = 50, message = "At most 50.")
         Integer whiteReturns,
 
-        @Nullable Boolean aired) {
+        @Nullable Boolean aired,
+
+        @Nullable
+        @DecimalMin(value = "0", message = "Not below nothing.")
+        @DecimalMax(value = "100", message = "At most 100 %.")
+        Double taxPercent,
+
+        @Nullable Boolean pricesWithTax) {
 
     private static final int WHITE_RETURNS = 6;
 
     /** How white sinks: the shop's own figures, or the usual ones. */
     public Settling sinking() {
         return settling == null ? Settling.USUAL : settling;
+    }
+
+    /** Null where the shop shows no tax. */
+    public Statement.@Nullable Tax tax() {
+        return taxPercent == null ? null : new Statement.Tax(taxPercent, !Boolean.FALSE.equals(pricesWithTax));
     }
 
     /** Whether powder, alcohol and hot adhesive may be worked with here. */
@@ -187,6 +202,8 @@ public record ShopSettings(
                 Map.of(),
                 "Collected in the labelled bottle; ask your local authority where it goes.",
                 Comparison.usual(),
+                null,
+                null,
                 null,
                 null,
                 null,

@@ -6,6 +6,7 @@ import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
 import fairkettle.server.ledger.Ledger;
 import java.time.YearMonth;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -145,6 +146,42 @@ class BooksTest {
         assertThat(csv)
                 .contains("machine,In a table,")
                 .contains("month," + YearMonth.now().getYear());
+    }
+
+    @Test
+    void aMonthSaysWhatItCostAndWhatASheetCost() throws Exception {
+        long id = api.machine("Costs something", "small-tank", "INKED");
+        print(id, 50);
+        clean(id, true);
+        var month = api.read(api.get("/api/books/statement"));
+        long sum = 0;
+        for (var line : month.get("lines")) {
+            sum += line.get("cost").asLong();
+        }
+        assertThat(sum).isEqualTo(month.get("total").asLong()).isPositive();
+        assertThat(month.get("sheets").asInt()).isGreaterThanOrEqualTo(50);
+        assertThat(month.get("perSheet").asLong() * month.get("sheets").asLong())
+                .isCloseTo(
+                        month.get("total").asLong(),
+                        Offset.offset(month.get("sheets").asLong()));
+        assertThat(month.has("tax")).as("this shop shows none").isFalse();
+        long ink = 0;
+        for (var line : month.get("lines")) {
+            ink += line.get("part").asString().matches("PRINTED|UPKEEP|CHANGED|PUT_RIGHT|FLUID")
+                    ? line.get("cost").asLong()
+                    : 0;
+        }
+        var now = api.read(api.get("/api/books")).get("to").asString();
+        assertThat(ink)
+                .as("the same as where ink went")
+                .isEqualTo(api.read(api.get("/api/books?from=%s&to=%s".formatted(now, now)))
+                        .get("cost")
+                        .asLong());
+        assertThat(api.get("/api/books/statement.csv").getResponse().getContentAsString())
+                .startsWith("what,amount,unit,cost GBP")
+                .contains("in all,,,");
+        assertThat(api.get("/api/books/statement.pdf").getResponse().getContentType())
+                .isEqualTo("application/pdf");
     }
 
     @Test
