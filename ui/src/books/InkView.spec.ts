@@ -18,6 +18,7 @@ const answers: Record<string, unknown> = {
   'GET /api/books': {
     from: '2026-10',
     to: '2026-11',
+    thisMonth: '2026-12',
     first: '2026-08',
     causes,
     stock: [{ ink: 'sublimation C', before: 80, came: 100, gone: 40, after: 140, mL: {}, cost: 240 }],

@@ -35,9 +35,8 @@ const csv = computed(() => {
 })
 const months = computed(() => {
   const now = books.value
-  return now ? monthsBetween([now.first ?? now.from, now.from].sort()[0] ?? now.from, newest.value) : []
+  return now ? monthsBetween([now.first ?? now.from, now.from].sort()[0] ?? now.from, now.thisMonth) : []
 })
-const newest = computed(() => new Date().toISOString().slice(0, 7))
 const roles = computed(() => (books.value ? whole(books.value) : []))
 const gone = computed(() => roles.value.reduce((a, b) => a + b, 0))
 const drawn = computed(() => {
@@ -114,7 +113,7 @@ const shownTo = computed({ get: () => to.value ?? books.value?.to ?? '', set: (m
         </div>
         <FlowTable
           what="month"
-          :flows="books.months.map((m) => ({ ...m, name: monthName(m.name) }))"
+          :flows="books.months.filter((m) => m.gone).map((m) => ({ ...m, name: monthName(m.name) }))"
           :causes="books.causes"
           :every="every"
           :currency="currency"

@@ -5,6 +5,7 @@ import MonthView from './MonthView.vue'
 
 const month = {
   month: '2026-11',
+  thisMonth: '2026-12',
   first: '2026-09',
   lines: [
     { part: 'PRINTED', label: 'ink on customers’ sheets', amount: 40, unit: 'mL', cost: 480 },

@@ -18,13 +18,15 @@ const { data: statement, problem } = useServer(
   () => ['machine/', 'shelf', 'card/'],
 )
 const shown = computed({ get: () => month.value ?? statement.value?.month ?? '', set: (m) => (month.value = m) })
-const now = new Date().toISOString().slice(0, 7)
-const months = computed(() =>
-  monthsBetween([statement.value?.first ?? now, shown.value || now].sort()[0] ?? now, now).map((m) => ({
-    value: m,
-    text: monthName(m),
-  })),
-)
+const months = computed(() => {
+  const now = statement.value
+  return now
+    ? monthsBetween([now.first ?? now.month, now.month].sort()[0] ?? now.month, now.thisMonth).map((m) => ({
+        value: m,
+        text: monthName(m),
+      }))
+    : []
+})
 const cost = (minor: number | undefined) => money({ minor: minor ?? 0, currency: settings.value?.currency ?? 'GBP' })
 function amount(line: { amount: number; unit: string }): string {
   if (line.unit === 'mL') return volume(line.amount, unit.value)

@@ -46,7 +46,7 @@ const answers: Record<string, unknown> = {}
 const sent = standInServer(answers)
 
 async function view(more: object = {}) {
-  answers['GET /api/buying'] = { articles: [article], suppliers: [], purchases: [], ...more }
+  answers['GET /api/buying'] = { today: '2026-12-01', articles: [article], suppliers: [], purchases: [], ...more }
   answers['GET /api/buying/proposal'] = {
     orders: [
       {
@@ -82,7 +82,7 @@ describe('to buy', () => {
 
   it('orders what it proposed, once', async () => {
     const shown = await view()
-    answers['POST /api/purchases'] = { articles: [article], suppliers: [], purchases: [purchase] }
+    answers['POST /api/purchases'] = { today: '2026-12-01', articles: [article], suppliers: [], purchases: [purchase] }
     await Promise.all([
       button(shown, 'It is ordered').trigger('click'),
       button(shown, 'It is ordered').trigger('click'),
@@ -102,7 +102,7 @@ describe('to buy', () => {
     await flushPromises()
     expect(shown.get('[role=alert]').text()).toContain('Copy the code')
     await shown.get(`[id="code-4-${cyan}"]`).setValue('LOT-7')
-    answers['POST /api/purchases/4/came'] = { articles: [article], suppliers: [], purchases: [] }
+    answers['POST /api/purchases/4/came'] = { today: '2026-12-01', articles: [article], suppliers: [], purchases: [] }
     await shown.get('form.came').trigger('submit')
     await flushPromises()
     expect(sent.at(-1)?.what === 'POST /api/purchases/4/came' || sent.some((s) => s.what.endsWith('came'))).toBe(true)
@@ -114,7 +114,7 @@ describe('to buy', () => {
     const shown = await view()
     await button(shown, 'Change').trigger('click')
     await shown.get(`[id="min-${cyan}"]`).setValue('62,5')
-    answers['PUT /api/buying/articles'] = { articles: [article], suppliers: [], purchases: [] }
+    answers['PUT /api/buying/articles'] = { today: '2026-12-01', articles: [article], suppliers: [], purchases: [] }
     await shown.get('.changing form').trigger('submit')
     await flushPromises()
     expect(sent.find((s) => s.what === 'PUT /api/buying/articles')?.body).toEqual({

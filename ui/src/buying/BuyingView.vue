@@ -5,7 +5,7 @@ import { api } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import TextInput from '../shell/TextInput.vue'
 import ShelfParts from '../shelf/ShelfParts.vue'
-import { numberOf, todayIn } from '../units/typed'
+import { numberOf } from '../units/typed'
 import ArticlesTable from './ArticlesTable.vue'
 import ProposalPlate from './ProposalPlate.vue'
 import PurchasePlate from './PurchasePlate.vue'
@@ -13,7 +13,6 @@ import { useBuying } from './useBuying'
 
 /** What runs out when, what to order, and what is on its way. */
 const { buying, problem, act, busy, unit, zone, currency } = useBuying()
-const today = computed(() => todayIn(zone.value))
 const adding = ref(false)
 const own = reactive({ label: '', count: '0' })
 const open = computed(() => buying.value?.purchases.filter((p) => ['ORDERED', 'CAME_IN_PART'].includes(p.state)) ?? [])
@@ -92,7 +91,7 @@ function addOwn() {
       <ArticlesTable
         :articles="buying.articles"
         :unit="unit"
-        :today="today"
+        :today="buying.today"
         :problem="problem"
         :busy="busy"
         @want="

@@ -36,6 +36,7 @@ const lane = {
   offers: [offer(4, 'C, 100 mL', { [cyan]: 12 })],
 }
 const all = {
+  today: '2026-12-01',
   articles: [{ key: cyan, label: 'sublimation C, own', liquid: true }],
   suppliers: [lane, quay],
   purchases: [],

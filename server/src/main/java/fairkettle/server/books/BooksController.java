@@ -56,12 +56,14 @@ class BooksController {
             String ink, double before, double came, double gone, double after, Map<Cause, Double> mL, long cost) {}
 
     /**
+     * @param thisMonth by the shop’s clock
      * @param causes those that occur, in their order; @param first the first month of which anything is known
      * @param stock empty if only one machine is asked for
      */
     record BooksJson(
             YearMonth from,
             YearMonth to,
+            YearMonth thisMonth,
             @Nullable YearMonth first,
             List<CauseJson> causes,
             List<StockJson> stock,
@@ -83,6 +85,7 @@ class BooksController {
         return new BooksJson(
                 told.from(),
                 told.to(),
+                thisMonth(),
                 told.first(),
                 causes.stream()
                         .map(c -> new CauseJson(c, c.label(), c.comesIn()))
@@ -125,6 +128,7 @@ class BooksController {
      */
     record StatementJson(
             YearMonth month,
+            YearMonth thisMonth,
             @Nullable YearMonth first,
             List<StatementLineJson> lines,
             long total,
@@ -146,6 +150,7 @@ class BooksController {
         var perSheet = statement.perSheet();
         return new StatementJson(
                 which,
+                thisMonth(),
                 books.first(),
                 statement.lines().stream()
                         .map(l -> new StatementLineJson(

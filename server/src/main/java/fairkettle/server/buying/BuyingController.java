@@ -139,7 +139,9 @@ class BuyingController {
             long postage,
             long total) {}
 
-    record BuyingJson(List<ArticleJson> articles, List<SupplierJson> suppliers, List<BoughtJson> purchases) {}
+    /** @param today by the shop’s clock */
+    record BuyingJson(
+            LocalDate today, List<ArticleJson> articles, List<SupplierJson> suppliers, List<BoughtJson> purchases) {}
 
     @GetMapping("/api/buying")
     BuyingJson buying() {
@@ -150,6 +152,7 @@ class BuyingController {
         var leads = leads(offers);
         var coming = purchases.onTheWay();
         return new BuyingJson(
+                today(),
                 all.stream()
                         .map(s -> article(s, coming, leads.get(s.article().key())))
                         .sorted(Comparator.comparing(
