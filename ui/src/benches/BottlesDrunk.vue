@@ -5,13 +5,12 @@ import { useServer } from '../api/useServer'
 import { monthName } from '../books/books'
 import { volume, type VolumeUnit } from '../units/format'
 
-/** Every bottle that a machine ever drank from, asked for when somebody opens it. */
-const props = defineProps<{ machine: number; unit: VolumeUnit; open: boolean }>()
+/** Every bottle that a machine ever drank from. */
+const props = defineProps<{ machine: number; unit: VolumeUnit }>()
 const { data: bottles } = useServer(
   () => ['bottles', props.machine],
   () => api.GET('/api/machines/{machine}/bottles', { params: { path: { machine: props.machine } } }),
   () => [`machine/${props.machine}`, 'shelf'],
-  () => props.open,
 )
 const when = (b: { first?: string; last?: string }) =>
   b.first && b.last ? (b.first === b.last ? monthName(b.last) : `${monthName(b.first)} – ${monthName(b.last)}`) : '–'

@@ -102,7 +102,7 @@ const { run: changePad } = oneAtATime(async () => {
         </section>
         <details class="fold" @toggle="drunk = ($event.target as HTMLDetailsElement).open">
           <summary>Bottles it drank from</summary>
-          <BottlesDrunk :machine="id" :unit="unit" :open="drunk" />
+          <BottlesDrunk v-if="drunk" :machine="id" :unit="unit" />
         </details>
         <p v-if="plate.attention.kind !== 'PLAN'" class="small quiet">
           A purge sheet of every channel: {{ money(machine.purgeOrClean.sheets.cost) }},

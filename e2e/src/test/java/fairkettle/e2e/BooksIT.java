@@ -97,13 +97,13 @@ class BooksIT {
     @Test
     void theLogIsAskedByPersonAndDay() {
         desk.open("/log");
-        desk.choose("select[aria-label=Kind]", "print");
+        desk.choose("select[aria-label=Kind]", "check");
         desk.choose("select[aria-label=Person]", "1");
         desk.type("input[aria-label=From]", "21 Dec 2026");
         desk.type("input[aria-label=To]", "22 Dec 2026");
-        desk.sees("for a customer");
+        desk.sees("nozzle check");
         assertThat(desk.find("a[download]").getDomAttribute("href"))
-                .contains("kind=print")
+                .contains("kind=check")
                 .contains("from=2026-12-21")
                 .contains("to=2026-12-22");
         assertThat(desk.accessibilityViolations()).isEmpty();

@@ -34,14 +34,14 @@ class ShotsIT {
             take(browser, "/round", "round");
             take(browser, "/round/week", "week");
             checks(browser);
-            take(browser, "/machines/new", "new-machine");
             take(browser, "/clinic/5", "case");
             take(browser, "/practice", "practice");
             rehearsal(browser);
             take(browser, "/shelf", "shelf");
             take(browser, "/log", "log");
             take(browser, "/shop", "shop");
-            take(browser, "/sums", "sums");
+            take(browser, "/log/ink", "ink");
+            take(browser, "/shelf/buying", "buying");
             simulatedBench(browser);
             browser.evening(true);
             browser.size(800, 1280);
