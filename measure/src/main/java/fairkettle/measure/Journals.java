@@ -22,6 +22,15 @@ public final class Journals {
     private static final Set<String> GROWING =
             Set.of("entry", "posting", "consequence", "change", "answered", "flyway_schema_history");
 
+    /** What the books say is there, against what is there: by substance, in microlitres. */
+    private static final String BALANCE = """
+        select coalesce(sum(abs(held)), 0)::bigint from (
+            select sum(microlitres) as held from (
+                select substance, microlitres from gone union all
+                select substance, microlitres from content where place ~ '^(bottle|path|tray)/') both_of_them
+            group by substance) each\
+        """;
+
     private Journals() {}
 
     /** @param args the built application's folder, and a database url */
@@ -59,13 +68,14 @@ public final class Journals {
             System.out.printf(
                     Locale.ROOT,
                     "{\"measure\":\"journal\",\"machines\":%d,\"entries\":%d,\"acts\":%d,\"strikes\":%d,\"books\":%d,"
-                            + "\"unequal\":%d,\"kept\":%d,\"kept_said\":%d,\"act_ms_p50\":%.1f,\"act_ms_p95\":%.1f,"
-                            + "\"bare_ms_p50\":%.2f,\"ratio\":%.2f}%n",
+                        + "\"balance_error_ul\":%d,\"unequal\":%d,\"kept\":%d,\"kept_said\":%d,\"act_ms_p50\":%.1f,\"act_ms_p95\":%.1f,"
+                        + "\"bare_ms_p50\":%.2f,\"ratio\":%.2f}%n",
                     MACHINES,
                     number("select count(*) from entry"),
                     acts.size(),
                     strikes,
                     number("select count(distinct book) from consequence"),
+                    number(BALANCE),
                     unequal,
                     kept,
                     keptSaid,

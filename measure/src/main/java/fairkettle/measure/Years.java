@@ -47,6 +47,7 @@ final class Years {
             entries(statement);
             postings(statement);
             books(statement);
+            sums(statement);
             for (var table : List.of("entry", "posting", "consequence")) {
                 statement.execute("alter table " + table + " enable trigger user");
             }
@@ -74,11 +75,31 @@ final class Years {
         return ids;
     }
 
+    /** What left, by month: as the server keeps it beside each entry. */
+    private static void sums(Statement statement) throws SQLException {
+        statement.execute("delete from gone");
+        statement.execute("""
+            insert into gone
+            select date_trunc('month', e.at at time zone 'Europe/London')::date, coalesce(e.machine_id, 0), coalesce(e.person_id, 0),
+                   coalesce(e.card_id, 0),
+                   case when p.place = 'outside/SUPPLIER' then 'BOUGHT'
+                        when p.place = 'outside/CORRECTION' and e.kind = 'machine' then 'BROUGHT_IN'
+                        when p.place = 'outside/CORRECTION' then 'CORRECTIONS' else coalesce(e.cause, 'OTHER') end,
+                   p.substance, sum(p.microlitres)
+            from posting p join entry e on e.id = p.entry_id
+            where p.place like 'pad/%' or p.place like 'waste/%' or p.place like 'outside/%'
+            group by 1, 2, 3, 4, 5, 6 having sum(p.microlitres) <> 0\
+            """);
+        statement.execute("analyze gone");
+    }
+
     private static void entries(Statement statement) throws SQLException {
         statement.execute("""
-            insert into entry (at, person_id, machine_id, kind, words, topic, amount)
+            insert into entry (at, person_id, machine_id, kind, words, topic, amount, cause)
             select date_trunc('day', now()) - make_interval(days => %d - d, mins => -(480 + 30 * k.n)),
-                   (select min(id) from person), m.id, k.kind, m.name || k.words, k.topic, k.amount
+                   (select min(id) from person), m.id, k.kind, m.name || k.words, k.topic, k.amount,
+                   case k.kind when 'print' then 'PRINTS' when 'purge' then 'PURGES' when 'check' then 'CHECKS'
+                               when 'cleaning' then 'CLEANINGS' when 'reading' then 'CORRECTIONS' end
             from generate_series(1, %d - 1) d cross join machine m cross join (values
                 (0, 'check', ': nozzle check, whole', null, null::int),
                 (1, 'refill', ': tanks filled up to where they were', null, null),
