@@ -63,11 +63,9 @@ const shownTo = computed({ get: () => to.value ?? books.value?.to ?? '', set: (m
   <div class="page">
     <header class="head">
       <h1>Log</h1>
-      <template v-if="books">
-        <label>from <Choice v-model="shownFrom" :options="options" aria-label="From" /></label>
-        <label>to <Choice v-model="shownTo" :options="options" aria-label="To" /></label>
-        <Choice v-model="machine" :options="machines" aria-label="Machine" />
-      </template>
+      <label>from <Choice v-model="shownFrom" :options="options" aria-label="From" /></label>
+      <label>to <Choice v-model="shownTo" :options="options" aria-label="To" /></label>
+      <Choice v-model="machine" :options="machines" aria-label="Machine" />
     </header>
     <LogParts />
     <p v-if="problem" class="notice" role="alert">{{ problem.detail }}</p>
@@ -99,12 +97,14 @@ const shownTo = computed({ get: () => to.value ?? books.value?.to ?? '', set: (m
               aria-label="Drawn by"
             />
           </div>
-          <StackedBars
-            :names="drawn.names"
-            :parts="drawn.parts"
-            unit="mL"
-            :label="`Ink that left, in mL, ${by === 'months' ? 'month by month' : 'machine by machine'}; the tables below say the same`"
-          />
+          <div class="drawn">
+            <StackedBars
+              :names="drawn.names"
+              :parts="drawn.parts"
+              unit="mL"
+              :label="`Ink that left, in mL, ${by === 'months' ? 'month by month' : 'machine by machine'}; the tables below say the same`"
+            />
+          </div>
         </section>
         <div class="title">
           <h2>In figures, mL</h2>
@@ -202,6 +202,12 @@ const shownTo = computed({ get: () => to.value ?? books.value?.to ?? '', set: (m
 .head select,
 .title select {
   width: auto;
+}
+.head select {
+  min-width: 135px;
+}
+.drawn {
+  min-height: 280px; /* before it arrives */
 }
 .headline {
   font-size: 1.25rem;

@@ -39,7 +39,7 @@ const file = (kind: string) => `/api/books/statement.${kind}?month=${shown.value
   <div class="page">
     <header class="head">
       <h1>Log</h1>
-      <Choice v-if="statement" v-model="shown" :options="months" aria-label="Month" />
+      <Choice v-model="shown" :options="months" aria-label="Month" />
     </header>
     <LogParts />
     <p v-if="problem" class="notice" role="alert">{{ problem.detail }}</p>
@@ -102,6 +102,7 @@ const file = (kind: string) => `/api/books/statement.${kind}?month=${shown.value
   margin: 0 auto 0 0;
 }
 .head select {
+  min-width: 135px;
   width: auto;
 }
 .headline {

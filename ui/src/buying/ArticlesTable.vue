@@ -22,7 +22,11 @@ const emit = defineEmits<{
   counted: [article: string, count: number, why: string, done: () => void]
 }>()
 const every = ref(false)
-const shown = computed(() => props.articles.filter((a) => every.value || matters(a)))
+/** What is due soonest stands first; the rest when somebody goes on. */
+const FIRST = window.matchMedia('(max-width: 700px)').matches ? 5 : 14
+const whole = ref(false)
+const found = computed(() => props.articles.filter((a) => every.value || matters(a)))
+const shown = computed(() => (whole.value ? found.value : found.value.slice(0, FIRST)))
 const amount = (a: Article, much: number) => amountOf(much, a.liquid, props.unit)
 const changing = ref<string>()
 const form = reactive({ minimum: '', reserve: '', count: '', why: '' })
@@ -137,6 +141,9 @@ const due = (a: Article) => a.orderBy !== undefined && a.orderBy <= props.today
         </tbody>
       </table>
     </div>
+    <BButton v-if="found.length > shown.length" variant="outline-secondary" @click="whole = true"
+      >All {{ found.length }}</BButton
+    >
     <p class="small quiet">
       Learned from what the machines and the cards used of late. The dates under “runs out” hold in eight cases of ten;
       whoever orders by the day said has it before it is missing.

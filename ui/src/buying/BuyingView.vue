@@ -14,6 +14,8 @@ import { useBuying } from './useBuying'
 /** What runs out when, what to order, and what is on its way. */
 const { buying, problem, act, busy, unit, zone, currency } = useBuying()
 const adding = ref(false)
+/** What stands below the order waits for it, so that nothing jumps. */
+const arrived = ref(false)
 const own = reactive({ label: '', count: '0' })
 const open = computed(() => buying.value?.purchases.filter((p) => ['ORDERED', 'CAME_IN_PART'].includes(p.state)) ?? [])
 const past = computed(() => buying.value?.purchases.filter((p) => !open.value.includes(p)) ?? [])
@@ -55,6 +57,7 @@ function addOwn() {
         :currency="currency"
         :unit="unit"
         :busy="busy"
+        @arrived="arrived = true"
         @order="
           (o) =>
             act(() =>
@@ -64,7 +67,7 @@ function addOwn() {
             )
         "
       />
-      <section v-if="open.length">
+      <section v-if="open.length" v-show="arrived">
         <h2>On its way</h2>
         <PurchasePlate
           v-for="p in open"
@@ -89,6 +92,7 @@ function addOwn() {
         />
       </section>
       <ArticlesTable
+        v-show="arrived"
         :articles="buying.articles"
         :unit="unit"
         :today="buying.today"
@@ -103,7 +107,7 @@ function addOwn() {
             act(() => api.POST('/api/buying/articles/counted', { body: { article, count, why } }), done)
         "
       />
-      <details v-if="past.length" class="fold">
+      <details v-if="past.length" v-show="arrived" class="fold">
         <summary>Orders of before</summary>
         <PurchasePlate
           v-for="p in past"

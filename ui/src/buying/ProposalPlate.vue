@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, type Schemas } from '../api/client'
 import { useServer } from '../api/useServer'
 import Choice from '../shell/Choice.vue'
@@ -9,13 +9,24 @@ import { amountOf } from './useBuying'
 
 /** The cheapest way to have what is wanted, an order for each supplier. */
 const props = defineProps<{ currency: string; unit: VolumeUnit; busy: boolean }>()
-defineEmits<{ order: [proposed: Schemas['ProposedJson']] }>()
+const emit = defineEmits<{
+  order: [proposed: Schemas['ProposedJson']]
+  /** There is something to see, be it only why there is nothing. */
+  arrived: []
+}>()
 const within = ref(14)
 const cover = ref(56)
 const { data: proposal, problem } = useServer(
   () => ['proposal', within.value, cover.value],
   () => api.GET('/api/buying/proposal', { params: { query: { within: within.value, cover: cover.value } } }),
   () => ['shelf', 'machine/'],
+)
+watch(
+  [proposal, problem],
+  ([found, why]) => {
+    if (found || why) emit('arrived')
+  },
+  { immediate: true },
 )
 const cost = (minor: number) => money({ minor, currency: props.currency })
 const over = computed(() =>
