@@ -39,7 +39,15 @@ function poured(machine: number, data: Schemas['Refillable']) {
   emit('poured')
 }
 const pouring = ref(false)
-const form = reactive({ channel: '', lot: 0, poured: '', ranDry: false, chipReset: false, says: '' })
+const form = reactive({
+  channel: '',
+  lot: 0,
+  poured: '',
+  ranDry: false,
+  chipReset: false,
+  says: '',
+  intoReserve: false,
+})
 const path = () => ({ path: { machine: props.machine.plate.id } })
 
 const line = computed(() => whole.value?.lines.find((l) => l.channel === form.channel))
@@ -56,6 +64,7 @@ function begin(channel: string) {
     ranDry: false,
     chipReset: false,
     says: '',
+    intoReserve: false,
   })
   pouring.value = true
 }
@@ -70,6 +79,7 @@ const { run: pour, busy } = oneAtATime(async () => {
       ranDry: form.ranDry,
       chipReset: form.chipReset,
       says: form.says === '' ? undefined : numberOf(form.says) / 100,
+      intoReserve: form.intoReserve,
     },
   })
   problem.value = error ? problemOf(error) : undefined
@@ -179,6 +189,10 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
           <label v-if="chips" class="check"
             ><input v-model="form.chipReset" type="checkbox" /> its chip has just reset: I filled it to the top</label
           >
+          <template v-if="form.intoReserve || problem?.errors?.some((e) => e.field === 'intoReserve')">
+            <FieldProblem :problem="problem" field="intoReserve" />
+            <label class="check"><input v-model="form.intoReserve" type="checkbox" /> it is meant to</label>
+          </template>
           <p v-if="problem && !problem.errors?.length" class="act strong small" role="alert">{{ problem.detail }}</p>
           <BButton type="submit" variant="primary" :disabled="busy">It is in</BButton>
         </template>

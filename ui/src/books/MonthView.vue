@@ -84,8 +84,8 @@ const file = (kind: string) => `/api/books/statement.${kind}?month=${shown.value
         <a :href="file('pdf')" target="_blank">On paper (PDF)</a>
       </p>
       <p class="small quiet">
-        A sheet has its ink, and its share of upkeep, waste, parts and hands. The paper it was printed on is not in it
-        yet: which one it was is not known. Ink by what its bottle cost; hands by the shop’s rate.
+        A sheet has its ink, its paper, and its share of upkeep, waste, parts and hands. Ink by what its bottle cost,
+        paper and parts by their price on the shelf, hands by the shop’s rate.
       </p>
     </template>
   </div>

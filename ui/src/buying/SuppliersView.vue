@@ -42,6 +42,15 @@ function keep(supplier: Schemas['NewSupplier']) {
     () => (changing.value = undefined),
   )
 }
+function leave(id: number) {
+  void act(
+    () => api.DELETE('/api/suppliers/{id}', { params: { path: { id } } }),
+    () => (changing.value = undefined),
+  )
+}
+function sellsNoMore(offer: number) {
+  void act(() => api.DELETE('/api/offers/{offer}', { params: { path: { offer } } }))
+}
 function sells(id: number, offer: Schemas['NewOffer']) {
   void act(
     () => api.POST('/api/suppliers/{id}/offers', { params: { path: { id } }, body: offer }),
@@ -102,12 +111,7 @@ function sells(id: number, offer: Schemas['NewOffer']) {
           :problem="problem"
           :busy="busy"
           @keep="keep"
-          @leave="
-            act(
-              () => api.DELETE('/api/suppliers/{id}', { params: { path: { id: s.id } } }),
-              () => (changing = undefined),
-            )
-          "
+          @leave="leave(s.id)"
         />
         <OfferForm
           v-if="selling === s.id"
@@ -142,7 +146,7 @@ function sells(id: number, offer: Schemas['NewOffer']) {
                     variant="link"
                     :disabled="busy"
                     :aria-label="`${o.name} is not sold any more`"
-                    @click="act(() => api.DELETE('/api/offers/{offer}', { params: { path: { offer: o.id } } }))"
+                    @click="sellsNoMore(o.id)"
                     >Not any more</BButton
                   >
                 </td>

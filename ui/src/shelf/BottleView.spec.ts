@@ -36,7 +36,7 @@ const bottle = {
   printsInAll: 140,
 }
 const answers: Record<string, unknown> = {}
-standInServer(answers)
+const sent = standInServer(answers)
 
 async function view(said: object) {
   answers['GET /api/shelf/lots/7/recall'] = said
@@ -55,6 +55,23 @@ describe('the way of a bottle', () => {
     expect(text).toContain('Still in Bramble C.')
     expect(text).toContain('Sheets that carried it: 140')
     expect(text).toContain('The newest 1 of 140.')
+  })
+
+  it('takes what was weighed, with a comma, and says why', async () => {
+    answers['GET /api/shelf/lots/7/recall'] = bottle
+    answers['POST /api/shelf/lots/7/counted'] = []
+    const shown = mount(BottleView, {
+      props: { id: 7 },
+      global: { stubs: { RouterLink: { template: '<a><slot /></a>' }, ShelfParts: true } },
+    })
+    await flushPromises()
+    await shown.get('button').trigger('click')
+    await shown.get('#holds').setValue('55,5')
+    await shown.get('#why').setValue('spilled')
+    await shown.get('form').trigger('submit')
+    await flushPromises()
+    expect(sent.find((s) => s.what.endsWith('counted'))?.body).toEqual({ holds: 55.5, why: 'spilled' })
+    expect(shown.find('form').exists()).toBe(false)
   })
 
   it('says so of a bottle that nothing was filled from, and of fluid', async () => {

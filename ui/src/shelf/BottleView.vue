@@ -1,9 +1,13 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { api } from '../api/client'
+import { BButton } from 'bootstrap-vue-next'
+import { computed, reactive, ref } from 'vue'
+import { api, problemOf, type Problem } from '../api/client'
 import { useServer } from '../api/useServer'
+import FieldProblem from '../shell/FieldProblem.vue'
+import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
-import { dateOf, day, dayAndTime, volume, type VolumeUnit } from '../units/format'
+import TextInput from '../shell/TextInput.vue'
+import { dateOf, day, dayAndTime, typedVolume, volume, type VolumeUnit } from '../units/format'
 import ShelfParts from './ShelfParts.vue'
 
 /** The way of a bottle: every machine and print that it reached, and what is left of it. */
@@ -11,11 +15,28 @@ const props = defineProps<{ id: number }>()
 const { settings } = useShop()
 const unit = computed(() => (settings.value?.volumeUnit ?? 'mL') as VolumeUnit)
 const zone = computed(() => settings.value?.zone ?? 'UTC')
-const { data: bottle, problem } = useServer(
+const {
+  data: bottle,
+  problem,
+  reload,
+} = useServer(
   () => ['recall', props.id],
   () => api.GET('/api/shelf/lots/{lot}/recall', { params: { path: { lot: props.id } } }),
   () => ['shelf', 'machine/', 'card/'],
 )
+const weighing = ref(false)
+const refused = ref<Problem>()
+const form = reactive({ holds: '', why: '' })
+const { run: weigh, busy } = oneAtATime(async () => {
+  const { error } = await api.POST('/api/shelf/lots/{lot}/counted', {
+    params: { path: { lot: props.id } },
+    body: { holds: Number(typedVolume(form.holds, unit.value) ?? Number.NaN), why: form.why },
+  })
+  refused.value = error ? problemOf(error) : undefined
+  if (error) return
+  weighing.value = false
+  await reload()
+})
 const holding = computed(() => bottle.value?.reached.filter((r) => r.holds > 0) ?? [])
 </script>
 
@@ -36,6 +57,21 @@ const holding = computed(() => bottle.value?.reached.filter((r) => r.holds > 0) 
         <span v-if="bottle.bestBefore">best before {{ dateOf(bottle.bestBefore) }}</span>
         <span v-for="w in bottle.went" :key="w.cause">{{ volume(w.mL, unit) }} {{ w.cause }}</span>
       </p>
+      <BButton v-if="!weighing" variant="outline-secondary" @click="weighing = true"
+        >It was weighed or measured</BButton
+      >
+      <form v-else class="thin row-form weigh" novalidate @submit.prevent="weigh">
+        <label for="holds">It holds, {{ unit }}</label>
+        <TextInput id="holds" v-model="form.holds" inputmode="decimal" />
+        <FieldProblem :problem="refused" field="holds" />
+        <label for="why">why it differs</label>
+        <TextInput id="why" v-model="form.why" placeholder="spilled" />
+        <FieldProblem :problem="refused" field="why" />
+        <BButton type="submit" variant="primary" :disabled="busy">It is so much</BButton>
+        <BButton variant="link" @click="weighing = false">Not now</BButton>
+        <span v-if="refused && !refused.errors?.length" class="act strong" role="alert">{{ refused.detail }}</span>
+        <RouterLink to="/sums" class="small">From its weight: Sums</RouterLink>
+      </form>
       <p v-if="!bottle.channel" class="quiet">
         Fluid is one for all: its bottles run together in the account, and whose was used where cannot be told.
       </p>
@@ -104,6 +140,11 @@ h3 {
 }
 section {
   margin-bottom: 22px;
+}
+.weigh {
+  padding: 12px 16px;
+  align-items: center;
+  margin-bottom: 16px;
 }
 .prints {
   list-style: none;

@@ -22,7 +22,7 @@ public record Statement(
         CHANGED("ink for changing machines over", true),
         PUT_RIGHT("ink put right, dried or lost", true),
         FLUID("cleaning fluid", true),
-        PARTS("parts and what is used up", true),
+        PARTS("paper, parts and what is used up", true),
         PADS("waste pads", true),
         WASTE("being rid of waste", true),
         HANDS("hands for upkeep, cures and checks", false);

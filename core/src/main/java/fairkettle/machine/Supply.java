@@ -1,5 +1,7 @@
 package fairkettle.machine;
 
+import fairkettle.ink.Family;
+
 /** What is needed beside ink and fluid. Prices are starting figures, in minor units, that a shop corrects. */
 public enum Supply {
     WASTE_BOTTLE(Kind.TOOL, "waste bottle, labelled", 300),
@@ -16,9 +18,9 @@ public enum Supply {
     EYE_PROTECTION(Kind.TOOL, "eye protection", 500),
     DUST_MASK(Kind.TOOL, "dust mask for fine powder", 600),
     DATA_CABLE(Kind.TOOL, "data cable", 500),
-    TRANSFER_PAPER(Kind.CONSUMED, "transfer paper and a scrap, for the proof", 40),
-    FILM_SHEET(Kind.CONSUMED, "film sheets, for white block and proof", 60),
-    FOOD_SHEET(Kind.CONSUMED, "food sheets, for the proof", 60),
+    TRANSFER_PAPER(Kind.CONSUMED, "transfer paper, sheets", 40),
+    FILM_SHEET(Kind.CONSUMED, "film sheets", 60),
+    FOOD_SHEET(Kind.CONSUMED, "food sheets", 60),
     FOOD_LABEL(Kind.CONSUMED, "label “food only”", 10),
     CAPS_AND_PLUGS(Kind.CONSUMED, "caps and plugs for cartridges that come out", 15),
     REFILLABLE(Kind.PART, "refillable cartridge", 450),
@@ -35,6 +37,16 @@ public enum Supply {
     HEAD_CARTRIDGE(Kind.PART, "new head cartridge", 1900),
     FIRMWARE_KEY(Kind.PART, "activation for firmware that ignores chips", 2500),
     PAD(Kind.PART, "waste pad or box", 2400);
+
+    /** What a customer’s sheet is printed on. */
+    public static Supply sheet(Family family) {
+        return switch (family) {
+            case SUBLIMATION -> TRANSFER_PAPER;
+            case FILM -> FILM_SHEET;
+            case EDIBLE -> FOOD_SHEET;
+            case MAKERS_DYE, MAKERS_PIGMENT -> PAPER;
+        };
+    }
 
     /** Kept, used up, or fitted for good. */
     public enum Kind {

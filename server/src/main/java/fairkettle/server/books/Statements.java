@@ -1,6 +1,5 @@
 package fairkettle.server.books;
 
-import static fairkettle.db.Tables.CONSEQUENCE;
 import static fairkettle.db.Tables.ENTRY;
 
 import fairkettle.books.Cause;
@@ -12,7 +11,6 @@ import fairkettle.books.Statement.Line;
 import fairkettle.books.Statement.Part;
 import fairkettle.ink.Money;
 import fairkettle.ink.Substance;
-import fairkettle.machine.Supply;
 import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Outflow;
 import fairkettle.server.log.Burden;
@@ -30,7 +28,6 @@ import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What a month cost. */
 @Service
@@ -42,17 +39,14 @@ public class Statements {
     private final Burden burden;
     private final Supplies supplies;
     private final Shop shop;
-    private final JsonMapper json;
 
-    Statements(
-            DSLContext db, Books books, Outflow outflow, Burden burden, Supplies supplies, Shop shop, JsonMapper json) {
+    Statements(DSLContext db, Books books, Outflow outflow, Burden burden, Supplies supplies, Shop shop) {
         this.db = db;
         this.books = books;
         this.outflow = outflow;
         this.burden = burden;
         this.supplies = supplies;
         this.shop = shop;
-        this.json = json;
     }
 
     @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
@@ -70,13 +64,11 @@ public class Statements {
                 .toList();
         InkBook.lines(flows, books.prices(), currency)
                 .forEach(l -> lines.add(new Line(Part.valueOf(l.group()), l.gone() / 1000.0, "mL", l.cost())));
-        parts(within)
-                .forEach((what, count) -> add(
-                        lines,
-                        Part.PARTS,
-                        count,
-                        "pieces",
-                        count * supplies.prices().getOrDefault(what, what.usualPrice())));
+        var prices = supplies.prices();
+        supplies.used(month.atDay(1), month.plusMonths(1).atDay(1))
+                .values()
+                .forEach(day -> day.forEach((what, count) ->
+                        add(lines, Part.PARTS, count, "pieces", count * prices.getOrDefault(what, what.usualPrice()))));
         int pads = db.fetchCount(ENTRY, within.and(ENTRY.KIND.eq(EntryKind.PAD)));
         add(lines, Part.PADS, pads, "pads", pads * settings.padPrice());
         double waste = gone.stream()
@@ -124,22 +116,6 @@ public class Statements {
                 (a, b) -> new Line(
                         a.part(), a.amount() + b.amount(), a.unit(), a.cost().plus(b.cost()))));
         return List.copyOf(sums.values());
-    }
-
-    private EnumMap<Supply, Integer> parts(Condition within) {
-        var counts = new EnumMap<Supply, Integer>(Supply.class);
-        db.select(CONSEQUENCE.BODY)
-                .from(CONSEQUENCE)
-                .join(ENTRY)
-                .on(ENTRY.ID.eq(CONSEQUENCE.ENTRY_ID))
-                .where(CONSEQUENCE.KIND.eq("Used"))
-                .and(within)
-                .forEach(r -> json.readTree(r.value1().data())
-                        .path("supplies")
-                        .properties()
-                        .forEach(e -> counts.merge(
-                                Supply.valueOf(e.getKey()), e.getValue().asInt(), Integer::sum)));
-        return counts;
     }
 
     private int sheets(Condition within) {

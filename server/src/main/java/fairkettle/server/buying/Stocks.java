@@ -1,7 +1,5 @@
 package fairkettle.server.buying;
 
-import static fairkettle.db.Tables.CONSEQUENCE;
-import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.USED_DAY;
 
 import fairkettle.books.Article;
@@ -14,7 +12,6 @@ import fairkettle.machine.Supply;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.server.benches.Machines;
-import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Outflow;
 import fairkettle.server.shelf.Articles;
@@ -24,7 +21,6 @@ import fairkettle.server.shelf.WasteBottles;
 import fairkettle.server.shop.Shop;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -38,7 +34,6 @@ import org.jooq.impl.DSL;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What there is of each article, and how long it lasts, summed over all machines that share it. */
 @Service
@@ -58,7 +53,6 @@ public class Stocks {
     private final Outflow outflow;
     private final Shop shop;
     private final Clock clock;
-    private final JsonMapper json;
 
     Stocks(
             DSLContext db,
@@ -70,9 +64,7 @@ public class Stocks {
             Ledger ledger,
             Outflow outflow,
             Shop shop,
-            Clock clock,
-            JsonMapper json) {
-        this.json = json;
+            Clock clock) {
         this.db = db;
         this.shelf = shelf;
         this.supplies = supplies;
@@ -131,7 +123,7 @@ public class Stocks {
         bottles(sums, today);
         inMachines(sums, all);
         fluids(sums, today);
-        parts(sums, all);
+        parts(sums, all, today);
         var kept = articles.all();
         kept.values().forEach(k -> {
             if (k.article() instanceof Article.Own) {
@@ -231,21 +223,11 @@ public class Stocks {
         });
     }
 
-    private void parts(Map<Article, Sum> sums, Collection<Machines.Machine> all) {
+    private void parts(Map<Article, Sum> sums, Collection<Machines.Machine> all, LocalDate today) {
         supplies.all().forEach(line -> sum(sums, new Article.Part(line.what())).free = line.count());
-        var zone = shop.settings().zoneId();
-        var from = clock.instant().minus(PAST, ChronoUnit.DAYS).atOffset(ZoneOffset.UTC);
-        db.select(ENTRY.AT, CONSEQUENCE.BODY)
-                .from(CONSEQUENCE)
-                .join(ENTRY)
-                .on(ENTRY.ID.eq(CONSEQUENCE.ENTRY_ID))
-                .where(CONSEQUENCE.KIND.eq("Used"), ENTRY.AT.ge(from), Journal.stands())
-                .forEach(r -> {
-                    var day = r.value1().atZoneSameInstant(zone).toLocalDate();
-                    used(r.value2().data())
-                            .forEach((what, count) ->
-                                    sum(sums, new Article.Part(what)).used.merge(day, (double) count, Double::sum));
-                });
+        supplies.used(today.minusDays(PAST), today)
+                .forEach((day, used) -> used.forEach((what, count) ->
+                        sum(sums, new Article.Part(what)).used.merge(day, (double) count, Double::sum)));
         var contents = ledger.ofPadsAndWhites();
         all.forEach(machine -> {
             double full = contents.getOrDefault(new Place.Pad(machine.id()), Mixture.EMPTY)
@@ -262,16 +244,6 @@ public class Stocks {
                 .filter(b -> b.closedOn() == null
                         && b.holds().mL() >= WASTE_NEARLY * b.capacity().mL())
                 .forEach(_ -> sum(sums, new Article.Part(Supply.WASTE_BOTTLE)).due++);
-    }
-
-    private Map<Supply, Integer> used(String body) {
-        var counts = new HashMap<Supply, Integer>();
-        json.readTree(body)
-                .path("supplies")
-                .properties()
-                .forEach(
-                        e -> counts.put(Supply.valueOf(e.getKey()), e.getValue().asInt()));
-        return counts;
     }
 
     /** The first day of which anything is known. */

@@ -332,7 +332,8 @@ class DemoDays {
             var poured = Math.min(mL, Math.floor(bottle.left().mL()));
             refills.pour(
                     machine.id(),
-                    new Refills.NewRefill(channel.code(), bottle.id(), Millilitres.rounded(poured), false, false, null),
+                    new Refills.NewRefill(
+                            channel.code(), bottle.id(), Millilitres.rounded(poured), false, false, null, true),
                     null);
         }
 

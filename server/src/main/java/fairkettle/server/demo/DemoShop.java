@@ -331,7 +331,7 @@ class DemoShop {
                         Supply.TOWELS,
                         20,
                         Supply.PAPER,
-                        300,
+                        1500,
                         Supply.CLOTH_AND_TRAY,
                         2,
                         Supply.SCREWDRIVER,
@@ -339,9 +339,11 @@ class DemoShop {
                         Supply.DAMPER,
                         2,
                         Supply.TRANSFER_PAPER,
-                        40)
+                        900)
                 .forEach((what, count) -> supplies.count(what, count, null));
         supplies.count(Supply.EYE_PROTECTION, 2, null);
+        supplies.count(Supply.FILM_SHEET, 420, null);
+        supplies.count(Supply.FOOD_SHEET, 260, null);
         waste.open(
                 "Back bench, autumn",
                 WasteBottles.LIQUID,

@@ -39,7 +39,9 @@ class RefillController {
             @Nullable
             @DecimalMin(value = "0", message = "0 to 100 %.")
             @DecimalMax(value = "1", message = "0 to 100 %.")
-            Double says) {}
+            Double says,
+
+            @Nullable Boolean intoReserve) {}
 
     record TriggerJson(
             @Nullable
@@ -63,7 +65,8 @@ class RefillController {
                         poured.poured(),
                         poured.ranDry(),
                         poured.chipReset(),
-                        poured.says()),
+                        poured.says(),
+                        Boolean.TRUE.equals(poured.intoReserve())),
                 null);
         return refills.of(machine);
     }

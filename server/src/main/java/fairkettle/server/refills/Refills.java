@@ -38,6 +38,7 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -87,14 +88,18 @@ public class Refills {
         this.clock = clock;
     }
 
-    /** @param says what the machine itself believes is in it, 0 to 1; null if nobody looked */
+    /**
+     * @param says what the machine itself believes is in it, 0 to 1; null if nobody looked
+     * @param intoReserve whether it may take what the shop keeps back
+     */
     public record NewRefill(
             ChannelCode channel,
             long lot,
             Millilitres poured,
             boolean ranDry,
             boolean chipReset,
-            @Nullable Double says) {}
+            @Nullable Double says,
+            boolean intoReserve) {}
 
     /** @param why nothing may be poured here; null if it may */
     public record Refillable(
@@ -262,6 +267,9 @@ public class Refills {
                     "By the account the bottle holds %s mL. If it held more, enter the next bottle too."
                             .formatted(lot.left()));
         }
+        if (!refill.intoReserve()) {
+            keepsReserve(lot, refill.poured());
+        }
         account.pour(channel, lot.id(), ink, refill.poured());
         var consequences = new ArrayList<Consequence>();
         consequences.add(new Consequence.Refilled(
@@ -289,6 +297,21 @@ public class Refills {
                         .at(when),
                 account.postings(),
                 consequences);
+    }
+
+    /** What is kept back is not eaten unasked. */
+    private void keepsReserve(Shelf.Lot lot, Millilitres poured) {
+        var reserve = shelf.reserve(lot);
+        var there = shelf.fitting(lot.family(), lot.make(), today()).stream()
+                .filter(l -> Objects.equals(l.channel(), lot.channel()))
+                .map(Shelf.Lot::left)
+                .reduce(Millilitres.ZERO, Millilitres::plus);
+        if (there.over(poured).compareTo(reserve) < 0) {
+            throw Problem.atField(
+                    "intoReserve",
+                    "%s mL are kept back, and %s mL are there in all: this would take some of them. If that is meant, say so."
+                            .formatted(reserve, there));
+        }
     }
 
     private static Consequence primeAgain(Machines.Machine machine, Channel channel) {

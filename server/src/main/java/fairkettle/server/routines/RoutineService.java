@@ -2,6 +2,7 @@ package fairkettle.server.routines;
 
 import fairkettle.books.EntryKind;
 import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Supply;
@@ -160,6 +161,7 @@ public class RoutineService {
                 .filter(c -> channels.isEmpty() || channels.contains(c.code()))
                 .filter(c -> machine.holdings().get(c.code()) instanceof Holding.Inked)
                 .forEach(c -> account.flow(c, each, Place.Outside.PAPER));
+        var paper = Supply.sheet(UpkeepBook.family(machine).orElse(Family.MAKERS_DYE));
         journal.write(
                 NewEntry.of(
                                 EntryKind.PRINT,
@@ -168,7 +170,7 @@ public class RoutineService {
                         .machine(id)
                         .about("print", sheets),
                 account.postings(),
-                List.of(new Consequence.Printed(sheets)));
+                List.of(new Consequence.Printed(sheets), new Consequence.Used(Map.of(paper, sheets))));
         live.changed("machine/" + id);
     }
 

@@ -271,6 +271,50 @@ public class Shelf {
                 .execute();
     }
 
+    /** What the shop keeps back of the article that a bottle is of. */
+    public Millilitres reserve(Lot lot) {
+        return articles.reserve(
+                lot.channel() == null
+                        ? new Article.Fluid(lot.family())
+                        : new Article.Ink(lot.family(), ChannelCode.of(lot.channel()), lot.make()));
+    }
+
+    /**
+     * Somebody weighed or measured what is in a bottle: the difference to the account is a correction.
+     *
+     * @param why it differs
+     */
+    @Transactional
+    public void counted(long id, Millilitres holds, String why) {
+        ledger.hold(List.of(), List.of(id));
+        var lot = find(id).orElseThrow(() -> new IllegalArgumentException("There is no bottle of this number."));
+        if (holds.compareTo(lot.volume()) > 0) {
+            throw new IllegalArgumentException(
+                    "The bottle was sold with %s mL: more cannot be in it.".formatted(lot.volume()));
+        }
+        long more = holds.microlitres() - lot.left().microlitres();
+        if (more == 0) {
+            return;
+        }
+        var what = lot.channel() == null
+                ? new Substance.Fluid(lot.family())
+                : new Substance.Ink(lot.family(), ChannelCode.of(lot.channel()), id);
+        journal.write(
+                NewEntry.of(
+                        EntryKind.CORRECTION,
+                        "%s %s holds %s mL, %s mL %s than reckoned: %s"
+                                .formatted(
+                                        lot.family().label(),
+                                        lot.code(),
+                                        holds,
+                                        new Millilitres(Math.abs(more)),
+                                        more > 0 ? "more" : "less",
+                                        why)),
+                List.of(
+                        new Posting(Place.Outside.CORRECTION, what, -more),
+                        new Posting(new Place.Bottle(id), what, more)));
+    }
+
     /** mL fit for a family and make that a plan may count on, by channel: what is kept in reserve is not in it. */
     public Map<ChannelCode, Millilitres> inkFor(Family family, String make, LocalDate today) {
         var free = fitting(family, make, today).stream()

@@ -114,6 +114,20 @@ class ShelfController {
         return shelf.lots();
     }
 
+    record LotCountJson(
+            @NotNull(message = "How much is in it, in mL?") Millilitres holds,
+
+            @NotBlank(message = "Say why it differs.") @Size(max = 120, message = "At most 120 letters.")
+            String why) {}
+
+    /** It was weighed or measured. */
+    @PostMapping("/api/shelf/lots/{lot}/counted")
+    List<Shelf.Lot> countLot(@PathVariable long lot, @Valid @RequestBody LotCountJson counted) {
+        shelf.counted(lot, counted.holds(), counted.why().strip());
+        live.changed("shelf");
+        return shelf.lots();
+    }
+
     @GetMapping("/api/shelf/supplies")
     List<Supplies.Line> supplies() {
         return supplies.all();

@@ -1,12 +1,16 @@
 package fairkettle.server.shelf;
 
 import static fairkettle.db.Tables.SUPPLY;
+import static fairkettle.db.Tables.SUPPLY_USED;
 
 import fairkettle.books.EntryKind;
 import fairkettle.machine.Supply;
 import fairkettle.procedure.Consequence;
 import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger.NewEntry;
+import fairkettle.server.shop.Shop;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
@@ -23,8 +27,10 @@ public class Supplies {
 
     private final DSLContext db;
     private final Journal journal;
+    private final Shop shop;
 
-    Supplies(DSLContext db, Journal journal) {
+    Supplies(DSLContext db, Journal journal, Shop shop) {
+        this.shop = shop;
         this.db = db;
         this.journal = journal;
     }
@@ -85,7 +91,18 @@ public class Supplies {
     }
 
     /** What was used up or fitted; never below nothing, since it may have been bought for it. */
-    void used(Map<Supply, Integer> used) {
+    void used(Map<Supply, Integer> used, Instant at) {
+        var day = day(at);
+        new TreeMap<>(used).forEach((what, count) -> {
+            if (count > 0) {
+                db.insertInto(SUPPLY_USED)
+                        .values(day, what.name(), count)
+                        .onConflict(SUPPLY_USED.DAY, SUPPLY_USED.WHAT)
+                        .doUpdate()
+                        .set(SUPPLY_USED.COUNT, SUPPLY_USED.COUNT.plus(count))
+                        .execute();
+            }
+        });
         new TreeMap<>(used)
                 .forEach((what, count) -> db.update(SUPPLY)
                         .set(
@@ -95,7 +112,34 @@ public class Supplies {
                         .execute());
     }
 
-    /** It was not used after all. */
+    /** It was not used up on that day after all. */
+    void unused(Map<Supply, Integer> used, Instant at) {
+        var day = day(at);
+        new TreeMap<>(used).forEach((what, count) -> {
+            var row = SUPPLY_USED.DAY.eq(day).and(SUPPLY_USED.WHAT.eq(what.name()));
+            db.deleteFrom(SUPPLY_USED).where(row, SUPPLY_USED.COUNT.le(count)).execute();
+            db.update(SUPPLY_USED)
+                    .set(SUPPLY_USED.COUNT, SUPPLY_USED.COUNT.minus(count))
+                    .where(row)
+                    .execute();
+        });
+    }
+
+    private LocalDate day(Instant at) {
+        return LocalDate.ofInstant(at, shop.settings().zoneId());
+    }
+
+    /** What was used up, by day, from the first of them to before the last. */
+    public Map<LocalDate, Map<Supply, Integer>> used(LocalDate from, LocalDate until) {
+        var days = new TreeMap<LocalDate, Map<Supply, Integer>>();
+        db.selectFrom(SUPPLY_USED)
+                .where(SUPPLY_USED.DAY.ge(from), SUPPLY_USED.DAY.lt(until))
+                .forEach(r -> days.computeIfAbsent(r.getDay(), _ -> new EnumMap<>(Supply.class))
+                        .put(Supply.valueOf(r.getWhat()), r.getCount()));
+        return days;
+    }
+
+    /** It goes back onto the shelf. */
     void back(Supply what, int count) {
         db.update(SUPPLY)
                 .set(SUPPLY.COUNT, SUPPLY.COUNT.plus(count))

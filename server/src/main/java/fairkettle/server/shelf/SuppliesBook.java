@@ -46,9 +46,9 @@ class SuppliesBook implements Book {
     @Override
     public void take(Act act, Consequence what) {
         switch (what) {
-            case Consequence.Used(var used) -> supplies.used(used);
+            case Consequence.Used(var used) -> supplies.used(used, act.at());
             case Consequence.Counted(var supply, var count, var price) -> supplies.set(supply, count, price);
-            case Consequence.SheetPrinted(var _, var pages) -> supplies.used(Map.of(Supply.PAPER, pages));
+            case Consequence.SheetPrinted(var _, var pages) -> supplies.used(Map.of(Supply.PAPER, pages), act.at());
             default -> throw new IllegalArgumentException("This book takes no %s.".formatted(what));
         }
         live.changed("shelf");
@@ -60,6 +60,11 @@ class SuppliesBook implements Book {
         live.changed("shelf");
         if (what instanceof Consequence.Counted) {
             return Book.super.giveBack(act, what, images);
+        }
+        switch (what) {
+            case Consequence.Used(var used) -> supplies.unused(used, act.at());
+            case Consequence.SheetPrinted(var _, var pages) -> supplies.unused(Map.of(Supply.PAPER, pages), act.at());
+            default -> {}
         }
         images.all().stream()
                 .filter(i -> i.before() != null && i.after() != null)

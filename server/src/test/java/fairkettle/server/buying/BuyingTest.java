@@ -128,6 +128,66 @@ class BuyingTest {
     }
 
     @Test
+    void aRefillEatsNoReserveUnasked() {
+        bottleOf("KEPT-BACK", "MAKERS_DYE", "Y", "own");
+        want("ink/MAKERS_DYE/Y/own", 0, 95);
+        long machine = api.machine("Would eat it", "small-tank", "INKED");
+        long lot = named(api.read(api.get("/api/shelf/lots")), "code", "KEPT-BACK")
+                .get("id")
+                .asLong();
+        var path = "/api/machines/%d/refills".formatted(machine);
+        var body = "{\"channel\": \"Y\", \"lot\": %d, \"poured\": 10, \"ranDry\": false, \"chipReset\": false%s}";
+        assertThat(api.post(path, body.formatted(lot, "")))
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.errors[0].field")
+                .isEqualTo("intoReserve");
+        assertThat(api.post(path, body.formatted(lot, ", \"intoReserve\": true")))
+                .hasStatus(201);
+        want("ink/MAKERS_DYE/Y/own", 0, 0);
+    }
+
+    @Test
+    void whatWasWeighedIsTheTruthAndTheDifferenceACorrection() {
+        bottleOf("WEIGHED", "EDIBLE", "M", "weighed");
+        long lot = named(api.read(api.get("/api/shelf/lots")), "code", "WEIGHED")
+                .get("id")
+                .asLong();
+        var path = "/api/shelf/lots/%d/counted".formatted(lot);
+        assertThat(api.post(path, "{\"holds\": 88.5, \"why\": \"\"}")).hasStatus(400);
+        assertThat(api.post(path, "{\"holds\": 120, \"why\": \"a gift\"}"))
+                .as("more than it was sold with")
+                .hasStatus(400);
+        assertThat(api.post(path, "{\"holds\": 88.5, \"why\": \"spilled\"}")).hasStatusOk();
+        assertThat(named(api.read(api.get("/api/shelf/lots")), "code", "WEIGHED")
+                        .get("left")
+                        .asDouble())
+                .isEqualTo(88.5);
+        var entry = api.read(api.get("/api/log?lot=" + lot)).at("/entries/0");
+        assertThat(entry.get("words").asString())
+                .endsWith("WEIGHED holds 88.5 mL, 11.5 mL less than reckoned: spilled");
+        assertThat(api.post("/api/log/%d/strike".formatted(entry.get("id").asLong()), "{}"))
+                .hasStatusOk();
+        assertThat(named(api.read(api.get("/api/shelf/lots")), "code", "WEIGHED")
+                        .get("left")
+                        .asDouble())
+                .isEqualTo(100);
+    }
+
+    @Test
+    void aSheetForACustomerTakesItsPaperAndGivesItBack() {
+        api.put("/api/shelf/supplies/PAPER", "{\"count\": 50}", "");
+        long machine = api.machine("Takes paper", "small-tank", "INKED");
+        api.post("/api/machines/%d/printed".formatted(machine), "{\"sheets\": 8}");
+        assertThat(article("part/PAPER").get("left").asDouble()).isEqualTo(42);
+        long entry = api.read(api.get("/api/log?kind=print&machine=" + machine))
+                .at("/entries/0/id")
+                .asLong();
+        api.post("/api/log/%d/strike".formatted(entry), "{}");
+        assertThat(article("part/PAPER").get("left").asDouble()).isEqualTo(50);
+    }
+
+    @Test
     void articlesOfTheShopsOwnAreCountedWithAReason() {
         api.post("/api/buying/articles", "{\"label\": \"rosette backs\", \"count\": 40}");
         var own = named(api.read(api.get("/api/buying")).get("articles"), "label", "rosette backs");
