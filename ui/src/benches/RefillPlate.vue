@@ -79,7 +79,7 @@ const { run: pour, busy } = oneAtATime(async () => {
       ranDry: form.ranDry,
       chipReset: form.chipReset,
       says: form.says === '' ? undefined : numberOf(form.says) / 100,
-      intoReserve: form.intoReserve,
+      intoReserve: form.intoReserve || undefined,
     },
   })
   problem.value = error ? problemOf(error) : undefined
