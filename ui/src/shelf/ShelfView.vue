@@ -210,7 +210,14 @@ const { run: add } = oneAtATime(async () => {
               {{ lot.bestBefore ? dateOf(lot.bestBefore) : '–' }}
             </td>
             <td>
-              <BButton v-if="!lot.spoiled" size="sm" variant="link" @click="spoiling = lot">Mark it bad</BButton>
+              <BButton
+                v-if="!lot.spoiled"
+                size="sm"
+                variant="link"
+                :aria-label="`Mark it bad: ${lot.code}`"
+                @click="spoiling = lot"
+                >Mark it bad</BButton
+              >
             </td>
           </tr>
         </tbody>
