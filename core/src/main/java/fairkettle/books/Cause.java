@@ -41,6 +41,14 @@ public enum Cause {
         return this == BOUGHT || this == BROUGHT_IN;
     }
 
+    /** Whether it ends in a pad or a bottle for waste, and has to leave the house. */
+    public boolean wasted() {
+        return switch (this) {
+            case CLEANINGS, POWER_CLEANINGS, CHARGES, DRAINS, RINSES, DRAWN -> true;
+            case BOUGHT, BROUGHT_IN, PRINTS, CHECKS, PURGES, PUT_ASIDE, EVAPORATED, CORRECTIONS, OTHER -> false;
+        };
+    }
+
     /**
      * What a finished step draws ink or fluid for; null for one that moves none out. @param power whether its cleaning
      * is a power cleaning

@@ -20,7 +20,8 @@ import org.jspecify.annotations.Nullable;
  * involves no further supplier, and leaves no less at a supplier whose postage falls away. Ways of one article after
  * another are put together, and combinations left out by the same rule.
  *
- * <p>Law: exact. No cheaper order covers the needs.
+ * <p>Law: exact. No cheaper order covers the needs. What would take more than {@link #MOST_LOOKS} looks is refused in
+ * words rather than answered by a guess.
  *
  * <p>Cost: sets make it exponential in their number, which is small where things are sold; without sets a few hundred
  * combinations for each article.
@@ -28,6 +29,9 @@ import org.jspecify.annotations.Nullable;
 public final class Ordering {
 
     private static final int MOST_SETS = 200;
+    /** About two seconds; a shop’s order takes a few thousand. */
+    static final int MOST_LOOKS = 20_000_000;
+
     /** Nobody buys so many more than are needed for their postage’s sake. */
     private static final int MOST_MORE = 1000;
 
@@ -101,6 +105,9 @@ public final class Ordering {
     private int @Nullable [] bestSets;
     private @Nullable Way bestWay;
 
+    /** Looks so far. */
+    private int looked;
+
     /** Counts of an article’s offers, or of all articles’ so far. @param used suppliers, as bits */
     private record Way(
             long goods, long[] spent, int used, @Nullable Way before, int article, int[] counts) {}
@@ -171,6 +178,10 @@ public final class Ordering {
             return new Order(List.of(), Map.of(), 0, Map.of(), missing);
         }
         chooseSets(0, new int[sets.size()], needs.clone());
+        if (bestWay == null) { // so much of something is wanted that nobody sells enough of it
+            missing.addAll(articles);
+            return new Order(List.of(), Map.of(), 0, Map.of(), missing);
+        }
         return order(missing);
     }
 
@@ -338,6 +349,7 @@ public final class Ordering {
         var joined = new ArrayList<Way>();
         for (var way : ways) {
             for (var next : more) {
+                look();
                 var both = with(way, article, next);
                 if (both.goods() + rest + certainPostage(both) < best) {
                     joined.add(both);
@@ -380,6 +392,7 @@ public final class Ordering {
             long price,
             long limit,
             List<Way> found) {
+        look();
         if (price + floorOf(article, offers, which, need) > limit) {
             return;
         }
@@ -433,6 +446,15 @@ public final class Ordering {
             }
         }
         return least;
+    }
+
+    private void look() {
+        if (++looked > MOST_LOOKS) {
+            throw new IllegalArgumentException(
+                    "So much is wanted that not every order can be compared. Order for a shorter time, or want less"
+                            + " of: "
+                            + String.join(", ", articles));
+        }
     }
 
     private List<Way> undominated(List<Way> ways) {

@@ -1,6 +1,7 @@
 package fairkettle.books;
 
 import fairkettle.ink.Money;
+import fairkettle.ink.Substance;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.Currency;
@@ -39,8 +40,12 @@ public record Statement(
             return label;
         }
 
-        /** Of ink that left for a cause; null for what came in. */
-        public static @Nullable Part of(Cause cause) {
+        /** Of what left for a cause; null for what came in. */
+        public static @Nullable Part of(Cause cause, Substance what) {
+            return cause.comesIn() ? null : what instanceof Substance.Fluid ? FLUID : of(cause);
+        }
+
+        private static @Nullable Part of(Cause cause) {
             return switch (cause) {
                 case BOUGHT, BROUGHT_IN -> null;
                 case PRINTS -> PRINTED;

@@ -8,6 +8,9 @@ public final class PadFull {
     /** From this share on it counts as full: the next cleaning may be refused. */
     public static final double FULL = 0.95;
 
+    /** From this share on a new one is bought, so that it is in the house in time. */
+    public static final double BUY = 0.8;
+
     /** Acts that put nothing into it. */
     public static final List<String> STILL_GOES = List.of(
             "Purge sheets: ink goes to paper",

@@ -134,6 +134,15 @@ public sealed interface Consequence {
     /** What was set aside for the card is free again. */
     record Released() implements Consequence {}
 
+    /** Supplies came onto the shelf. */
+    record Came(Map<Supply, Integer> supplies) implements Consequence {}
+
+    /** An article of the shop’s own was counted, or is kept from now on. @param article its key */
+    record OwnCounted(String article, String label, int count) implements Consequence {}
+
+    /** Something was ordered, came, or is off. @param purchase the order as its book writes it from now on */
+    record Purchased(long order, String purchase) implements Consequence {}
+
     /** Supplies were counted. @param price in minor units; null for the usual */
     record Counted(Supply what, int count, @Nullable Long price) implements Consequence {}
 
@@ -194,6 +203,9 @@ public sealed interface Consequence {
             case GivenUp _ -> "the card is open again";
             case Branched _ -> "the steps that it brought in";
             case Used _ -> "supplies go back onto the shelf";
+            case Came _ -> "supplies are off the shelf again";
+            case OwnCounted(var _, var label, var _) -> "the count of “%s” before".formatted(label);
+            case Purchased(var order, var _) -> "order no. %d as it was before".formatted(order);
             case Released _ -> "what was set aside for the card";
             case Counted(var what, var _, var _) -> "the count of “%s” before".formatted(what.label());
             case Refilled(var channel, var _, var _, var _, var _, var _) -> "the refill of %s".formatted(channel);

@@ -87,6 +87,20 @@ class OrderingTest {
     }
 
     @Test
+    void whatIsTooMuchToCompareIsRefusedAndWhatIsTooMuchToSellIsSaid() {
+        var alike = new ArrayList<Offer>();
+        for (int i = 0; i < 6; i++) {
+            alike.add(offer("o" + i, "mill", "C", 10, 100));
+        }
+        assertThatThrownBy(() -> Ordering.cheapest(Map.of("C", 60_000L), alike, List.of(NO_POSTAGE)))
+                .hasMessageContaining("want less of: C");
+        var order = Ordering.cheapest(
+                Map.of("C", 10_000_000L), List.of(offer("c", "mill", "C", 50, 700)), List.of(NO_POSTAGE));
+        assertThat(order.missing()).containsExactly("C");
+        assertThat(order.lines()).isEmpty();
+    }
+
+    @Test
     void anOfferThatMakesNoSenseIsRefused() {
         assertThatThrownBy(() -> new Offer("x", "mill", Map.of(), List.of(new Tier(1, 5))))
                 .hasMessageContaining("nothing in the offer");

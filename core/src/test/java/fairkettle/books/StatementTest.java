@@ -6,7 +6,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import fairkettle.books.Statement.Line;
 import fairkettle.books.Statement.Part;
 import fairkettle.books.Statement.Tax;
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
 import fairkettle.ink.Money;
+import fairkettle.ink.Substance;
 import java.util.Currency;
 import java.util.List;
 import java.util.Random;
@@ -63,7 +66,9 @@ class StatementTest {
     @Test
     void everyCauseHasItsLineButWhatCameIn() {
         for (var cause : Cause.values()) {
-            assertThat(Part.of(cause) == null).isEqualTo(cause.comesIn());
+            assertThat(Part.of(cause, new Substance.Fluid(Family.FILM)) == null).isEqualTo(cause.comesIn());
+            assertThat(Part.of(cause, new Substance.Ink(Family.FILM, ChannelCode.of("C"), 1)) == null)
+                    .isEqualTo(cause.comesIn());
         }
     }
 }

@@ -9,6 +9,7 @@ import static fairkettle.db.Tables.POSTING;
 
 import fairkettle.books.Cause;
 import fairkettle.books.EntryKind;
+import fairkettle.db.tables.records.LotRecord;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
@@ -24,8 +25,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.TreeMap;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
@@ -142,7 +146,7 @@ public class Recall {
     private static BottleWay told(
             long id,
             Family family,
-            fairkettle.db.tables.records.LotRecord lot,
+            LotRecord lot,
             long left,
             List<Reached> reached,
             List<Went> went,
@@ -179,61 +183,53 @@ public class Recall {
                 .toList();
     }
 
-    private record There(long machine, String channel) {}
+    private record There(long machine, ChannelCode channel) {}
 
-    private static There there(String place) {
-        var parts = place.split("/"); // path/3/C/TANK or tray/3/C
-        return new There(Long.parseLong(parts[1]), parts[2]);
+    private static Optional<There> there(Place place) {
+        return switch (place) {
+            case Place.InPath(var machine, var channel, var _) -> Optional.of(new There(machine, channel));
+            case Place.Tray(var machine, var channel) -> Optional.of(new There(machine, channel));
+            case Place.Bottle _, Place.Pad _, Place.Waste _, Place.Outside _ -> Optional.empty();
+        };
     }
 
-    private static org.jooq.Condition onAMachine(org.jooq.Field<String> place) {
-        return place.startsWith("path/").or(place.startsWith("tray/"));
-    }
+    /** What one act brought to a channel: of what only went from its tank into its line, nothing. */
+    private record Gain(long entry, There there) {}
 
     private List<Reached> reached(Substance what) {
         var names = db.select(MACHINE.ID, MACHINE.NAME).from(MACHINE).fetchMap(MACHINE.ID, MACHINE.NAME);
         var holds = new HashMap<There, Long>();
         db.select(CONTENT.PLACE, CONTENT.MICROLITRES)
                 .from(CONTENT)
-                .where(CONTENT.SUBSTANCE.eq(what.key()), onAMachine(CONTENT.PLACE))
-                .forEach(r -> holds.merge(there(r.value1()), r.value2(), Long::sum));
-        // of an entry that moves it from the tank into the line, the channel gained nothing
-        var gained = db.select(
-                        POSTING.ENTRY_ID,
-                        DSL.field(
-                                        "regexp_replace({0}, '^(path|tray)/([0-9]+/[^/]+).*', 'path/\\2')",
-                                        String.class, POSTING.PLACE)
-                                .as("there"),
-                        DSL.sum(POSTING.MICROLITRES).as("gained"))
+                .where(CONTENT.SUBSTANCE.eq(what.key()))
+                .forEach(r ->
+                        there(Place.parse(r.value1())).ifPresent(there -> holds.merge(there, r.value2(), Long::sum)));
+        var gains = new HashMap<Gain, Long>();
+        var first = new LinkedHashMap<There, Instant>();
+        var last = new HashMap<There, Instant>();
+        db.select(POSTING.ENTRY_ID, POSTING.PLACE, POSTING.MICROLITRES, ENTRY.AT)
                 .from(POSTING)
-                .where(POSTING.SUBSTANCE.eq(what.key()), onAMachine(POSTING.PLACE))
-                .groupBy(DSL.field("1"), DSL.field("2"))
-                .asTable("gained");
-        var by = new TreeMap<String, Reached>();
-        db.select(
-                        gained.field("there", String.class),
-                        DSL.sum(DSL.greatest(gained.field("gained", Long.class), DSL.val(0L))),
-                        DSL.min(ENTRY.AT),
-                        DSL.max(ENTRY.AT))
-                .from(gained)
                 .join(ENTRY)
-                .on(ENTRY.ID.eq(gained.field(POSTING.ENTRY_ID)))
-                .where(ENTRY.KIND.ne(EntryKind.STRIKE), Journal.stands())
-                .groupBy(gained.field("there"))
-                .forEach(r -> {
-                    var there = there(r.value1());
-                    by.put(
-                            r.value1(),
-                            new Reached(
-                                    there.machine(),
-                                    names.getOrDefault(there.machine(), ""),
-                                    there.channel(),
-                                    new Millilitres(r.value2().longValue()),
-                                    new Millilitres(holds.getOrDefault(there, 0L)),
-                                    r.value3().toInstant(),
-                                    r.value4().toInstant()));
-                });
-        return List.copyOf(by.values());
+                .on(ENTRY.ID.eq(POSTING.ENTRY_ID))
+                .where(POSTING.SUBSTANCE.eq(what.key()), ENTRY.KIND.ne(EntryKind.STRIKE), Journal.stands())
+                .orderBy(ENTRY.AT, ENTRY.ID)
+                .forEach(r -> there(Place.parse(r.value2())).ifPresent(there -> {
+                    gains.merge(new Gain(r.value1(), there), r.value3(), Long::sum);
+                    first.putIfAbsent(there, r.value4().toInstant());
+                    last.put(there, r.value4().toInstant());
+                }));
+        var poured = new HashMap<There, Long>();
+        gains.forEach((gain, amount) -> poured.merge(gain.there(), Math.max(0, amount), Long::sum));
+        return first.entrySet().stream()
+                .map(e -> new Reached(
+                        e.getKey().machine(),
+                        names.getOrDefault(e.getKey().machine(), ""),
+                        e.getKey().channel().code(),
+                        new Millilitres(poured.getOrDefault(e.getKey(), 0L)),
+                        new Millilitres(holds.getOrDefault(e.getKey(), 0L)),
+                        e.getValue(),
+                        Objects.requireNonNull(last.get(e.getKey()))))
+                .toList();
     }
 
     /** The newest first. */
@@ -257,7 +253,7 @@ public class Recall {
                 });
         var lots = db.selectFrom(LOT).fetchMap(LOT.ID);
         var drunk = new ArrayList<Drunk>();
-        java.util.stream.Stream.concat(holds.keySet().stream(), went.keySet().stream())
+        Stream.concat(holds.keySet().stream(), went.keySet().stream())
                 .distinct()
                 .forEach(what -> {
                     if (what instanceof Substance.Ink(var _, var channel, var lot) && lots.containsKey(lot)) {

@@ -2,7 +2,6 @@ package fairkettle.server.books;
 
 import static fairkettle.db.Tables.ENTRY;
 
-import fairkettle.books.Cause;
 import fairkettle.books.EntryKind;
 import fairkettle.books.InkBook;
 import fairkettle.books.InkBook.Flow;
@@ -10,7 +9,6 @@ import fairkettle.books.Statement;
 import fairkettle.books.Statement.Line;
 import fairkettle.books.Statement.Part;
 import fairkettle.ink.Money;
-import fairkettle.ink.Substance;
 import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Outflow;
 import fairkettle.server.log.Burden;
@@ -22,6 +20,7 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
@@ -59,8 +58,8 @@ public class Statements {
         var gone = outflow.between(month.atDay(1), month.atDay(1));
         var lines = new ArrayList<Line>();
         var flows = gone.stream()
-                .filter(g -> !g.cause().comesIn())
-                .map(g -> new Flow(part(g.cause(), g.substance()).name(), g.cause(), g.substance(), g.microlitres()))
+                .flatMap(g -> Optional.ofNullable(Part.of(g.cause(), g.substance())).stream()
+                        .map(part -> new Flow(part.name(), g.cause(), g.substance(), g.microlitres())))
                 .toList();
         InkBook.lines(flows, books.prices(), currency)
                 .forEach(l -> lines.add(new Line(Part.valueOf(l.group()), l.gone() / 1000.0, "mL", l.cost())));
@@ -72,7 +71,7 @@ public class Statements {
         int pads = db.fetchCount(ENTRY, within.and(ENTRY.KIND.eq(EntryKind.PAD)));
         add(lines, Part.PADS, pads, "pads", pads * settings.padPrice());
         double waste = gone.stream()
-                        .filter(g -> !g.cause().comesIn() && wasted(g.cause()))
+                        .filter(g -> g.cause().wasted())
                         .mapToLong(Outflow.Gone::microlitres)
                         .sum()
                 / 1000.0;
@@ -82,18 +81,6 @@ public class Statements {
                 .sum();
         add(lines, Part.HANDS, minutes, "min", rounded(minutes * settings.labourPerHour() / 60.0));
         return new Statement(merged(lines), sheets(within), settings.tax(), currency);
-    }
-
-    private static Part part(Cause cause, Substance what) {
-        return what instanceof Substance.Fluid ? Part.FLUID : java.util.Objects.requireNonNull(Part.of(cause));
-    }
-
-    /** What ends in a bottle for waste or a pad, and has to leave the house. */
-    private static boolean wasted(Cause cause) {
-        return switch (cause) {
-            case CLEANINGS, POWER_CLEANINGS, CHARGES, DRAINS, RINSES, DRAWN -> true;
-            default -> false;
-        };
     }
 
     private static long rounded(double minor) {

@@ -2,6 +2,7 @@ package fairkettle.server.buying;
 
 import fairkettle.books.Article;
 import fairkettle.books.Ordering;
+import fairkettle.ink.Money;
 import fairkettle.server.papers.Sheet;
 import fairkettle.server.shelf.Articles;
 import fairkettle.server.shop.Shop;
@@ -51,7 +52,8 @@ class BuyingController {
 
     private static final int USUAL_LEAD = 7; // days, where nobody sells it yet
     private static final int FAR = 730; // days: what lasts longer runs out “not within two years”
-    private static final long MOST = 1_000_000_000L; // µL or pieces
+    private static final double MOST_ML = 100_000;
+    private static final double MOST_PIECES = 100_000;
 
     private final Stocks stocks;
     private final Suppliers suppliers;
@@ -514,11 +516,16 @@ class BuyingController {
     }
 
     private static long amount(Article article, double said, String field) {
-        double exact = article.liquid() ? said * 1000 : said;
-        if (!(exact >= 0 && exact <= MOST)) {
-            throw Problem.atField(field, "Give an amount between nothing and a thousand litres.");
+        if (article.liquid()) {
+            if (!(said >= 0 && said <= MOST_ML)) {
+                throw Problem.atField(field, "Give an amount between nothing and a hundred litres.");
+            }
+            return Math.round(said * 1000);
         }
-        return Math.round(exact);
+        if (!(said >= 0 && said <= MOST_PIECES) || said != Math.rint(said)) {
+            throw Problem.atField(field, "Give whole pieces, at most 100 000.");
+        }
+        return Math.round(said);
     }
 
     record WantedLineJson(
@@ -586,12 +593,9 @@ class BuyingController {
                 List.of("count", "what", "price " + currency.getCurrencyCode(), "came"),
                 file -> {
                     order.lines()
-                            .forEach(l -> file.line(
-                                    l.count(),
-                                    l.name(),
-                                    new fairkettle.ink.Money(l.price(), currency).major(),
-                                    l.came()));
-                    file.line(1, "postage", new fairkettle.ink.Money(order.postage(), currency).major(), "");
+                            .forEach(l ->
+                                    file.line(l.count(), l.name(), new Money(l.price(), currency).major(), l.came()));
+                    file.line(1, "postage", new Money(order.postage(), currency).major(), "");
                 });
     }
 

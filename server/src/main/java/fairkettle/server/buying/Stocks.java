@@ -8,6 +8,7 @@ import fairkettle.books.Forecast;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Holding;
 import fairkettle.ink.Substance;
+import fairkettle.machine.PadFull;
 import fairkettle.machine.Supply;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
@@ -28,6 +29,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeSet;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
@@ -40,7 +42,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class Stocks {
 
     private static final int PAST = 7 * 40; // days that a forecast learns from
-    private static final double PAD_NEARLY = 0.8;
     private static final double WASTE_NEARLY = 0.7;
 
     private final DSLContext db;
@@ -121,7 +122,7 @@ public class Stocks {
         var sums = new LinkedHashMap<Article, Sum>();
         var all = machines.all();
         bottles(sums, today);
-        inMachines(sums, all);
+        inMachines(sums, all, today);
         fluids(sums, today);
         parts(sums, all, today);
         var kept = articles.all();
@@ -168,21 +169,19 @@ public class Stocks {
                     lot.fluid()
                             ? new Article.Fluid(lot.family())
                             : new Article.Ink(
-                                    lot.family(),
-                                    ChannelCode.of(java.util.Objects.requireNonNull(lot.channel())),
-                                    lot.make()));
+                                    lot.family(), ChannelCode.of(Objects.requireNonNull(lot.channel())), lot.make()));
             boolean good = lot.spoiled() == null
                     && (lot.bestBefore() == null || !lot.bestBefore().isBefore(today));
             sum.free += good ? lot.free().microlitres() : 0;
         });
     }
 
-    private void inMachines(Map<Article, Sum> sums, Collection<Machines.Machine> all) {
+    private void inMachines(Map<Article, Sum> sums, Collection<Machines.Machine> all, LocalDate today) {
         var contents = ledger.ofMachines();
         var used = new HashMap<Long, Map<String, Map<LocalDate, Double>>>();
         db.select(USED_DAY.MACHINE_ID, USED_DAY.CHANNEL, USED_DAY.DAY, USED_DAY.MOVED)
                 .from(USED_DAY)
-                .where(USED_DAY.DAY.ge(LocalDate.now(clock).minusDays(PAST + 1)), USED_DAY.MOVED.gt(0.0))
+                .where(USED_DAY.DAY.ge(today.minusDays(PAST)), USED_DAY.MOVED.gt(0.0))
                 .forEach(r -> used.computeIfAbsent(r.value1(), _ -> new HashMap<>())
                         .computeIfAbsent(r.value2(), _ -> new HashMap<>())
                         .merge(r.value3(), r.value4() * 1000, Double::sum));
@@ -234,7 +233,7 @@ public class Stocks {
                             .volume()
                             .mL()
                     / machine.profile().padCapacity().mL();
-            if (full >= PAD_NEARLY) {
+            if (full >= PadFull.BUY) {
                 var sum = sum(sums, new Article.Part(Supply.PAD));
                 sum.due++;
                 sum.users.add(machine.name());

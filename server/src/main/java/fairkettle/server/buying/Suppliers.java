@@ -94,7 +94,12 @@ public class Suppliers {
     /** @param supplier with id 0 for a new one @return its id */
     @Transactional
     public long keep(Supplier supplier) {
-        if (db.fetchExists(SUPPLIER, SUPPLIER.NAME.eq(supplier.name()).and(SUPPLIER.ID.ne(supplier.id())))) {
+        if (db.fetchExists(
+                SUPPLIER,
+                SUPPLIER.NAME
+                        .eq(supplier.name())
+                        .and(SUPPLIER.ID.ne(supplier.id()))
+                        .and(SUPPLIER.GONE.isFalse()))) {
             throw Problem.atField("name", "Somebody of this name sells here already.");
         }
         var row = supplier.id() == 0
@@ -122,7 +127,6 @@ public class Suppliers {
     public void leave(long id) {
         db.update(SUPPLIER)
                 .set(SUPPLIER.GONE, true)
-                .set(SUPPLIER.NAME, SUPPLIER.NAME.concat(" †").concat(SUPPLIER.ID.cast(String.class)))
                 .where(SUPPLIER.ID.eq(id), SUPPLIER.GONE.isFalse())
                 .execute();
         live.changed("shelf");

@@ -20,6 +20,8 @@ public interface Book {
         LINES,
         SHEETS,
         TRAYS,
+        ARTICLES,
+        PURCHASES,
         CARDS,
         CASES;
 
@@ -47,7 +49,9 @@ public interface Book {
                     List.of(CASES);
                 case Consequence.GivenUp _, Consequence.Branched _ -> List.of(CARDS);
                 case Consequence.Taught _ -> List.of(MACHINES, CARDS);
-                case Consequence.Used _, Consequence.Counted _ -> List.of(SUPPLIES);
+                case Consequence.Used _, Consequence.Came _, Consequence.Counted _ -> List.of(SUPPLIES);
+                case Consequence.OwnCounted _ -> List.of(ARTICLES);
+                case Consequence.Purchased _ -> List.of(PURCHASES);
                 case Consequence.Released _ -> List.of(SHELF);
                 case Consequence.Refilled _ -> List.of(REFILLS);
                 case Consequence.SheetPrinted _ -> List.of(SHEETS, SUPPLIES, TRAYS);

@@ -194,7 +194,8 @@ public final class Images {
             case "put_aside" -> "A cartridge that came out";
             case "wait" -> "The hob";
             case "clinic_case", "case_evidence", "treatment_outcome" -> "The case";
-            case "supply" -> "The count of a supply";
+            case "supply", "article" -> "The count of a supply";
+            case "purchase" -> "The order";
             default -> "Something";
         };
     }

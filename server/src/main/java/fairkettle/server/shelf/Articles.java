@@ -4,7 +4,9 @@ import static fairkettle.db.Tables.ARTICLE;
 
 import fairkettle.books.Article;
 import fairkettle.books.EntryKind;
+import fairkettle.db.tables.records.ArticleRecord;
 import fairkettle.ink.Millilitres;
+import fairkettle.procedure.Consequence;
 import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
@@ -36,11 +38,11 @@ public class Articles {
     public record Kept(Article article, String label, long minimum, long reserve, int count) {}
 
     public Map<Article, Kept> all() {
-        return db.selectFrom(ARTICLE)
-                .fetchMap(
-                        r -> Article.parse(r.getKey()),
-                        r -> new Kept(
-                                Article.parse(r.getKey()), r.getLabel(), r.getMinimum(), r.getReserve(), r.getCount()));
+        return db.selectFrom(ARTICLE).fetchMap(r -> Article.parse(r.getKey()), Articles::kept);
+    }
+
+    private static Kept kept(ArticleRecord r) {
+        return new Kept(Article.parse(r.getKey()), r.getLabel(), r.getMinimum(), r.getReserve(), r.getCount());
     }
 
     /** Of ink or fluid, what no plan may take. */
@@ -69,40 +71,50 @@ public class Articles {
 
     /** An article of the shop’s own. */
     @Transactional
-    public Article.Own add(String label, int count) {
-        var article = new Article.Own(db.nextval(fairkettle.db.Sequences.ARTICLE_OWN));
-        db.insertInto(ARTICLE)
-                .set(ARTICLE.KEY, article.key())
-                .set(ARTICLE.LABEL, label)
-                .set(ARTICLE.COUNT, count)
-                .execute();
-        journal.write(NewEntry.of(EntryKind.SUPPLY, "%s: %d on the shelf".formatted(label, count)), List.of());
-        live.changed("shelf");
-        return article;
+    public void add(String label, int count) {
+        var article = new Article.Own(db.fetchSingle("select nextval(pg_get_serial_sequence('article', 'number'))")
+                .get(0, Long.class));
+        journal.write(
+                NewEntry.of(EntryKind.SUPPLY, "%s: %d on the shelf".formatted(label, count)),
+                List.of(),
+                List.of(new Consequence.OwnCounted(article.key(), label, count)));
     }
 
-    /** An own article was counted. */
+    /** An own article was counted. @param why it differs */
     @Transactional
     public void count(Article.Own article, int count, String why) {
-        var row = db.selectFrom(ARTICLE)
-                .where(ARTICLE.KEY.eq(article.key()))
-                .forUpdate()
-                .fetchOne();
-        if (row == null) {
-            throw new IllegalArgumentException("The shelf knows no article (%s).".formatted(article.key()));
-        }
-        if (row.getCount() != count) {
-            db.update(ARTICLE)
-                    .set(ARTICLE.COUNT, count)
-                    .where(ARTICLE.KEY.eq(article.key()))
-                    .execute();
+        var before = own(article);
+        if (before.count() != count) {
             journal.write(
                     NewEntry.of(
                             EntryKind.SUPPLY,
                             "%s: %d on the shelf, %+d, %s"
-                                    .formatted(row.getLabel(), count, count - row.getCount(), why)),
-                    List.of());
-            live.changed("shelf");
+                                    .formatted(before.label(), count, count - before.count(), why)),
+                    List.of(),
+                    List.of(new Consequence.OwnCounted(article.key(), before.label(), count)));
         }
+    }
+
+    /** What is known of an own article; nobody else counts it until the transaction ends. */
+    @Transactional
+    public Kept own(Article.Own article) {
+        return db.selectFrom(ARTICLE)
+                .where(ARTICLE.KEY.eq(article.key()))
+                .forUpdate()
+                .fetchOptional(Articles::kept)
+                .orElseThrow(() ->
+                        new IllegalArgumentException("The shelf knows no article (%s).".formatted(article.key())));
+    }
+
+    void set(String key, String label, int count) {
+        db.insertInto(ARTICLE)
+                .set(ARTICLE.KEY, key)
+                .set(ARTICLE.LABEL, label)
+                .set(ARTICLE.COUNT, count)
+                .onConflict(ARTICLE.KEY)
+                .doUpdate()
+                .set(ARTICLE.COUNT, count)
+                .execute();
+        live.changed("shelf");
     }
 }

@@ -229,6 +229,25 @@ public class Shelf {
     /** A bottle comes onto the shelf, full. */
     @Transactional
     public long add(NewLot lot) {
+        var bottle = stand(lot);
+        journal.write(
+                NewEntry.of(
+                        EntryKind.BOTTLE,
+                        "%s mL of %s %s onto the shelf"
+                                .formatted(
+                                        lot.volume(),
+                                        lot.family().label(),
+                                        lot.channel() == null ? "cleaning fluid" : lot.channel())),
+                bottle.postings());
+        return bottle.id();
+    }
+
+    /** @param postings that fill it; whoever lets it in writes them */
+    public record Standing(long id, List<Posting> postings) {}
+
+    /** A bottle that stands on the shelf, and is empty until its postings are written. */
+    @Transactional
+    public Standing stand(NewLot lot) {
         var channel = lot.channel() == null ? null : ChannelCode.of(lot.channel());
         if (lot.volume().isZero()) {
             throw new IllegalArgumentException("An empty bottle needs no place on the shelf. Give its volume in mL.");
@@ -249,18 +268,11 @@ public class Shelf {
                 .fetchSingle()
                 .value1();
         var what = channel == null ? new Substance.Fluid(lot.family()) : new Substance.Ink(lot.family(), channel, id);
-        journal.write(
-                NewEntry.of(
-                        EntryKind.BOTTLE,
-                        "%s mL of %s %s onto the shelf"
-                                .formatted(
-                                        lot.volume(),
-                                        lot.family().label(),
-                                        channel == null ? "cleaning fluid" : channel)),
+        return new Standing(
+                id,
                 List.of(
                         new Posting(SUPPLIER, what, -lot.volume().microlitres()),
                         new Posting(new Place.Bottle(id), what, lot.volume().microlitres())));
-        return id;
     }
 
     /** Dates the opening of a bottle that is now in use. */

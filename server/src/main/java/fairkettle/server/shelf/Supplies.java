@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -90,7 +91,7 @@ public class Supplies {
                 .execute();
     }
 
-    /** What was used up or fitted; never below nothing, since it may have been bought for it. */
+    /** What was used up or fitted. */
     void used(Map<Supply, Integer> used, Instant at) {
         var day = day(at);
         new TreeMap<>(used).forEach((what, count) -> {
@@ -103,12 +104,27 @@ public class Supplies {
                         .execute();
             }
         });
-        new TreeMap<>(used)
+        gone(used);
+    }
+
+    /** Fewer are there; never below nothing, since they may have been bought for it. */
+    void gone(Map<Supply, Integer> gone) {
+        new TreeMap<>(gone)
                 .forEach((what, count) -> db.update(SUPPLY)
-                        .set(
-                                SUPPLY.COUNT,
-                                org.jooq.impl.DSL.greatest(SUPPLY.COUNT.minus(count), org.jooq.impl.DSL.val(0)))
+                        .set(SUPPLY.COUNT, DSL.greatest(SUPPLY.COUNT.minus(count), DSL.val(0)))
                         .where(SUPPLY.WHAT.eq(what.name()))
+                        .execute());
+    }
+
+    /** More are there. */
+    void came(Map<Supply, Integer> came) {
+        new TreeMap<>(came)
+                .forEach((what, count) -> db.insertInto(SUPPLY)
+                        .set(SUPPLY.WHAT, what.name())
+                        .set(SUPPLY.COUNT, count)
+                        .onConflict(SUPPLY.WHAT)
+                        .doUpdate()
+                        .set(SUPPLY.COUNT, SUPPLY.COUNT.plus(count))
                         .execute());
     }
 

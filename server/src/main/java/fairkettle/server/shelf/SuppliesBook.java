@@ -36,6 +36,7 @@ class SuppliesBook implements Book {
     public List<Rows> rows(Act act, Consequence what) {
         Set<Supply> touched = switch (what) {
             case Consequence.Used(var used) -> used.keySet();
+            case Consequence.Came(var came) -> came.keySet();
             case Consequence.Counted(var supply, var _, var _) -> Set.of(supply);
             default -> Set.of(Supply.PAPER);
         };
@@ -47,6 +48,7 @@ class SuppliesBook implements Book {
     public void take(Act act, Consequence what) {
         switch (what) {
             case Consequence.Used(var used) -> supplies.used(used, act.at());
+            case Consequence.Came(var came) -> supplies.came(came);
             case Consequence.Counted(var supply, var count, var price) -> supplies.set(supply, count, price);
             case Consequence.SheetPrinted(var _, var pages) -> supplies.used(Map.of(Supply.PAPER, pages), act.at());
             default -> throw new IllegalArgumentException("This book takes no %s.".formatted(what));
@@ -65,6 +67,10 @@ class SuppliesBook implements Book {
             case Consequence.Used(var used) -> supplies.unused(used, act.at());
             case Consequence.SheetPrinted(var _, var pages) -> supplies.unused(Map.of(Supply.PAPER, pages), act.at());
             default -> {}
+        }
+        if (what instanceof Consequence.Came(var came)) {
+            supplies.gone(came);
+            return List.of();
         }
         images.all().stream()
                 .filter(i -> i.before() != null && i.after() != null)

@@ -79,6 +79,64 @@ class BuyingTest {
     }
 
     @Test
+    void whatCameByMistakeGoesBackAtOnceAndTheOrderIsOpenAgain() {
+        long seller = supplier("Struck", 0, "null");
+        var ink = "ink/MAKERS_DYE/M/struck";
+        api.post("/api/buying/articles", "{\"label\": \"struck backs\", \"count\": 7}");
+        var own = named(api.read(api.get("/api/buying")).get("articles"), "label", "struck backs")
+                .get("key")
+                .asString();
+        offer(
+                seller,
+                "Box",
+                content(ink, 100) + "," + content("part/NEEDLE", 10) + "," + content(own, 3),
+                "{\"from\": 1, \"price\": 900}");
+        long offer = sold(seller);
+        double needles = article("part/NEEDLE").get("left").asDouble();
+        api.post("/api/purchases", """
+            {"supplier": %d, "lines": [{"offer": %d, "count": 1}, {"offer": %d, "count": 1}]}
+            """.formatted(seller, offer, offer));
+        var purchase = named(api.read(api.get("/api/buying")).get("purchases"), "supplier", "Struck");
+        assertThat(purchase.get("lines")).as("asked for twice, one line").hasSize(1);
+        long id = purchase.get("id").asLong();
+        var came = "{\"lines\": [{\"offer\": %d, \"count\": 2, \"codes\": {\"%s\": \"STRUCK\"}}]}";
+        assertThat(api.post("/api/purchases/%d/came".formatted(id), came.formatted(987654, ink)))
+                .as("nothing of this order")
+                .hasStatus(422);
+        assertThat(api.post("/api/purchases/%d/came".formatted(id), came.formatted(offer, ink)))
+                .hasStatusOk();
+        assertThat(article(ink).get("left").asDouble()).isEqualTo(200);
+        assertThat(article(own).get("left").asDouble()).isEqualTo(13);
+        assertThat(article("part/NEEDLE").get("left").asDouble()).isEqualTo(needles + 20);
+
+        strikeNewest("order no. %d has come".formatted(id));
+        assertThat(article(ink).get("left").asDouble()).isZero();
+        assertThat(article(own).get("left").asDouble()).isEqualTo(7);
+        assertThat(article("part/NEEDLE").get("left").asDouble()).isEqualTo(needles);
+        assertThat(article(ink).get("onTheWay").asDouble())
+                .as("it is on its way again")
+                .isEqualTo(200);
+        strikeNewest("order no. %d to Struck".formatted(id));
+        assertThat(article(ink).get("onTheWay").asDouble()).isZero();
+        strikeNewest("struck backs: 7");
+        assertThat(api.read(api.get("/api/buying")).get("articles").toString()).doesNotContain("struck backs");
+    }
+
+    private void strikeNewest(String words) {
+        var entry = api.read(api.get("/api/log?words={words}", words)).at("/entries/0");
+        assertThat(entry.get("strikeable").asBoolean()).isTrue();
+        assertThat(api.post("/api/log/%d/strike".formatted(entry.get("id").asLong()), "{}"))
+                .hasStatusOk();
+    }
+
+    @Test
+    void aSupplierThatWasLeftLeavesItsName() {
+        long first = supplier("Comes again", 0, "null");
+        assertThat(api.delete("/api/suppliers/" + first)).hasStatusOk();
+        assertThat(supplier("Comes again", 0, "null")).isNotEqualTo(first);
+    }
+
+    @Test
     void aSetSharesItsPriceOutOverItsBottles() {
         long seller = supplier("Ribbon and Roll", 0, "null");
         var black = "ink/MAKERS_DYE/K/set";
@@ -259,6 +317,13 @@ class BuyingTest {
     @Test
     void whatMakesNoSenseIsRefused() {
         long seller = supplier("Strict", 0, "null");
+        assertThat(api.post("/api/suppliers/%d/offers".formatted(seller), """
+            {"name": "Half a glove", "contents": [{"article": "part/GLOVES", "each": 0.5}], "tiers": [{"from": 1, "price": 5}]}
+            """))
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.errors[0].detail")
+                .isEqualTo("Give whole pieces, at most 100 000.");
         assertThat(api.post("/api/suppliers/%d/offers".formatted(seller), """
             {"name": "Nothing", "contents": [{"article": "moon/cheese", "each": 3}], "tiers": [{"from": 1, "price": 5}]}
             """)).hasStatus(400);
