@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '../api/client'
-import { bare, money } from '../units/format'
+import { figure, money, type VolumeUnit } from '../units/format'
 import { byRole, ROLES } from './books'
 
 /** What left, a line each, told by what it comes to; every cause by name when somebody asks. */
@@ -11,10 +11,11 @@ const props = defineProps<{
   causes: Schemas['CauseJson'][]
   every: boolean
   currency: string
+  unit: VolumeUnit
   none?: string
 }>()
 const out = computed(() => props.causes.filter((c) => !c.comesIn))
-const amount = (mL: number | undefined) => (mL ? bare(mL) : '–')
+const amount = (mL: number | undefined) => (mL ? figure(mL, props.unit) : '–')
 </script>
 
 <template>
@@ -29,7 +30,7 @@ const amount = (mL: number | undefined) => (mL ? bare(mL) : '–')
           <template v-else
             ><th v-for="r in ROLES" :key="r.key">{{ r.label }}</th></template
           >
-          <th>in all, mL</th>
+          <th>in all, {{ unit }}</th>
           <th>its worth</th>
         </tr>
       </thead>
@@ -43,7 +44,7 @@ const amount = (mL: number | undefined) => (mL ? bare(mL) : '–')
             ><td v-for="(mL, i) in byRole(flow)" :key="i">{{ amount(mL) }}</td></template
           >
           <td>
-            <b>{{ bare(flow.gone) }}</b>
+            <b>{{ figure(flow.gone, unit) }}</b>
           </td>
           <td>{{ money({ minor: flow.cost, currency }) }}</td>
         </tr>

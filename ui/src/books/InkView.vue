@@ -7,7 +7,7 @@ import LogParts from '../log/LogParts.vue'
 import Choice from '../shell/Choice.vue'
 import { useShop } from '../shell/shop'
 import Tick from '../shell/Tick.vue'
-import { bare, money, percent, volume, type VolumeUnit } from '../units/format'
+import { figure, inUnit, money, percent, volume, type VolumeUnit } from '../units/format'
 import { byRole, monthName, monthsBetween, ROLES, whole } from './books'
 import FlowTable from './FlowTable.vue'
 
@@ -46,7 +46,7 @@ const drawn = computed(() => {
     parts: ROLES.map((role, i) => ({
       label: role.label,
       colour: COLOURS[role.key],
-      values: flows.map((f) => byRole(f)[i] ?? 0),
+      values: flows.map((f) => inUnit(byRole(f)[i] ?? 0, unit.value)),
     })).filter((p) => p.values.some((v) => v !== 0)),
   }
 })
@@ -101,13 +101,13 @@ const shownTo = computed({ get: () => to.value ?? books.value?.to ?? '', set: (m
             <StackedBars
               :names="drawn.names"
               :parts="drawn.parts"
-              unit="mL"
-              :label="`Ink that left, in mL, ${by === 'months' ? 'month by month' : 'machine by machine'}; the tables below say the same`"
+              :unit="unit"
+              :label="`Ink that left, in ${unit}, ${by === 'months' ? 'month by month' : 'machine by machine'}; the tables below say the same`"
             />
           </div>
         </section>
         <div class="title">
-          <h2>In figures, mL</h2>
+          <h2>In figures, {{ unit }}</h2>
           <Tick v-model="every">every cause by name</Tick>
           <a :href="csv" download>As a table (CSV)</a>
         </div>
@@ -117,6 +117,7 @@ const shownTo = computed({ get: () => to.value ?? books.value?.to ?? '', set: (m
           :causes="books.causes"
           :every="every"
           :currency="currency"
+          :unit="unit"
         />
         <FlowTable
           what="machine"
@@ -125,6 +126,7 @@ const shownTo = computed({ get: () => to.value ?? books.value?.to ?? '', set: (m
           :causes="books.causes"
           :every="every"
           :currency="currency"
+          :unit="unit"
         />
         <FlowTable
           what="person"
@@ -133,6 +135,7 @@ const shownTo = computed({ get: () => to.value ?? books.value?.to ?? '', set: (m
           :causes="books.causes"
           :every="every"
           :currency="currency"
+          :unit="unit"
         />
         <FlowTable
           v-if="books.jobs.some((j) => j.gone)"
@@ -141,6 +144,7 @@ const shownTo = computed({ get: () => to.value ?? books.value?.to ?? '', set: (m
           :causes="books.causes"
           :every="every"
           :currency="currency"
+          :unit="unit"
         />
         <template v-if="!machine">
           <h2>What was there, and what is</h2>
@@ -149,7 +153,7 @@ const shownTo = computed({ get: () => to.value ?? books.value?.to ?? '', set: (m
               <thead>
                 <tr>
                   <th>ink, in bottles and machines</th>
-                  <th>before, mL</th>
+                  <th>before, {{ unit }}</th>
                   <th>came</th>
                   <th>went</th>
                   <th>is there</th>
@@ -159,11 +163,11 @@ const shownTo = computed({ get: () => to.value ?? books.value?.to ?? '', set: (m
               <tbody>
                 <tr v-for="s in books.stock" :key="s.ink">
                   <td>{{ s.ink }}</td>
-                  <td>{{ bare(s.before) }}</td>
-                  <td>{{ s.came ? `+ ${bare(s.came)}` : '–' }}</td>
-                  <td>{{ s.gone ? `− ${bare(s.gone)}` : '–' }}</td>
+                  <td>{{ figure(s.before, unit) }}</td>
+                  <td>{{ s.came ? `+ ${figure(s.came, unit)}` : '–' }}</td>
+                  <td>{{ s.gone ? `− ${figure(s.gone, unit)}` : '–' }}</td>
                   <td>
-                    <b>{{ bare(s.after) }}</b>
+                    <b>{{ figure(s.after, unit) }}</b>
                   </td>
                   <td>{{ money({ minor: s.cost, currency }) }}</td>
                 </tr>

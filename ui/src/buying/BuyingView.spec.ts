@@ -77,7 +77,7 @@ describe('to buy', () => {
     expect(text).toContain('now: it is low')
     expect(text).toContain('20 Dec 2026 – 1 Feb 2027')
     expect(text).toContain('Bramble, Sorrel')
-    expect(text).toContain('Nobody is known who sells moonlight.')
+    expect(text).toContain('Nobody is known who sells enough of moonlight.')
   })
 
   it('orders what it proposed, once', async () => {

@@ -96,7 +96,7 @@ const over = computed(() =>
       </p>
       <p v-if="over.length" class="small quiet">Comes beyond what is wanted: {{ over.join(', ') }}.</p>
       <p v-if="proposal.missing.length" class="notice">
-        Nobody is known who sells {{ proposal.missing.join(', ') }}.&nbsp;
+        Nobody is known who sells enough of {{ proposal.missing.join(', ') }}.&nbsp;
         <RouterLink to="/shelf/suppliers">Enter who does</RouterLink>
       </p>
     </template>

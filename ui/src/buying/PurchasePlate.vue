@@ -85,7 +85,6 @@ function send() {
       <div class="send">
         <BButton type="submit" variant="primary" :disabled="busy">Onto the shelf</BButton>
         <BButton variant="link" @click="asking = false">Not now</BButton>
-        <span v-if="problem && !problem.errors?.length" class="act strong" role="alert">{{ problem.detail }}</span>
       </div>
     </form>
   </article>

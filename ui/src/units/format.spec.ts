@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { countdown, minutes, money, percent, typable, typedVolume, volume } from './format'
+import { figure, inUnit, countdown, minutes, money, percent, typable, typedVolume, volume } from './format'
 
 describe('volumes', () => {
   it.each([
@@ -50,4 +50,13 @@ describe('other figures', () => {
     [-5, '0:00'],
     [24_060_000, '6 h 41 min'],
   ])('%d ms left read %s', (left, words) => expect(countdown(left)).toBe(words))
+})
+
+describe('a figure whose unit stands above it', () => {
+  it('is in the unit that people read', () => {
+    expect(figure(57.04)).toBe('57')
+    expect(figure(59.147, 'fl oz')).toBe('2')
+    expect(inUnit(29.5735295625, 'fl oz')).toBe(1)
+    expect(inUnit(12)).toBe(12)
+  })
 })

@@ -15,6 +15,16 @@ export function bare(mL: number): string {
   return trimmed(mL, mL >= 20 ? 0 : 1)
 }
 
+/** The figure alone, in the unit that people read. */
+export function figure(mL: number, unit: VolumeUnit = 'mL'): string {
+  return unit === 'fl oz' ? trimmed(mL / ML_PER_FL_OZ, 2) : bare(mL)
+}
+
+/** A volume as a number in that unit, for what is drawn. */
+export function inUnit(mL: number, unit: VolumeUnit = 'mL'): number {
+  return unit === 'fl oz' ? mL / ML_PER_FL_OZ : mL
+}
+
 /** What was typed, in mL with at most three decimals, or undefined if it is no volume. */
 export function typedVolume(text: string, unit: VolumeUnit = 'mL'): string | undefined {
   const number = numberOf(text)
