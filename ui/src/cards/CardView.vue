@@ -80,7 +80,7 @@ const planned = computed(
 )
 async function allAsPlanned() {
   const s = step.value
-  if (s && (await acts.enterAll(s.id, asPlanned(s)))) await acts.finish(s.id)
+  if (s && (await acts.enterAll(s.id, asPlanned(s, card.value?.syringes)))) await acts.finish(s.id)
 }
 
 /** What stays although a step is struck out is said before, and asked about. */
@@ -279,6 +279,7 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             :step="step"
             :lots="card.lots"
             :bottles="card.bottles"
+            :syringes="card.syringes"
             :machine="card.machine"
             :unit="unit"
             :locked="locked"

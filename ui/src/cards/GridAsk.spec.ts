@@ -23,7 +23,7 @@ function step(entries: Record<string, string>): Schemas['StepJson'] {
   } as unknown as Schemas['StepJson']
 }
 const grid = (entries: Record<string, string>, locked = false) =>
-  mount(GridAsk, { props: { step: step(entries), unit: 'mL' as const, bottles: [], locked } })
+  mount(GridAsk, { props: { step: step(entries), unit: 'mL' as const, bottles: [], syringes: {}, locked } })
 
 describe('channels by pulls', () => {
   it('shows what is planned with a question mark until it is tapped', () => {
@@ -66,13 +66,31 @@ describe('channels by pulls', () => {
     expect(grid({}, true).get('[data-cell="K/0"]').attributes('disabled')).toBeDefined()
   })
 
+  it('offers the syringes that may draw a channel, and shows which was taken', async () => {
+    const asked = step({ 'C/0': '12' })
+    asked.ask.channels = ['C', 'M']
+    asked.ask.columns = [{ label: 'its syringe', kind: 'TOOL', expected: [] }]
+    const syringes = { C: [{ id: 12, label: 'Syringe no. 12', why: 'its own, rinsed' }] }
+    const shown = mount(GridAsk, {
+      props: { step: asked, unit: 'mL' as const, bottles: [], syringes, locked: false },
+      attachTo: document.body,
+    })
+    expect(shown.get('[data-cell="C/0"]').text()).toBe('no. 12')
+    await shown.get('[data-cell="M/0"]').trigger('click')
+    const offered = [...document.querySelectorAll<HTMLElement>('.modal .tools button')]
+    expect(offered.map((b) => b.textContent)).toEqual([expect.stringContaining('A new one')])
+    offered[0]?.click()
+    expect(shown.emitted('enter')).toEqual([['M/0', 'yes']])
+    shown.unmount()
+  })
+
   it('says how the bottle opens whose code was read', () => {
     const read = step({ 'K/0': '7' })
     read.ask.columns = [{ label: 'code on the bottle', kind: 'CODE', expected: [] }]
     const bottles = [
       { id: 7, channel: 'K', label: 'K-7', left: 50, opened: false, how: 'Seat it on its own tank. Never squeeze.' },
     ]
-    const shown = mount(GridAsk, { props: { step: read, unit: 'mL' as const, bottles, locked: false } })
+    const shown = mount(GridAsk, { props: { step: read, unit: 'mL' as const, bottles, syringes: {}, locked: false } })
     expect(shown.text()).toContain('Never squeeze')
   })
 })

@@ -5,12 +5,14 @@ import type { Problem, Schemas } from '../api/client'
 import { bare, volume, type VolumeUnit } from '../units/format'
 import BottlePad from './BottlePad.vue'
 import SyringePad from './SyringePad.vue'
+import ToolPad from './ToolPad.vue'
 import { asPlanned } from './asPlanned'
 
 /** Channels down, columns across: volumes are tapped on a syringe, the rest is ticked. */
 const props = defineProps<{
   step: Schemas['StepJson']
   bottles: Schemas['LotJson'][]
+  syringes: Record<string, Schemas['OfferedTool'][]>
   problem?: Problem
   unit: VolumeUnit
   locked: boolean
@@ -49,11 +51,11 @@ const volumes = computed(() => props.step.ask.columns.some((c) => c.kind === 'VO
 const nextCell = computed(() => rows.value.flatMap((r) => r.cells).find((c) => c.planned && c.value === undefined)?.id)
 /** Why a bottle was refused, at the cell that it was read for. */
 const refused = computed(() => {
-  const codes = rows.value.flatMap((r) => r.cells).filter((c) => c.kind === 'CODE')
+  const codes = rows.value.flatMap((r) => r.cells).filter((c) => c.kind === 'CODE' || c.kind === 'TOOL')
   return props.problem?.errors?.find((e) => codes.some((c) => c.id === e.field))?.detail
 })
 /** What is left, as planned; a code is always read. Worth a tap of its own from two cells on. */
-const left = computed(() => asPlanned(props.step))
+const left = computed(() => asPlanned(props.step, props.syringes))
 const columns = computed(
   () =>
     `minmax(44px, 60px) repeat(${props.step.ask.columns.length}, minmax(0, 1fr)) ${volumes.value ? 'var(--sum)' : ''}`,
@@ -63,6 +65,8 @@ const padFor = ref<Cell>()
 const padOpen = ref(false)
 const bottleFor = ref<Cell>()
 const bottleOpen = ref(false)
+const toolFor = ref<Cell>()
+const toolOpen = ref(false)
 
 function tap(cell: Cell) {
   if (cell.kind === 'VOLUME') {
@@ -71,6 +75,9 @@ function tap(cell: Cell) {
   } else if (cell.kind === 'CODE') {
     bottleFor.value = cell
     bottleOpen.value = true
+  } else if (cell.kind === 'TOOL') {
+    toolFor.value = cell
+    toolOpen.value = true
   } else emit('enter', cell.id, cell.value ? '' : 'yes')
 }
 
@@ -92,6 +99,10 @@ function words(cell: Cell): string {
   if (cell.kind === 'CODE') {
     const bottle = props.bottles.find((b) => String(b.id) === cell.value)
     return cell.value ? (bottle?.label.split(' · ')[0] ?? '✓') : 'read the code'
+  }
+  if (cell.kind === 'TOOL') {
+    const tool = props.syringes[cell.channel]?.find((t) => String(t.id) === cell.value)
+    return !cell.value ? 'which?' : cell.value === 'yes' ? 'new' : (tool?.label.replace(/^Syringe /, '') ?? '✓')
   }
   return cell.value ? (cell.kind === 'AIR' ? 'air' : '✓') : '?'
 }
@@ -141,6 +152,13 @@ function words(cell: Cell): string {
       >{{ volumes ? 'All as planned' : 'All of them' }}</BButton
     >
     <p v-if="refused" class="act strong refused" role="alert">{{ refused }}</p>
+    <ToolPad
+      v-if="toolFor"
+      v-model="toolOpen"
+      :channel="toolFor.channel"
+      :tools="syringes[toolFor.channel] ?? []"
+      @take="(value) => emit('enter', toolFor!.id, value)"
+    />
     <BottlePad
       v-if="bottleFor"
       v-model="bottleOpen"

@@ -16,6 +16,7 @@ const props = defineProps<{
   step: Schemas['StepJson']
   lots: Schemas['LotJson'][]
   bottles: Schemas['LotJson'][]
+  syringes: Record<string, Schemas['OfferedTool'][]>
   machine: number
   unit: VolumeUnit
   locked: boolean
@@ -150,6 +151,7 @@ function sent(event: Event) {
       v-else-if="step.ask.kind === 'Grid'"
       :step="step"
       :bottles="bottles"
+      :syringes="syringes"
       :problem="problem"
       :unit="unit"
       :locked="locked"

@@ -6,7 +6,10 @@ type Asking = Pick<Schemas['StepJson'], 'ask' | 'entries' | 'hold'>
  * Cells that nobody has entered yet, as planned. What differs is entered alone, before or after. Never taken as planned: the code
  * on a bottle, which is read; looks before a hold; and what is done in an order.
  */
-export function asPlanned(step: Asking): Record<string, string> {
+export function asPlanned(
+  step: Asking,
+  syringes: Record<string, Schemas['OfferedTool'][]> = {},
+): Record<string, string> {
   const cells: Record<string, string> = {}
   if (step.ask.kind === 'Ticks' && !step.hold && step.ask.words === '') {
     step.ask.items.forEach((_, i) => {
@@ -20,7 +23,12 @@ export function asPlanned(step: Asking): Record<string, string> {
       const id = `${channel}/${i}`
       const expected = column.expected[row] ?? 0
       if (step.entries[id] !== undefined || (column.kind === 'VOLUME' && expected <= 0)) return
-      cells[id] = column.kind === 'VOLUME' ? String(expected) : 'yes'
+      cells[id] =
+        column.kind === 'VOLUME'
+          ? String(expected)
+          : column.kind === 'TOOL'
+            ? String(syringes[channel]?.[0]?.id ?? 'yes') // the best that may, or a new one
+            : 'yes'
     })
   })
   return cells

@@ -4,6 +4,7 @@ import { useShop } from '../shell/shop'
 import SparesPlate from '../spares/SparesPlate.vue'
 import ShelfParts from './ShelfParts.vue'
 import SuppliesPlate from './SuppliesPlate.vue'
+import ToolsPlate from './ToolsPlate.vue'
 
 const { settings } = useShop()
 const currency = computed(() => settings.value?.currency ?? 'GBP')
@@ -14,6 +15,7 @@ const currency = computed(() => settings.value?.currency ?? 'GBP')
     <h1>Shelf</h1>
     <ShelfParts />
     <SparesPlate :currency="currency" />
+    <ToolsPlate />
     <SuppliesPlate :currency="currency" />
   </div>
 </template>

@@ -1,6 +1,7 @@
 package fairkettle.benchwork;
 
 import static fairkettle.procedure.Step.step;
+import static fairkettle.procedure.UsualSteps.drawn;
 import static fairkettle.procedure.UsualSteps.on;
 import static fairkettle.procedure.UsualSteps.volumes;
 
@@ -110,7 +111,7 @@ public final class BenchCard {
                 .minutes(6 * n)
                 .with("white’s own syringe")
                 .care(Caution.SLOW, Caution.PRESSURE)
-                .ask(volumes("drawn, and given back", whites, PULLED))
+                .ask(drawn("drawn, and given back", whites, PULLED))
                 .branch(
                         Branch.stop(
                                 "blocked",
@@ -178,7 +179,7 @@ public final class BenchCard {
                                         .minutes(3)
                                         .with("syringe of " + c)
                                         .care(Caution.SLOW, Caution.WASTE)
-                                        .ask(volumes("drawn", List.of(c), PULLED_COLOUR))
+                                        .ask(drawn("drawn", List.of(c), PULLED_COLOUR))
                                         .moves(new Move.Draw(WHOLE))
                                         .build()))
                         .toArray(Branch[]::new))

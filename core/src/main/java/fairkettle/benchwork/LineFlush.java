@@ -1,6 +1,7 @@
 package fairkettle.benchwork;
 
 import static fairkettle.procedure.Step.step;
+import static fairkettle.procedure.UsualSteps.drawn;
 import static fairkettle.procedure.UsualSteps.volumes;
 
 import fairkettle.ink.ChannelCode;
@@ -86,7 +87,7 @@ public final class LineFlush {
                         .minutes(3 * n)
                         .with("syringe per channel")
                         .care(Caution.PRESSURE)
-                        .ask(volumes("given back", channels, lineOf(profile, channels)))
+                        .ask(drawn("given back", channels, lineOf(profile, channels)))
                         .moves(new Move.DrawBack(LINE))
                         .needs(Facet.LINE, channels, "off")
                         .build(),

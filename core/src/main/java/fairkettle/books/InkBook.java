@@ -6,6 +6,7 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -71,25 +72,29 @@ public final class InkBook {
      */
     public static List<Line> lines(List<Flow> flows, Function<Substance, Price> price, Currency currency) {
         var sums = new LinkedHashMap<String, Map<Cause, Long>>();
-        var costs = new LinkedHashMap<String, Fraction>();
+        var bought = new HashMap<String, Map<Price, Long>>();
         for (var flow : flows) {
             sums.computeIfAbsent(flow.group(), _ -> new EnumMap<>(Cause.class))
                     .merge(flow.cause(), flow.microlitres(), Long::sum);
             if (!flow.cause().comesIn()) {
-                var paid = price.apply(flow.substance());
-                costs.merge(
-                        flow.group(),
-                        Fraction.of(flow.microlitres(), paid.minor(), paid.microlitres()),
-                        Fraction::plus);
+                bought.computeIfAbsent(flow.group(), _ -> new HashMap<>())
+                        .merge(price.apply(flow.substance()), flow.microlitres(), Long::sum);
             }
         }
         var shared = shared(sums.keySet().stream()
-                .map(g -> costs.getOrDefault(g, Fraction.ZERO))
+                .map(g -> cost(bought.getOrDefault(g, Map.of())))
                 .toList());
         var lines = new ArrayList<Line>();
         sums.forEach((group, byCause) ->
                 lines.add(new Line(group, Map.copyOf(byCause), new Money(shared.get(lines.size()), currency))));
         return lines;
+    }
+
+    private static Fraction cost(Map<Price, Long> microlitres) {
+        return microlitres.entrySet().stream()
+                .map(e ->
+                        Fraction.of(e.getValue(), e.getKey().minor(), e.getKey().microlitres()))
+                .reduce(Fraction.ZERO, Fraction::plus);
     }
 
     /** Whole minor units that add up to the whole, rounded once: the largest remainders are rounded up. */

@@ -174,7 +174,8 @@ final class Beginning {
                                     .formatted(w.terms.largest().size()),
                             "marker pen")
                     .needs(Facet.BENCH, "prepared")
-                    .ask(Work.gridBefore(w.plans, List.of(Work.ticks("marked"), Work.ticks("adapter fits"))))
+                    .ask(Work.gridBefore(
+                            w.plans, List.of(Work.ticks("marked"), Work.ticks("adapter fits"), Work.tools())))
                     .then(Facet.SYRINGE, Work.codesBefore(w.plans), "its own")
                     .then(Facet.SYRINGE, Work.codes(w.plans), "its own")
                     .build());

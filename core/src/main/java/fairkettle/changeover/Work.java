@@ -216,6 +216,11 @@ final class Work {
         return new Column(label, ColumnKind.TICK, List.of());
     }
 
+    /** Which syringe of the shop’s each channel gets. */
+    static Column tools() {
+        return new Column("which one", ColumnKind.TOOL, List.of());
+    }
+
     /** The code on the bottle, read before its cap is opened. */
     static Column code() {
         return new Column("code on the bottle", ColumnKind.CODE, List.of());

@@ -4,6 +4,7 @@ import static fairkettle.procedure.Step.step;
 import static fairkettle.procedure.UsualSteps.clothOut;
 import static fairkettle.procedure.UsualSteps.coversOff;
 import static fairkettle.procedure.UsualSteps.coversOn;
+import static fairkettle.procedure.UsualSteps.drawn;
 import static fairkettle.procedure.UsualSteps.free;
 import static fairkettle.procedure.UsualSteps.on;
 import static fairkettle.procedure.UsualSteps.ready;
@@ -246,7 +247,7 @@ public final class TreatmentCard {
                                 .minutes(4 * channels.size())
                                 .with("syringe per colour, no needle", "towel")
                                 .care(Caution.PRESSURE, Caution.FORCE, Caution.INK)
-                                .ask(volumes("lost: a puddle is about 1 mL, a wet towel 2", channels, LOST_WITH_PUSH))
+                                .ask(drawn("lost: a puddle is about 1 mL, a wet towel 2", channels, LOST_WITH_PUSH))
                                 .moves(new Move.Draw(TO_DAMPER))
                                 .build(),
                         step("blot", "Blot the foam under the path")
@@ -522,7 +523,7 @@ public final class TreatmentCard {
                 .minutes(5 * channels.size())
                 .with("syringe per colour")
                 .care(Caution.SLOW, Caution.PRESSURE, Caution.WASTE)
-                .ask(volumes("drawn", channels, each))
+                .ask(drawn("drawn", channels, each))
                 .moves(new Move.Draw(reach))
                 .branch(Branch.stop(
                         "blocked",

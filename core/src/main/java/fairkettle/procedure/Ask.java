@@ -75,7 +75,9 @@ public sealed interface Ask {
         AIR,
         TICK,
         /** the code read on the bottle in hand; it must be one that fits the slot */
-        CODE
+        CODE,
+        /** which syringe of the shop’s: its number, or a tick for one that met no ink yet */
+        TOOL
     }
 
     /** A count that must agree. */

@@ -1,6 +1,7 @@
 package fairkettle.procedure;
 
 import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
 import fairkettle.machine.Fact;
 import fairkettle.machine.Fit;
@@ -45,6 +46,17 @@ public sealed interface Consequence {
 
     /** Bottles that nothing is filled from any more. */
     record Spoiled(Set<Long> lots, String why) implements Consequence {}
+
+    /**
+     * Syringes that meet ink from now on.
+     *
+     * @param tools by channel; 0 for one that met none yet
+     * @param craft whether what they draw is not food
+     */
+    record ToolsTaken(Map<ChannelCode, Long> tools, Family family, boolean craft) implements Consequence {}
+
+    /** A tool was rinsed, or got another name, or is kept no more. */
+    record ToolSeen(long tool, boolean rinsed, boolean gone) implements Consequence {}
 
     /** Words that were agreed to. */
     record Agreed(String words) implements Consequence {}
@@ -180,6 +192,8 @@ public sealed interface Consequence {
             case Opened(var lots) -> lots.isEmpty() ? "" : "bottles that it opened are unopened";
             case Spoiled(var lots, var _) ->
                 lots.isEmpty() ? "" : "bottles that it marked bad, and the cases that it opened";
+            case ToolsTaken _ -> "the syringes that it took are as they were";
+            case ToolSeen _ -> "what was known of the tool";
             case Agreed _ -> "what was agreed to";
             case Refitted _ -> "the parts that were exchanged";
             case Holds _ -> "what each channel held before";

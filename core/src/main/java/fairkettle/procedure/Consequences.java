@@ -14,6 +14,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
@@ -76,6 +77,7 @@ public final class Consequences {
     public static List<Consequence> ofDone(StepRun run, Card before, Card card, Setting s) {
         var all = new ArrayList<Consequence>();
         fromAnswers(run, before, card, all);
+        tools(run, s, all);
         fromMove(run, card, s, all);
         run.step().effects().forEach(effect -> fromEffect(effect, run, before, s, all));
         fromRoutines(run, s, all);
@@ -205,6 +207,36 @@ public final class Consequences {
                     Ask.KeyStored _,
                     Ask.Photo _ -> {}
         }
+    }
+
+    private static void tools(StepRun run, Setting s, List<Consequence> all) {
+        if (!(run.step().ask() instanceof Ask.Grid grid)) {
+            return;
+        }
+        var taken = new TreeMap<ChannelCode, Long>();
+        for (int column = 0; column < grid.columns().size(); column++) {
+            if (grid.columns().get(column).kind() == Ask.ColumnKind.TOOL) {
+                for (var channel : grid.channels()) {
+                    run.entry(channel + "/" + column)
+                            .ifPresent(e -> taken.put(channel, e.matches("\\d+") ? Long.parseLong(e) : 0));
+                }
+            }
+        }
+        if (!taken.isEmpty()) {
+            boolean craft = s.holdings().values().stream().anyMatch(Consequences::notFood)
+                    || !s.family().food();
+            all.add(new Consequence.ToolsTaken(taken, s.family(), craft));
+        }
+    }
+
+    /** A syringe that draws it is no food syringe any more. */
+    private static boolean notFood(Holding holding) {
+        return switch (holding) {
+            case Holding.NeverInked _ -> false;
+            case Holding.Inked(var _, var _, var foodOnly) -> !foodOnly;
+            case Holding.Parked(var _, var _, var foodOnly) -> !foodOnly;
+            case Holding.Unknown _ -> true;
+        };
     }
 
     private static void inlets(StepRun run, List<Consequence> all) {

@@ -3,6 +3,7 @@ package fairkettle.procedure;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.ink.Tool;
 import fairkettle.procedure.Ask.ColumnKind;
 import fairkettle.procedure.Outcome.Reason;
 import fairkettle.procedure.Surroundings.LotFacts;
@@ -91,6 +92,7 @@ public final class Entries {
                         .map(kind -> switch (kind) {
                             case VOLUME -> volume(value);
                             case AIR, TICK -> tick(value);
+                            case TOOL -> tool(value, ChannelCode.of(cell.substring(0, cell.indexOf('/'))), around);
                             case CODE -> code(value, ChannelCode.of(cell.substring(0, cell.indexOf('/'))), around);
                         })
                         .orElseGet(() -> unknown(cell));
@@ -198,6 +200,17 @@ public final class Entries {
         return found.isEmpty()
                 ? Optional.of("There is no such bottle on the shelf.")
                 : unfit(found.get(), channel, around.family(), around.today()).map(why -> why + " Leave its cap shut.");
+    }
+
+    /** A tick is one that met no ink yet. */
+    private static Optional<String> tool(String value, ChannelCode channel, Surroundings around) {
+        if (value.equals(TICK)) {
+            return Optional.empty();
+        }
+        var found = value.matches("\\d{1,18}") ? around.tool(Long.parseLong(value)) : Optional.<Tool>empty();
+        return found.isEmpty()
+                ? Optional.of("Choose a syringe from the shelf for %s, or take a new one.".formatted(channel))
+                : found.get().refusal(around.family(), channel);
     }
 
     private static Optional<String> words(String value) {

@@ -3,6 +3,7 @@ package fairkettle.procedure;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.ink.Tool;
 import fairkettle.safety.Caution;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -14,6 +15,11 @@ import org.jspecify.annotations.Nullable;
 public interface Surroundings {
 
     Optional<LotFacts> lot(long id);
+
+    /** A syringe of the shop’s; empty if there is none of this number. */
+    default Optional<Tool> tool(long id) {
+        return Optional.empty();
+    }
 
     /** The ink that the machine is to hold. */
     Family family();

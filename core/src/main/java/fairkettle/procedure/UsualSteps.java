@@ -236,6 +236,15 @@ public final class UsualSteps {
                         channels.stream().map(_ -> each).toList())));
     }
 
+    /** The same, and which syringe draws it. */
+    public static Ask.Grid drawn(String label, List<ChannelCode> channels, Millilitres each) {
+        return new Ask.Grid(
+                channels,
+                List.of(
+                        volumes(label, channels, each).columns().getFirst(),
+                        new Ask.Column("its syringe", Ask.ColumnKind.TOOL, List.of())));
+    }
+
     private static final List<String> NEW_OR_OLD = List.of("a new one", "the old one");
 
     /** A fitted thing or the old one again: only what is new begins to age from now. */

@@ -26,6 +26,7 @@ import fairkettle.server.pictures.Pictures;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shop.Presets;
 import fairkettle.server.shop.Shop;
+import fairkettle.server.tools.Tools;
 import fairkettle.server.web.Ahead;
 import fairkettle.server.web.Problem;
 import io.swagger.v3.oas.annotations.Parameter;
@@ -65,6 +66,7 @@ class CardController {
     private final Passports passports;
     private final Presets presets;
     private final Shop shop;
+    private final Tools tools;
     private final Clock clock;
 
     CardController(
@@ -75,6 +77,7 @@ class CardController {
             Passports passports,
             Presets presets,
             Shop shop,
+            Tools tools,
             Clock clock) {
         this.service = service;
         this.cards = cards;
@@ -83,6 +86,7 @@ class CardController {
         this.passports = passports;
         this.presets = presets;
         this.shop = shop;
+        this.tools = tools;
         this.clock = clock;
     }
 
@@ -118,6 +122,7 @@ class CardController {
             List<String> standing,
             List<LotJson> lots,
             List<LotJson> bottles,
+            Map<String, List<OfferedTool>> syringes,
             ComparisonJson comparison,
             Instant createdAt,
             @Nullable Instant uncappedSince,
@@ -212,6 +217,9 @@ class CardController {
             Millilitres left,
             boolean opened,
             @Nullable String how) {}
+
+    /** @param why it may draw that channel: “its own, rinsed” */
+    record OfferedTool(long id, String label, String why) {}
 
     record LineJson(String what, String unit, double planned, double real) {}
 
@@ -400,6 +408,7 @@ class CardController {
                 standing(card),
                 lots,
                 bottles,
+                kept.open() && asks(card, CardController::forSyringes) ? syringes(kept, card) : Map.of(),
                 comparison(kept, machine),
                 kept.createdAt(),
                 uncappedSince(card),
@@ -446,6 +455,30 @@ class CardController {
         return ask instanceof Ask.Lots
                 || ask instanceof Ask.Grid(var _, var columns)
                         && columns.stream().anyMatch(c -> c.kind() == Ask.ColumnKind.CODE);
+    }
+
+    private static boolean forSyringes(Ask ask) {
+        return ask instanceof Ask.Grid(var _, var columns)
+                && columns.stream().anyMatch(c -> c.kind() == Ask.ColumnKind.TOOL);
+    }
+
+    /** What each channel may be drawn with, the best first; a channel with none gets a new one. */
+    private Map<String, List<OfferedTool>> syringes(Cards.Kept kept, Card card) {
+        var channels = card.runs().stream()
+                .map(run -> run.step().ask())
+                .filter(CardController::forSyringes)
+                .flatMap(ask -> ((Ask.Grid) ask).channels().stream())
+                .distinct()
+                .toList();
+        return tools.offered(kept.family(), channels).entrySet().stream()
+                .collect(Collectors.toMap(
+                        e -> e.getKey().code(),
+                        e -> e.getValue().stream()
+                                .map(t -> new OfferedTool(
+                                        t.id(),
+                                        t.label(),
+                                        t.offer(kept.family(), e.getKey()).words()))
+                                .toList()));
     }
 
     /** "the tank cap open: K C M Y", in the order of the facets. */

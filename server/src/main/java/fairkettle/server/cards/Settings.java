@@ -5,6 +5,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Substance;
+import fairkettle.ink.Tool;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.procedure.Card;
@@ -21,6 +22,7 @@ import fairkettle.server.keys.Vault;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shop.Shop;
+import fairkettle.server.tools.Tools;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -44,6 +46,7 @@ class Settings {
     private final Vault vault;
     private final Ledger ledger;
     private final Shop shop;
+    private final Tools tools;
     private final Clock clock;
 
     Settings(
@@ -54,6 +57,7 @@ class Settings {
             Vault vault,
             Ledger ledger,
             Shop shop,
+            Tools tools,
             Clock clock) {
         this.cards = cards;
         this.machines = machines;
@@ -62,6 +66,7 @@ class Settings {
         this.vault = vault;
         this.ledger = ledger;
         this.shop = shop;
+        this.tools = tools;
         this.clock = clock;
     }
 
@@ -157,6 +162,11 @@ class Settings {
         @Override
         public Optional<LotFacts> lot(long id) {
             return shelf.find(id).map(Shelf.Lot::facts);
+        }
+
+        @Override
+        public Optional<Tool> tool(long id) {
+            return tools.find(id);
         }
 
         @Override

@@ -13,6 +13,7 @@ public interface Book {
         CHECKS,
         SHELF,
         SUPPLIES,
+        TOOLS,
         REFILLS,
         OWED,
         HOB,
@@ -52,6 +53,7 @@ public interface Book {
                 case Consequence.Used _, Consequence.Came _, Consequence.Counted _ -> List.of(SUPPLIES);
                 case Consequence.OwnCounted _ -> List.of(ARTICLES);
                 case Consequence.Purchased _ -> List.of(PURCHASES);
+                case Consequence.ToolsTaken _, Consequence.ToolSeen _ -> List.of(TOOLS);
                 case Consequence.Released _ -> List.of(SHELF);
                 case Consequence.Refilled _ -> List.of(REFILLS);
                 case Consequence.SheetPrinted _ -> List.of(SHEETS, SUPPLIES, TRAYS);

@@ -326,6 +326,7 @@ final class Papers {
         }
         return switch (column.kind()) {
             case VOLUME -> new Sheet.Cell(78, "of " + expected.get(row) + " mL");
+            case TOOL -> new Sheet.Cell(78, "no.");
             case CODE -> new Sheet.Cell(110, "");
             case AIR, TICK -> Sheet.Cell.tick();
         };

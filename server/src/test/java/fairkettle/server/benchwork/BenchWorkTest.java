@@ -141,6 +141,7 @@ class BenchWorkTest {
         finish(card, "joint");
         for (var channel : List.of("W1", "W2")) {
             enter(card, "home", channel + "/0", "6");
+            enter(card, "home", channel + "/1", "yes");
         }
         finish(card, "home");
         finish(card, "swap");
