@@ -43,6 +43,12 @@ export const router = createRouter({
     { path: '/round/week', name: 'week', component: () => import('./round/WeekView.vue'), meta: { title: 'The week' } },
     { path: '/clinic', name: 'clinic', component: () => import('./clinic/ClinicView.vue'), meta: { title: 'Clinic' } },
     {
+      path: '/clinic/messages',
+      name: 'messages',
+      component: () => import('./messages/MessagesView.vue'),
+      meta: { title: 'What machines say' },
+    },
+    {
       path: '/clinic/:id',
       component: () => import('./clinic/CaseView.vue'),
       meta: { title: 'Case' },

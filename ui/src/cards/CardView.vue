@@ -447,7 +447,7 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
         </section>
         <section v-if="open">
           <h2>The machine says …</h2>
-          <MachineSays class="says" />
+          <MachineSays class="says" :machine="card.machine" />
         </section>
         <section>
           <h2>Planned and real</h2>

@@ -1,36 +1,50 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
-import { api, type Schemas } from '../api/client'
+import { computed, ref } from 'vue'
+import HeardForm from '../messages/HeardForm.vue'
+import { useMessages } from '../messages/useMessages'
+import { useSettled } from '../shell/settled'
 import TextInput from '../shell/TextInput.vue'
 
-/** What the machine's screen says, what it really means, and what is safe to do. */
+/** What the machine's screen says, what it really means, and what is safe to do on this machine. */
+const props = defineProps<{ machine: number }>()
 const words = ref('')
-const found = ref<Schemas['MessageJson'][]>([])
-
-watch(words, async (now, _before, onCleanup) => {
-  let outdated = false
-  onCleanup(() => {
-    outdated = true
-  })
-  if (now.trim().length < 3) {
-    found.value = []
-    return
-  }
-  const { data } = await api.GET('/api/messages', { params: { query: { words: now } } })
-  if (!outdated) found.value = data ?? []
-})
+const { found } = useMessages(
+  useSettled(words, 200),
+  computed(() => props.machine),
+  3,
+)
+const hearing = ref<string>()
+const toldAt = ref('')
+function kept() {
+  toldAt.value = words.value
+  words.value = ''
+  hearing.value = undefined
+}
 </script>
 
 <template>
   <div>
     <TextInput v-model="words" type="search" placeholder="its words" aria-label="What the machine says" />
     <ul class="found" aria-live="polite">
-      <li v-for="message in found.slice(0, 3)" :key="message.wording">
+      <li v-for="message in found?.slice(0, 3)" :key="message.key">
         <b>“{{ message.wording }}”</b> {{ message.meaning }} <b>{{ message.act }}</b>
+        <button v-if="hearing !== message.key" type="button" class="note" @click="hearing = message.key">
+          Note it
+        </button>
+        <HeardForm
+          v-else
+          :wording="message.wording"
+          :message="message.key"
+          :act="message.act"
+          :machine="machine"
+          @kept="kept"
+        />
       </li>
-      <li v-if="words.trim().length > 2 && !found.length" class="quiet">
-        Not in the dictionary. Do nothing by force; note its words on this step.
+      <li v-if="words.trim().length > 2 && found && !found.length" class="quiet">
+        Not in the dictionary. Do nothing by force; note its words and what you did.
+        <HeardForm :key="words" :wording="words" message="" act="" :machine="machine" @kept="kept" />
       </li>
+      <li v-if="toldAt && !words" class="quiet" role="status">“{{ toldAt }}” is in the log.</li>
     </ul>
   </div>
 </template>
@@ -45,5 +59,12 @@ watch(words, async (now, _before, onCleanup) => {
 .found li {
   border-top: 1.5px solid var(--line);
   padding: 6px 0;
+}
+.note {
+  border: 0;
+  background: none;
+  color: inherit;
+  text-decoration: underline;
+  min-height: 44px;
 }
 </style>

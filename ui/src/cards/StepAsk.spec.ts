@@ -11,7 +11,16 @@ function ask(kind: string, more: object, entries: Record<string, string> = {}) {
     ask: { kind, channels: [], columns: [], items: [], nozzles: [], expected: 0, words: '', ...more },
   } as unknown as Schemas['StepJson']
   return mount(StepAsk, {
-    props: { step, lots: [], bottles: [], syringes: {}, machine: 4, unit: 'mL', locked: false, lastPicks: { black: 4 } },
+    props: {
+      step,
+      lots: [],
+      bottles: [],
+      syringes: {},
+      machine: 4,
+      unit: 'mL',
+      locked: false,
+      lastPicks: { black: 4 },
+    },
     global: { stubs: { RouterLink: true } },
   })
 }

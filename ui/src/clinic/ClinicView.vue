@@ -7,6 +7,7 @@ import { useLive } from '../shell/live'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { dayAndTime } from '../units/format'
+import ClinicParts from './ClinicParts.vue'
 import OpenCase from './OpenCase.vue'
 import { ENDINGS } from './useCase'
 
@@ -43,6 +44,7 @@ async function showTable() {
       <h1>Clinic</h1>
       <BButton variant="primary" @click="opening = true">Something is wrong</BButton>
     </header>
+    <ClinicParts />
     <p v-if="problem" class="notice" role="alert">{{ problem }}</p>
     <p v-if="!clinic && !problem" class="quiet">Looking …</p>
     <template v-if="clinic">

@@ -50,9 +50,10 @@ describe('finding by a few letters', () => {
   })
   it('says what a machine’s message means before anybody goes anywhere', () => {
     const message = { wording: 'Service required', meaning: 'Its pad counter is full.', act: 'Change the pad.' }
-    expect(fromServer([message as unknown as Schemas['MessageJson']], [])[0]).toMatchObject({
+    expect(fromServer([message as unknown as Schemas['Message']], [])[0]).toMatchObject({
       name: '“Service required”',
       what: 'Its pad counter is full. Change the pad.',
+      to: '/clinic/messages?words=Service%20required',
     })
   })
   it('shows something before anything is typed, and nothing for nonsense', () => {

@@ -92,12 +92,12 @@ export function found(all: Found[], letters: string): Found[] {
 const MOST = 8
 
 /** What a machine says, and what happened: the server knows these, and is asked once somebody has typed a few letters. */
-export function fromServer(messages: Schemas['MessageJson'][], entries: Schemas['EntryJson'][]): Found[] {
+export function fromServer(messages: Schemas['Message'][], entries: Schemas['EntryJson'][]): Found[] {
   return [
     ...messages.slice(0, 3).map((m) => ({
       name: `“${m.wording}”`,
       what: `${m.meaning} ${m.act}`,
-      to: '/clinic',
+      to: `/clinic/messages?words=${encodeURIComponent(m.wording)}`,
     })),
     ...entries.slice(0, 4).map((e) => ({
       name: e.words,

@@ -55,6 +55,28 @@ public sealed interface Consequence {
      */
     record ToolsTaken(Map<ChannelCode, Long> tools, Family family, boolean craft) implements Consequence {}
 
+    /** The machine’s screen said something. @param message the dictionary’s key; empty if none knows it */
+    record Heard(String wording, String message, String did, Outcome outcome) implements Consequence {
+
+        /** What came of what was done. */
+        public enum Outcome {
+            WENT_AWAY("it went away"),
+            CAME_BACK("it came back"),
+            STOPPED_US("it stopped us"),
+            NOT_KNOWN("what came of it is not known yet");
+
+            private final String words;
+
+            Outcome(String words) {
+                this.words = words;
+            }
+
+            public String words() {
+                return words;
+            }
+        }
+    }
+
     /** A tool was rinsed, or got another name, or is kept no more. */
     record ToolSeen(long tool, boolean rinsed, boolean gone) implements Consequence {}
 
@@ -193,6 +215,7 @@ public sealed interface Consequence {
             case Spoiled(var lots, var _) ->
                 lots.isEmpty() ? "" : "bottles that it marked bad, and the cases that it opened";
             case ToolsTaken _ -> "the syringes that it took are as they were";
+            case Heard _ -> "what the machine said";
             case ToolSeen _ -> "what was known of the tool";
             case Agreed _ -> "what was agreed to";
             case Refitted _ -> "the parts that were exchanged";

@@ -1,5 +1,6 @@
 package fairkettle.safety;
 
+import fairkettle.machine.Chips;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
@@ -79,9 +80,34 @@ public enum MachineMessage {
         return meaning;
     }
 
-    /** What is safe to do. */
+    /** What is safe to do, on whatever machine says it. */
     public String act() {
         return act;
+    }
+
+    /** What is safe to do on a machine that counts its ink in this way. */
+    public String act(Chips chips) {
+        return switch (this) {
+            case INK_LOW ->
+                switch (chips) {
+                    case NONE -> "Look at the tanks: below their lower line, fill them; else go on.";
+                    case MAKERS -> "Look whether it prints whole; the maker’s cartridge is changed when it does not.";
+                    case AUTO_RESET -> act;
+                    case BUTTON -> "Look at the real level. There is ink: hold its button five to ten seconds.";
+                    case IGNORED ->
+                        "It cannot know: its firmware ignores chips. Look at the real level; go on if there is ink.";
+                };
+            case NOT_RECOGNISED ->
+                switch (chips) {
+                    case NONE -> "It reads no chips: the part is not seated. Press until it clicks.";
+                    case MAKERS -> "Take it out, wipe its contacts dry, press until it clicks.";
+                    case AUTO_RESET -> "Take it out, fill it to the top, refit. Nothing is pressed.";
+                    case BUTTON -> "OK, let the carriage park, hold its button five to ten seconds.";
+                    case IGNORED ->
+                        "An update took the firmware that ignores chips away. Load it again, and refuse updates.";
+                };
+            default -> act;
+        };
     }
 
     /** Those whose wording or meaning has every word, in their order; all of them for no words. */

@@ -14,6 +14,7 @@ public interface Book {
         SHELF,
         SUPPLIES,
         TOOLS,
+        MESSAGES,
         REFILLS,
         OWED,
         HOB,
@@ -54,6 +55,7 @@ public interface Book {
                 case Consequence.OwnCounted _ -> List.of(ARTICLES);
                 case Consequence.Purchased _ -> List.of(PURCHASES);
                 case Consequence.ToolsTaken _, Consequence.ToolSeen _ -> List.of(TOOLS);
+                case Consequence.Heard _ -> List.of(MESSAGES);
                 case Consequence.Released _ -> List.of(SHELF);
                 case Consequence.Refilled _ -> List.of(REFILLS);
                 case Consequence.SheetPrinted _ -> List.of(SHEETS, SUPPLIES, TRAYS);
