@@ -39,6 +39,12 @@ export const router = createRouter({
       component: () => import('./checks/ChecksView.vue'),
       meta: { title: 'Checks' },
     },
+    {
+      path: '/checks/:machine(\\d+)/pages',
+      name: 'pages',
+      component: () => import('./checks/PagesView.vue'),
+      meta: { title: 'All its pages' },
+    },
     { path: '/round', name: 'round', component: () => import('./round/RoundView.vue'), meta: { title: 'Round' } },
     { path: '/round/week', name: 'week', component: () => import('./round/WeekView.vue'), meta: { title: 'The week' } },
     { path: '/clinic', name: 'clinic', component: () => import('./clinic/ClinicView.vue'), meta: { title: 'Clinic' } },

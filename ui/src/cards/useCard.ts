@@ -1,3 +1,4 @@
+import { asFile } from '../api/upload'
 import { computed, ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import { useServer, type Answer } from '../api/useServer'
@@ -54,9 +55,7 @@ export function useCard(id: () => number) {
       act((path) =>
         api.POST('/api/cards/{card}/photos', {
           params: { ...path.params, query: { step } },
-          body: file as unknown as string,
-          bodySerializer: (body: unknown) => body as Blob,
-          headers: { 'Content-Type': 'application/octet-stream' },
+          ...asFile(file),
         }),
       ),
   }

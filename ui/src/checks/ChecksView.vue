@@ -161,6 +161,9 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
           <TapCorners :reading="reading" :machine="id" :white="white" @read="read" />
         </details>
         <p v-if="problem" class="act strong small" role="alert">{{ problem }}</p>
+        <p v-if="checks.readings.length > 1">
+          <RouterLink :to="`/checks/${id}/pages`">All its pages, two side by side</RouterLink>
+        </p>
         <ul v-if="checks.readings.length > 1" class="earlier" aria-label="Earlier pictures">
           <li v-for="r in checks.readings.slice(0, 6)" :key="r.id">
             <button type="button" :aria-pressed="r.id === reading?.id" @click="chosen = r">

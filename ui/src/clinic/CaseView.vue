@@ -1,7 +1,11 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { useShop } from '../shell/shop'
+import { api, problemOf } from '../api/client'
+import { asFile } from '../api/upload'
+import { oneAtATime } from '../shell/oneAtATime'
+import PictureButton from '../shell/PictureButton.vue'
 import ArrivingPart from '../shell/ArrivingPart.vue'
 import PageParts, { type Part } from '../shell/PageParts.vue'
 import { dayAndTime } from '../units/format'
@@ -23,6 +27,12 @@ const title = computed(() => {
   const sick = found.value?.channels.filter((c) => c.failing).map((c) => c.channel) ?? []
   return `${found.value?.name ?? ''}${sick.length && sick.length < (found.value?.channels.length ?? 0) ? ` · ${sick.join(' ')}` : ''}`
 })
+const refused = ref('')
+const { run: before, busy } = oneAtATime(async (file: File) => {
+  const { error } = await api.POST('/api/cases/{id}/before', { params: { path: { id: id.value } }, ...asFile(file) })
+  refused.value = error ? problemOf(error).detail : ''
+  if (!error) await load()
+})
 </script>
 
 <template>
@@ -41,7 +51,17 @@ const title = computed(() => {
         <a class="small" :href="`/api/cases/${found.id}/paper.pdf`">on paper</a>
         <a class="small" :href="`/api/cases/${found.id}`" :download="`case-${found.id}.json`">as a file</a>
       </header>
-      <p v-if="found.words" class="quiet">“{{ found.words }}” {{ found.openedBy }}</p>
+      <div class="was">
+        <a v-if="found.before" :href="`/api/pictures/${found.before}`" target="_blank" rel="noopener"
+          ><img :src="`/api/pictures/${found.before}`" alt="How it was before anything was tried"
+        /></a>
+        <p v-if="found.words" class="quiet">“{{ found.words }}” {{ found.openedBy }}</p>
+        <p v-if="!found.before && found.advice && !found.tried.length" class="small">
+          Before anything is tried, keep a picture of how it is: all later ones are held against it.
+          <PictureButton small :busy="busy" @picture="before">Picture of how it is</PictureButton>
+        </p>
+        <p v-if="refused" class="act strong small" role="alert">{{ refused }}</p>
+      </div>
       <p v-if="found.beside.length" class="notice">
         Fell ill together with {{ found.beside.join(', ') }}: look at the room’s air before any head.
       </p>
@@ -61,6 +81,19 @@ const title = computed(() => {
 </template>
 
 <style scoped>
+.was {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: center;
+}
+.was img {
+  width: 120px;
+  height: 64px;
+  object-fit: cover;
+  border-radius: 8px;
+  border: 1.5px solid var(--line);
+}
 .head {
   display: flex;
   flex-wrap: wrap;

@@ -2,6 +2,9 @@
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
+import { asFile } from '../api/upload'
+import { oneAtATime } from '../shell/oneAtATime'
+import PictureButton from '../shell/PictureButton.vue'
 import { useLive } from '../shell/live'
 import { useShop } from '../shell/shop'
 import { clock, dayAndTime, volume, type VolumeUnit } from '../units/format'
@@ -62,13 +65,29 @@ useLive(
 
 const { asking, problem: refused, busy, ask, confirm, leave } = useStrike()
 
-async function whereFrom(entry: number) {
+const pictures = ref<Record<number, string[]>>({})
+/** What an entry did, and the pictures beside it. */
+async function opens(entry: number) {
   if (postings.value[entry]) {
     delete postings.value[entry]
     return
   }
-  const { data } = await api.GET('/api/log/{entry}/postings', { params: { path: { entry } } })
-  if (data) postings.value[entry] = data
+  const params = { path: { entry } }
+  const [moved, shown] = await Promise.all([
+    api.GET('/api/log/{entry}/postings', { params }),
+    api.GET('/api/log/{entry}/photos', { params }),
+  ])
+  if (shown.data) pictures.value[entry] = shown.data
+  if (moved.data) postings.value[entry] = moved.data
+}
+const { run: addPicture, busy: sending } = oneAtATime(async (entry: number, file: File) => {
+  const { data, error } = await api.POST('/api/log/{entry}/photos', { params: { path: { entry } }, ...asFile(file) })
+  problem.value = error ? problemOf(error).detail : ''
+  if (data) pictures.value[entry] = data
+})
+function openWords(entry: Schemas['EntryJson']): string {
+  if (entry.moved) return volume(entry.moved, unit.value)
+  return entry.pictures === 1 ? '1 picture' : entry.pictures ? `${entry.pictures} pictures` : 'Open'
 }
 </script>
 
@@ -114,14 +133,13 @@ async function whereFrom(entry: number) {
               </span>
               <span class="quiet small">{{ entry.person }}</span>
               <BButton
-                v-if="entry.moved"
                 size="sm"
                 variant="link"
                 :aria-expanded="Boolean(postings[entry.id])"
-                @click="whereFrom(entry.id)"
-                >{{ volume(entry.moved, unit) }}</BButton
+                :aria-label="`${openWords(entry)}: what “${entry.words}” did`"
+                @click="opens(entry.id)"
+                >{{ openWords(entry) }}</BButton
               >
-              <span v-else></span>
               <BButton
                 v-if="entry.strikeable"
                 size="sm"
@@ -132,6 +150,18 @@ async function whereFrom(entry: number) {
                 >Strike out</BButton
               >
               <span v-else></span>
+              <div v-if="postings[entry.id]" class="opened small">
+                <p v-if="!postings[entry.id]?.length" class="quiet">It moved no ink.</p>
+                <a
+                  v-for="picture in pictures[entry.id]"
+                  :key="picture"
+                  :href="`/api/pictures/${picture}`"
+                  target="_blank"
+                  rel="noopener"
+                  ><img :src="`/api/pictures/${picture}`" alt="Picture beside the entry"
+                /></a>
+                <PictureButton small variant="link" :busy="sending" @picture="(f) => addPicture(entry.id, f)" />
+              </div>
               <ul v-if="postings[entry.id]" class="postings small">
                 <li v-for="(posting, i) in postings[entry.id]" :key="i">
                   <span>{{ posting.place }}</span><span class="quiet">{{ posting.what }}</span
@@ -189,6 +219,20 @@ async function whereFrom(entry: number) {
 }
 .log .btn {
   white-space: nowrap;
+}
+.opened {
+  grid-column: 3 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.opened p {
+  margin: 0;
+}
+.opened img {
+  height: 84px;
+  border-radius: 6px;
 }
 .postings {
   grid-column: 3 / -1;

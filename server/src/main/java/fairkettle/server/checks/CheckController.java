@@ -43,6 +43,7 @@ class CheckController {
 
     private static final int LOOK_BACK = 12; // checks per channel
     private static final int WEEKS = 4;
+    private static final int PAGES = 24; // at once
 
     private final Readings readings;
     private final Checks checks;
@@ -269,6 +270,12 @@ class CheckController {
             int purgePages,
             boolean lookAgain) {}
 
+    /** @param since what was done to the machine between the page before and this one, in order */
+    record PageJson(ReadingJson reading, List<String> since) {}
+
+    /** @param older the page to ask before for the next ones; absent on the last */
+    record PagesJson(List<PageJson> pages, @Nullable Long older) {}
+
     record DayJson(LocalDate day, boolean open, boolean looked) {}
 
     @PostMapping(path = "/api/readings", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
@@ -331,6 +338,28 @@ class CheckController {
         return Arrays.stream(EyeHelp.values())
                 .map(h -> new EyeHelpJson(h.question(), h.answer()))
                 .toList();
+    }
+
+    /** Every page that was read of a machine, the newest first, with what was done between them. */
+    @GetMapping("/api/machines/{machine}/pages")
+    PagesJson pages(@PathVariable long machine, @RequestParam(required = false) @Nullable Long before) {
+        var found = readings.pages(machine, before, PAGES + 1);
+        var shown = found.subList(0, Math.min(PAGES, found.size()));
+        var acts = found.isEmpty()
+                ? List.<Diary.Done>of()
+                : diary.between(machine, found.getLast().at(), found.getFirst().at());
+        var pages = new ArrayList<PageJson>();
+        for (int i = 0; i < shown.size(); i++) {
+            var now = shown.get(i);
+            var earlier = i + 1 < found.size() ? found.get(i + 1).at() : now.at();
+            pages.add(new PageJson(
+                    json(now),
+                    acts.stream()
+                            .filter(a -> a.at().isAfter(earlier) && a.at().isBefore(now.at()))
+                            .map(Diary.Done::words)
+                            .toList()));
+        }
+        return new PagesJson(pages, found.size() > PAGES ? shown.getLast().id() : null);
     }
 
     @GetMapping("/api/machines/{machine}/checks")

@@ -19,7 +19,7 @@ class Diary {
 
     private static final List<EntryKind> KINDS =
             List.of(EntryKind.CLEANING, EntryKind.SHEET, EntryKind.REFILL, EntryKind.PAD, EntryKind.CARD);
-    private static final int MOST = 60;
+    private static final int MOST = 400;
 
     private final DSLContext db;
 
@@ -31,11 +31,17 @@ class Diary {
 
     /** Oldest first; what was struck out is left out. */
     List<Done> since(long machine, Instant from) {
+        return between(machine, from, Instant.MAX);
+    }
+
+    /** The same, up to a time. */
+    List<Done> between(long machine, Instant from, Instant to) {
         return db.select(ENTRY.AT, ENTRY.WORDS)
                 .from(ENTRY)
                 .where(ENTRY.MACHINE_ID.eq(machine))
                 .and(ENTRY.KIND.in(KINDS))
                 .and(ENTRY.AT.ge(from.atOffset(ZoneOffset.UTC)))
+                .and(to.equals(Instant.MAX) ? DSL.noCondition() : ENTRY.AT.lt(to.atOffset(ZoneOffset.UTC)))
                 .and(Journal.stands())
                 .orderBy(ENTRY.AT.desc(), ENTRY.ID.desc())
                 .limit(MOST)

@@ -324,6 +324,22 @@ public class Readings {
                 .orElseThrow(() -> Problem.notFound("There is no reading of this number (%d).".formatted(id)));
     }
 
+    /** Pages of a machine, the newest first. @param before only older than this one; null for the newest */
+    List<Reading> pages(long machine, @Nullable Long before, int count) {
+        var last = READING.as("last");
+        return read().where(READING.MACHINE_ID.eq(machine))
+                .and(
+                        before == null
+                                ? DSL.noCondition()
+                                : DSL.row(READING.AT, READING.ID)
+                                        .lessThan(DSL.select(last.AT, last.ID)
+                                                .from(last)
+                                                .where(last.ID.eq(before))))
+                .orderBy(READING.AT.desc(), READING.ID.desc())
+                .limit(count)
+                .fetch(this::of);
+    }
+
     /** @param machine null for all; newest first */
     public List<Reading> latest(@Nullable Long machine, int count) {
         return read().where(machine == null ? DSL.noCondition() : READING.MACHINE_ID.eq(machine))

@@ -66,7 +66,8 @@ class CaseBook {
             CaseFile file,
             @Nullable Instant endedAt,
             @Nullable Ending ending,
-            String endingWords) {
+            String endingWords,
+            @Nullable UUID before) {
 
         boolean open() {
             return endedAt == null;
@@ -233,8 +234,18 @@ class CaseBook {
                                     evidence.getOrDefault(c.getId(), List.of())),
                             c.getEndedAt() == null ? null : c.getEndedAt().toInstant(),
                             c.getEnding() == null ? null : Ending.valueOf(c.getEnding()),
-                            c.getEndingWords());
+                            c.getEndingWords(),
+                            c.getBeforePicture());
                 });
+    }
+
+    /** How it was before anything was tried. The first picture stays: it is what all later ones are held against. */
+    boolean before(long id, UUID picture) {
+        return db.update(CLINIC_CASE)
+                        .set(CLINIC_CASE.BEFORE_PICTURE, picture)
+                        .where(CLINIC_CASE.ID.eq(id), CLINIC_CASE.BEFORE_PICTURE.isNull())
+                        .execute()
+                == 1;
     }
 
     // ---- what was learned -------------------------------------------------------------------------------------------

@@ -21,8 +21,11 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.clinic.CaseBook.Kept;
 import fairkettle.server.papers.Sheet;
+import fairkettle.server.pictures.Pictures;
 import fairkettle.server.shop.Shop;
+import fairkettle.server.web.Ahead;
 import fairkettle.server.web.Problem;
+import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
@@ -35,8 +38,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -49,6 +54,7 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestAttribute;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -185,7 +191,8 @@ class ClinicController {
             @Nullable Instant provisionalUntil,
             @Nullable String printOn,
             @Nullable RoundsJson rounds,
-            List<Question> notThere) {}
+            List<Question> notThere,
+            @Nullable UUID before) {}
 
     /** @param known why nobody need look; null if somebody must */
     record SimpleJson(String label, String look, @Nullable String known) {}
@@ -326,6 +333,16 @@ class ClinicController {
 
     @GetMapping("/api/cases/{id}")
     CaseJson clinicCase(@PathVariable long id) {
+        return json(book.get(id));
+    }
+
+    /** A picture of how it is before anything is tried. */
+    @PostMapping(path = "/api/cases/{id}/before", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    CaseJson pictureBefore(
+            @PathVariable long id,
+            @RequestBody byte[] picture,
+            @Parameter(hidden = true) @RequestAttribute(Ahead.DONE) Optional<Pictures.Sent> sent) {
+        service.before(id, sent.orElseThrow());
         return json(book.get(id));
     }
 
@@ -495,7 +512,8 @@ class ClinicController {
                 advice != null && (so.rounds() > 0 || advice.next() instanceof Next.Stop)
                         ? rounds(AnotherRound.of(so, failing))
                         : null,
-                Arrays.stream(Question.values()).filter(q -> !situation.has(q)).toList());
+                Arrays.stream(Question.values()).filter(q -> !situation.has(q)).toList(),
+                kept.before());
     }
 
     private List<SimpleJson> simple(Kept kept) {

@@ -42,6 +42,7 @@ import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.people.Who;
+import fairkettle.server.pictures.Pictures;
 import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shop.Shop;
@@ -90,6 +91,7 @@ public class ClinicService implements Clinic {
     private final UpkeepBook upkeep;
     private final Shop shop;
     private final Who who;
+    private final Pictures pictures;
     private final Clock clock;
 
     ClinicService(
@@ -109,6 +111,7 @@ public class ClinicService implements Clinic {
             UpkeepBook upkeep,
             Shop shop,
             Who who,
+            Pictures pictures,
             Clock clock) {
         this.book = book;
         this.judgements = judgements;
@@ -126,6 +129,7 @@ public class ClinicService implements Clinic {
         this.upkeep = upkeep;
         this.shop = shop;
         this.who = who;
+        this.pictures = pictures;
         this.clock = clock;
     }
 
@@ -290,6 +294,27 @@ public class ClinicService implements Clinic {
     /** The table as this shop reads it by now. */
     private Table table(Family family) {
         return Learning.applied(Table.USUAL, book.outcomes(), family);
+    }
+
+    /** How it is before anything is tried: one picture, that all later ones are held against. */
+    @Transactional
+    public void before(long id, Pictures.Sent sent) {
+        var kept = hold(id);
+        if (!kept.file().tried().isEmpty()) {
+            throw Problem.refused(
+                    "Something was tried already: this would not show how it was before. Send it as a check.",
+                    List.of());
+        }
+        if (!book.before(id, pictures.keep(sent))) {
+            throw Problem.refused("There is a picture of how it was before already.", List.of());
+        }
+        journal.write(
+                NewEntry.of(
+                                EntryKind.CLINIC,
+                                "%s: a picture of how it was before anything was tried".formatted(kept.machineName()))
+                        .machine(kept.machine()),
+                List.of());
+        book.changed(kept.machine());
     }
 
     /** @throws Problem if the case has ended, or the evidence is of a channel that is not there */

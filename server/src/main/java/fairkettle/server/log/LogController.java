@@ -5,20 +5,28 @@ import static fairkettle.db.Tables.POSTING;
 import fairkettle.books.EntryKind;
 import fairkettle.ink.Substance;
 import fairkettle.path.Place;
+import fairkettle.server.pictures.Pictures;
+import fairkettle.server.web.Ahead;
 import fairkettle.server.web.CsvFile;
+import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.core.io.Resource;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestAttribute;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -33,8 +41,10 @@ class LogController {
     private final Past past;
     private final Burden burden;
     private final Strikes strikes;
+    private final EntryPictures pictures;
 
-    LogController(DSLContext db, Past past, Burden burden, Strikes strikes) {
+    LogController(DSLContext db, Past past, Burden burden, Strikes strikes, EntryPictures pictures) {
+        this.pictures = pictures;
         this.past = past;
         this.strikes = strikes;
         this.burden = burden;
@@ -96,6 +106,20 @@ class LogController {
     @PostMapping("/api/log/{entry}/strike")
     StruckJson strikeEntry(@PathVariable long entry) {
         return new StruckJson(strikes.strike(entry));
+    }
+
+    @GetMapping("/api/log/{entry}/photos")
+    List<UUID> photosOfEntry(@PathVariable long entry) {
+        return pictures.of(entry);
+    }
+
+    @PostMapping(path = "/api/log/{entry}/photos", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    List<UUID> photoOfEntry(
+            @PathVariable long entry,
+            @RequestBody byte[] picture,
+            @Parameter(hidden = true) @RequestAttribute(Ahead.DONE) Optional<Pictures.Sent> sent) {
+        pictures.add(entry, sent.orElseThrow());
+        return pictures.of(entry);
     }
 
     /** Where a figure comes from. */

@@ -2,6 +2,7 @@ package fairkettle.server.log;
 
 import static fairkettle.db.Tables.CONSEQUENCE;
 import static fairkettle.db.Tables.ENTRY;
+import static fairkettle.db.Tables.ENTRY_PICTURE;
 import static fairkettle.db.Tables.LOT;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.PERSON;
@@ -37,6 +38,8 @@ class Past {
                     .from(POSTING)
                     .where(POSTING.ENTRY_ID.eq(ENTRY.ID), POSTING.MICROLITRES.gt(0L)));
     private static final Field<Boolean> STRUCK = DSL.field(Journal.stands().not());
+    private static final Field<Integer> PICTURES =
+            DSL.field(DSL.selectCount().from(ENTRY_PICTURE).where(ENTRY_PICTURE.ENTRY_ID.eq(ENTRY.ID)));
     private static final Field<Boolean> CAME =
             DSL.field(DSL.exists(DSL.selectOne().from(CONSEQUENCE).where(CONSEQUENCE.ENTRY_ID.eq(ENTRY.ID))));
     private static final int AT_ONCE = 1000;
@@ -64,7 +67,8 @@ class Past {
             String words,
             double moved,
             boolean struckOut,
-            boolean strikeable) {}
+            boolean strikeable,
+            int pictures) {}
 
     /** @param before only what is older than this entry; null for the newest */
     List<EntryJson> newest(Wanted wanted, @Nullable Long before, int most) {
@@ -100,7 +104,8 @@ class Past {
                         ENTRY.WORDS,
                         MOVED.as("moved"),
                         STRUCK.as("struck"),
-                        CAME.as("came"))
+                        CAME.as("came"),
+                        PICTURES.as("pictures"))
                 .from(ENTRY)
                 .leftJoin(PERSON)
                 .on(PERSON.ID.eq(ENTRY.PERSON_ID))
@@ -138,7 +143,8 @@ class Past {
                 struck,
                 !struck
                         && kind != EntryKind.STRIKE
-                        && (moved > 0 || r.get("came", Boolean.class) || card != null && Strikes.ofCardStep(kind)));
+                        && (moved > 0 || r.get("came", Boolean.class) || card != null && Strikes.ofCardStep(kind)),
+                r.get("pictures", Integer.class));
     }
 
     private java.time.OffsetDateTime begins(LocalDate day) {

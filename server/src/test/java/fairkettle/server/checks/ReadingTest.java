@@ -97,6 +97,24 @@ class ReadingTest {
     }
 
     @Test
+    void pagesStandInOrderWithWhatWasDoneBetweenThem() throws IOException {
+        long machine = machine("Read in order");
+        read(null, picture(1));
+        api.post("/api/machines/" + machine + "/cleanings", "{\"power\": false}");
+        read(null, picture(2));
+        var pages = api.read(api.get("/api/machines/" + machine + "/pages"));
+        assertThat(pages.get("pages")).hasSize(2);
+        assertThat(pages.has("older")).isFalse();
+        long newest = pages.at("/pages/0/reading/id").asLong();
+        assertThat(newest).isGreaterThan(pages.at("/pages/1/reading/id").asLong());
+        assertThat(pages.at("/pages/0/since").toString()).contains("cleaning");
+        assertThat(pages.at("/pages/1/since")).isEmpty();
+        assertThat(api.read(api.get("/api/machines/" + machine + "/pages?before=" + newest))
+                        .get("pages"))
+                .hasSize(1);
+    }
+
+    @Test
     void theSamePictureTwiceIsOneCheck() throws IOException {
         long machine = machine("Read again");
         byte[] picture = picture(1);

@@ -53,6 +53,57 @@ class PicturesTest {
     }
 
     @Test
+    void anEntryOfTheLogTakesPictures() throws IOException {
+        long entry = api.read(api.get("/api/log")).at("/entries/0/id").asLong();
+        var path = "/api/log/" + entry + "/photos";
+        assertThat(api.read(api.send(path, picture("png", 20, 10)))).hasSize(1);
+        assertThat(api.read(api.send(path, picture("jpeg", 30, 10)))).hasSize(2);
+        assertThat(api.read(api.get(path))).hasSize(2);
+        assertThat(api.read(api.get("/api/log")).at("/entries/0/pictures").asInt())
+                .isEqualTo(2);
+        assertThat(api.send("/api/log/999999999/photos", picture("png", 20, 10)))
+                .hasStatus(404);
+        assertThat(api.send(path, "<html>".getBytes(StandardCharsets.UTF_8))).hasStatus(400);
+    }
+
+    @Test
+    void aCaseKeepsOnePictureOfHowItWasBeforeAnythingWasTried() throws IOException {
+        long machine = api.machine("Photographed ill", "small-tank", "INKED");
+        long id = api.read(api.post(
+                        "/api/cases",
+                        "{\"machines\": [%d], \"complaints\": [\"GAPS\"], \"work\": \"SOLID\", \"words\": \"\"}"
+                                .formatted(machine)))
+                .get("id")
+                .asLong();
+        var path = "/api/cases/" + id + "/before";
+        assertThat(api.read(api.send(path, picture("png", 20, 10))).has("before"))
+                .isTrue();
+        assertThat(api.send(path, picture("png", 40, 10)))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("already");
+
+        long late = api.machine("Photographed late", "small-tank", "INKED");
+        long tried = api.read(api.post(
+                        "/api/cases",
+                        "{\"machines\": [%d], \"complaints\": [\"GAPS\"], \"work\": \"SOLID\", \"words\": \"\"}"
+                                .formatted(late)))
+                .get("id")
+                .asLong();
+        api.post(
+                "/api/cases/" + tried + "/evidence",
+                "{\"kind\": \"DONE\", \"treatment\": \"CLEANING\", \"channels\": [\"K\", \"C\", \"M\", \"Y\"]}");
+        assertThat(api.send("/api/cases/" + tried + "/before", picture("png", 20, 10)))
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("tried already");
+    }
+
+    @Test
     void whatTheCameraWroteBesideThePictureIsNotKept() throws IOException {
         byte[] plain = picture("jpeg", 20, 10);
         byte[] words = "behind the market".getBytes(StandardCharsets.US_ASCII);
