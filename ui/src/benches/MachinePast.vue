@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { toRef } from 'vue'
+import CleaningsPlate from './CleaningsPlate.vue'
 import LogList from '../log/LogList.vue'
 import { dayAndTime } from '../units/format'
 import { useMachine } from './useMachine'
@@ -10,6 +11,7 @@ const { machine, zone } = useMachine(toRef(props, 'id'))
 
 <template>
   <div v-if="machine">
+    <CleaningsPlate :id="id" :zone="zone" :version="machine.version" />
     <section v-if="machine.cards.length">
       <h2>Cards</h2>
       <ul class="lines">

@@ -128,7 +128,7 @@ const { run: forget } = oneAtATime(async (key: string) => {
     </form>
     <section v-if="shownSaid.length" class="said">
       <h2>What was said lately</h2>
-      <table class="figures">
+      <table class="figures told">
         <thead>
           <tr>
             <th>When</th>
@@ -177,6 +177,10 @@ const { run: forget } = oneAtATime(async (key: string) => {
   grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
   gap: 14px;
   align-items: start;
+}
+.found > li,
+.own {
+  padding: 12px 16px 14px;
 }
 .found h2 {
   margin: 0 0 6px;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useShop } from '../shell/shop'
+import AgesPlate from '../spares/AgesPlate.vue'
 import SparesPlate from '../spares/SparesPlate.vue'
 import ShelfParts from './ShelfParts.vue'
 import SuppliesPlate from './SuppliesPlate.vue'
@@ -15,6 +16,7 @@ const currency = computed(() => settings.value?.currency ?? 'GBP')
     <h1>Shelf</h1>
     <ShelfParts />
     <SparesPlate :currency="currency" />
+    <AgesPlate />
     <ToolsPlate />
     <SuppliesPlate :currency="currency" />
   </div>

@@ -59,7 +59,7 @@ const { run: add } = oneAtATime(async () => {
     </p>
     <p v-if="problem && !adding" class="act strong" role="alert">{{ problem.detail }}</p>
     <div class="does">
-      <BButton v-if="dirty.length" variant="primary" :disabled="busy" @click="rinsed(dirty.map((t) => t.id))"
+      <BButton v-if="dirty.length" variant="outline-secondary" :disabled="busy" @click="rinsed(dirty.map((t) => t.id))"
         >All {{ dirty.length }} are rinsed</BButton
       >
       <BButton variant="outline-secondary" :aria-expanded="adding" @click="adding = !adding">Add tools</BButton>
@@ -74,7 +74,7 @@ const { run: add } = oneAtATime(async () => {
     <p v-if="tools && !tools.length" class="quiet">
       None is kept yet. Those that a card takes come in here by themselves, each with its number.
     </p>
-    <table v-else class="figures">
+    <table v-else class="figures told">
       <thead>
         <tr>
           <th>Tool</th>

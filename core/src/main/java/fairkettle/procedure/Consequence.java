@@ -8,6 +8,7 @@ import fairkettle.machine.Fit;
 import fairkettle.machine.Handling;
 import fairkettle.machine.Supply;
 import fairkettle.machine.WhiteLook;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -76,6 +77,9 @@ public sealed interface Consequence {
             }
         }
     }
+
+    /** A part was fitted whose age nothing else tells. */
+    record PartFitted(String part, LocalDate on) implements Consequence {}
 
     /** A tool was rinsed, or got another name, or is kept no more. */
     record ToolSeen(long tool, boolean rinsed, boolean gone) implements Consequence {}
@@ -216,6 +220,7 @@ public sealed interface Consequence {
                 lots.isEmpty() ? "" : "bottles that it marked bad, and the cases that it opened";
             case ToolsTaken _ -> "the syringes that it took are as they were";
             case Heard _ -> "what the machine said";
+            case PartFitted(var part, var _) -> "the age of its %s before".formatted(part);
             case ToolSeen _ -> "what was known of the tool";
             case Agreed _ -> "what was agreed to";
             case Refitted _ -> "the parts that were exchanged";

@@ -68,6 +68,7 @@ class DemoShop {
     private final Defects defects;
     private final LineLooks looks;
     private final DemoSuppliers suppliers;
+    private final DemoRecords records;
     private final DemoClock clock;
 
     DemoShop(
@@ -87,8 +88,10 @@ class DemoShop {
             Defects defects,
             LineLooks looks,
             DemoSuppliers suppliers,
+            DemoRecords records,
             DemoClock clock) {
         this.suppliers = suppliers;
+        this.records = records;
         this.shop = shop;
         this.people = people;
         this.machines = machines;
@@ -181,6 +184,7 @@ class DemoShop {
         hob.put(bryony, "rest after power cleaning", Treatment.POWER_CLEANING.rest());
         hob.put(null, "press warming up", Duration.ofMinutes(80));
         suppliers.fill();
+        records.fill(bramble, teasel, bryony);
     }
 
     private long machine(String name) {

@@ -14,6 +14,7 @@ public interface Book {
         SHELF,
         SUPPLIES,
         TOOLS,
+        PARTS,
         MESSAGES,
         REFILLS,
         OWED,
@@ -56,6 +57,7 @@ public interface Book {
                 case Consequence.Purchased _ -> List.of(PURCHASES);
                 case Consequence.ToolsTaken _, Consequence.ToolSeen _ -> List.of(TOOLS);
                 case Consequence.Heard _ -> List.of(MESSAGES);
+                case Consequence.PartFitted _ -> List.of(PARTS);
                 case Consequence.Released _ -> List.of(SHELF);
                 case Consequence.Refilled _ -> List.of(REFILLS);
                 case Consequence.SheetPrinted _ -> List.of(SHEETS, SUPPLIES, TRAYS);

@@ -28,7 +28,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Everybody's dictionary, the shop's own, and what its machines said. */
 @Repository
-class Messages {
+public class Messages {
 
     private final DSLContext db;
     private final Machines machines;
@@ -99,7 +99,7 @@ class Messages {
     }
 
     @Transactional
-    void explain(String wording, String meaning, String act) {
+    public void explain(String wording, String meaning, String act) {
         if (db.fetchExists(OWN_MESSAGE, OWN_MESSAGE.GONE.isFalse().and(OWN_MESSAGE.WORDING.equalIgnoreCase(wording)))) {
             throw Problem.atField("wording", "This one is explained already.");
         }
@@ -122,7 +122,7 @@ class Messages {
 
     /** A machine said it. @param message a key, or empty */
     @Transactional
-    void heard(long machine, Consequence.Heard heard) {
+    public void heard(long machine, Consequence.Heard heard) {
         var name = machines.get(machine).name();
         journal.write(
                 NewEntry.of(

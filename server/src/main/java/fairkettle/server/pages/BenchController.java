@@ -68,6 +68,7 @@ class BenchController {
     private final Shop shop;
     private final Clinic clinic;
     private final UpkeepBook upkeep;
+    private final Lately lately;
     private final Clock clock;
 
     BenchController(
@@ -83,6 +84,7 @@ class BenchController {
             Shop shop,
             Clinic clinic,
             UpkeepBook upkeep,
+            Lately lately,
             Clock clock) {
         this.machines = machines;
         this.checks = checks;
@@ -96,6 +98,7 @@ class BenchController {
         this.shop = shop;
         this.clinic = clinic;
         this.upkeep = upkeep;
+        this.lately = lately;
         this.clock = clock;
     }
 
@@ -308,6 +311,12 @@ class BenchController {
                                 .count(),
                         shop.settings().terms(found.schools(), supplies.prices())),
                 machines.powerCleanings(machine));
+    }
+
+    /** What it did last, and its cleanings. */
+    @GetMapping("/api/machines/{machine}/lately")
+    Lately.LatelyJson lately(@PathVariable long machine) {
+        return lately.of(machine);
     }
 
     private IdleJson idle(Machines.Machine machine) {

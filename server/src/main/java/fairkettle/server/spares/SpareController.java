@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -26,8 +27,10 @@ class SpareController {
 
     private final Spares spares;
     private final Supplies supplies;
+    private final Ages ages;
 
-    SpareController(Spares spares, Supplies supplies) {
+    SpareController(Spares spares, Supplies supplies, Ages ages) {
+        this.ages = ages;
         this.spares = spares;
         this.supplies = supplies;
     }
@@ -57,6 +60,24 @@ class SpareController {
     record DonorWords(
             @NotBlank(message = "What does it still have?") @Size(max = 200, message = "At most 200 letters.")
             String words) {}
+
+    record PartFittedJson(
+            @NotBlank(message = "Which part?") @Size(max = 60, message = "At most 60 letters.")
+            String part,
+
+            @NotNull(message = "On which day?") LocalDate on) {}
+
+    /** How old the parts of every machine are, the oldest first. */
+    @GetMapping("/api/parts/ages")
+    List<Ages.Age> partsAges() {
+        return ages.all();
+    }
+
+    @PostMapping("/api/machines/{machine}/parts")
+    List<Ages.Age> partFitted(@PathVariable long machine, @Valid @RequestBody PartFittedJson fitted) {
+        ages.fitted(machine, fitted.part().strip(), fitted.on());
+        return ages.all();
+    }
 
     /** @param wanted words of the part; empty for everything */
     @GetMapping("/api/spares")

@@ -54,4 +54,24 @@ class SparesTest {
                         "{\"what\": \" \", \"fits\": \"\", \"count\": 0, \"origin\": \"\", \"noOther\": false}"))
                 .hasStatus(400);
     }
+
+    @Test
+    void partsAreListedOldestFirstAndTheNewestOfAKindCounts() {
+        long machine = api.machine("Spares aged", "small-tank", "INKED");
+        var path = "/api/machines/" + machine + "/parts";
+        api.post(path, "{\"part\": \"wiper of a test\", \"on\": \"2024-03-01\"}");
+        api.post(path, "{\"part\": \"filter of a test\", \"on\": \"2024-05-01\"}");
+        var all = api.read(api.post(path, "{\"part\": \"wiper of a test\", \"on\": \"2025-01-02\"}"));
+        var words = all.toString();
+        assertThat(words.indexOf("filter of a test")).isLessThan(words.indexOf("wiper of a test"));
+        assertThat(words).contains("2025-01-02").doesNotContain("2024-03-01").contains("waste pad");
+        assertThat(api.post(path, "{\"part\": \"wiper\", \"on\": \"2999-01-01\"}"))
+                .hasStatus(400);
+
+        long entry = api.read(api.get("/api/log?machine=" + machine + "&words=2025-01-02"))
+                .at("/entries/0/id")
+                .asLong();
+        assertThat(api.post("/api/log/" + entry + "/strike", "{}")).hasStatusOk();
+        assertThat(api.read(api.get("/api/parts/ages")).toString()).contains("2024-03-01");
+    }
 }
