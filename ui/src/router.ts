@@ -127,6 +127,12 @@ export const router = createRouter({
       component: () => import('./shelf/LabelsView.vue'),
       meta: { title: 'Labels' },
     },
+    {
+      path: '/sums/ways',
+      name: 'ways',
+      component: () => import('./sums/WaysView.vue'),
+      meta: { title: 'Which way pays' },
+    },
     { path: '/sums', name: 'sums', component: () => import('./sums/SumsView.vue'), meta: { title: 'Sums' } },
     { path: '/log', name: 'log', component: () => import('./log/LogView.vue'), meta: { title: 'Log' } },
     {

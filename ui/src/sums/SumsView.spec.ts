@@ -11,7 +11,7 @@ const answers: Record<string, unknown> = {
 standInServer(answers)
 
 async function view() {
-  const shown = mount(SumsView)
+  const shown = mount(SumsView, { global: { stubs: { SumsParts: true } } })
   await flushPromises()
   return shown
 }

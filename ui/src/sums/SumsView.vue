@@ -5,6 +5,7 @@ import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
 import { FAMILIES } from '../units/families'
 import { bare } from '../units/format'
+import SumsParts from './SumsParts.vue'
 import WhitePrint from './WhitePrint.vue'
 import { numberOf } from '../units/typed'
 import TextInput from '../shell/TextInput.vue'
@@ -120,6 +121,7 @@ const TABLE = [
 <template>
   <div class="page">
     <h1>Sums</h1>
+    <SumsParts />
     <p class="quiet">Small questions that come up at the bench. Nothing here is kept.</p>
     <div class="sections">
       <section class="thin block">

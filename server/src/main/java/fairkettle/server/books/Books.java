@@ -1,27 +1,34 @@
 package fairkettle.server.books;
 
 import static fairkettle.db.Tables.CARD;
+import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.LOT;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.PERSON;
 
+import fairkettle.books.Cause;
+import fairkettle.books.EntryKind;
 import fairkettle.books.InkBook;
 import fairkettle.books.InkBook.Flow;
 import fairkettle.books.InkBook.Price;
 import fairkettle.changeover.Bottles;
 import fairkettle.ink.Substance;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Outflow;
 import fairkettle.server.ledger.Outflow.Gone;
 import fairkettle.server.shop.Shop;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
@@ -95,6 +102,29 @@ public class Books {
                 stock(gone, from.atDay(1), machine, price),
                 lines,
                 first == null ? null : YearMonth.from(first));
+    }
+
+    /** What a machine printed of late. @param sheets a month; {@code mL} of ink for one, all channels together */
+    public record Habit(int sheets, double mL) {}
+
+    /** By this month and the two before it; empty for a machine that printed nothing. */
+    @Transactional(readOnly = true)
+    public Optional<Habit> habit(long machine, LocalDate today) {
+        var from = YearMonth.from(today).minusMonths(2).atDay(1);
+        var since = from.atStartOfDay(shop.settings().zoneId()).toOffsetDateTime();
+        var sheets = db.select(DSL.sum(ENTRY.AMOUNT))
+                .from(ENTRY)
+                .where(ENTRY.MACHINE_ID.eq(machine), ENTRY.KIND.eq(EntryKind.PRINT), ENTRY.AT.ge(since))
+                .and(Journal.stands())
+                .fetchOne(0, Integer.class);
+        long microlitres = outflow.between(from, YearMonth.from(today).atDay(1)).stream()
+                .filter(g -> g.machine() == machine && g.cause() == Cause.PRINTS)
+                .mapToLong(Gone::microlitres)
+                .sum();
+        double months = (ChronoUnit.DAYS.between(from, today) + 1) / 30.4;
+        return sheets == null || sheets == 0 || microlitres <= 0
+                ? Optional.empty()
+                : Optional.of(new Habit((int) Math.max(1, Math.round(sheets / months)), microlitres / 1000.0 / sheets));
     }
 
     /** The first month of which anything is known; null in a new shop. */

@@ -1,5 +1,8 @@
 package fairkettle.server.reckoning;
 
+import fairkettle.books.Payback;
+import fairkettle.books.Voucher;
+import fairkettle.changeover.FeedWays;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
@@ -14,15 +17,23 @@ import fairkettle.machine.Similarity;
 import fairkettle.machine.Standing;
 import fairkettle.routine.WhitePrint;
 import fairkettle.safety.Agent;
+import fairkettle.server.benches.Machines;
+import fairkettle.server.books.Books;
 import fairkettle.server.profiles.ProfileBook;
+import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shop.Shop;
+import fairkettle.server.web.Problem;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.Arrays;
+import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -36,9 +47,21 @@ import org.springframework.web.bind.annotation.RestController;
 class ReckoningController {
 
     private final ProfileBook profiles;
-    private final Shop shop;
+    private static final int USUAL_SHEETS = 100; // a month, where nothing was printed yet
+    private static final double COVERAGE = .15; // of an ordinary sheet, per channel
 
-    ReckoningController(ProfileBook profiles, Shop shop) {
+    private final Shop shop;
+    private final Machines machines;
+    private final Supplies supplies;
+    private final Books books;
+    private final Clock clock;
+
+    ReckoningController(
+            ProfileBook profiles, Shop shop, Machines machines, Supplies supplies, Books books, Clock clock) {
+        this.machines = machines;
+        this.supplies = supplies;
+        this.books = books;
+        this.clock = clock;
         this.shop = shop;
         this.profiles = profiles;
     }
@@ -61,6 +84,29 @@ class ReckoningController {
     record PairJson(Agent agent, String label, boolean may, String reason) {}
 
     record TouchedJson(Agent.Part id, String label, List<PairJson> agents) {}
+
+    /**
+     * @param once minor units; {@code parts} of it by what they are; {@code perMonth} likewise
+     * @param months until it has cost less than the first of the list; null never
+     */
+    record FedJson(
+            String label,
+            List<Payback.Outlay> parts,
+            long once,
+            double perSheet,
+            long perMonth,
+            double minutes,
+            @Nullable Double months,
+            @Nullable Long sheets,
+            long year,
+            long threeYears,
+            int days,
+            String basis) {}
+
+    /** @param learned whether sheets and ink are what this machine really did of late */
+    record FedWaysJson(int sheets, double mL, boolean learned, List<FedJson> ways) {}
+
+    record VoucherJson(BigDecimal takenOffFirst, BigDecimal changedFirst, long differsBy, String currency) {}
 
     record PadFullJson(double from, List<String> goes, List<String> not) {}
 
@@ -178,6 +224,94 @@ class ReckoningController {
                                 })
                                 .toList()))
                 .toList();
+    }
+
+    /** The same sheets got in every way that a machine allows, held against one of them. */
+    @GetMapping("/api/reckoning/ways")
+    FedWaysJson waysToFeed(
+            @RequestParam long machine,
+            @RequestParam Family family,
+            @RequestParam(required = false)
+                    @Nullable
+                    @Min(value = 1, message = "At least one sheet.")
+                    @Max(value = 100_000, message = "At most 100 000 sheets.")
+                    Integer sheets,
+            @RequestParam(required = false)
+                    @Nullable
+                    @DecimalMin(value = "0.01", message = "Above nothing.")
+                    @DecimalMax(value = "100", message = "At most 100 mL.")
+                    Double mL,
+            @RequestParam(defaultValue = "0") @Min(value = 0, message = "Not below nothing.") long machinePrice,
+            @RequestParam(defaultValue = "0") @Min(value = 0, message = "Not below nothing.") long pressPrice,
+            @RequestParam(defaultValue = "true") boolean stocked,
+            @RequestParam(defaultValue = "0") int against) {
+        var found = machines.get(machine);
+        var settings = shop.settings();
+        var habit = books.habit(machine, LocalDate.now(clock.withZone(settings.zoneId())));
+        int count = sheets != null ? sheets : habit.map(Books.Habit::sheets).orElse(USUAL_SHEETS);
+        double ink = mL != null
+                ? mL
+                : habit.map(Books.Habit::mL)
+                        .orElse(COVERAGE
+                                * found.built().draws().sheet().mL()
+                                * found.built().codes().size());
+        var compared = settings.compared();
+        var ways = FeedWays.of(
+                found.built(),
+                new FeedWays.Wanted(family, count, ink, machinePrice, pressPrice, stocked),
+                settings.terms(found.schools(), supplies.prices()),
+                new FeedWays.Elsewhere(
+                        compared.dedicatedMachine(),
+                        compared.orderedSheet(),
+                        compared.inkedSheet(),
+                        compared.orderedDays()));
+        if (against < 0 || against >= ways.size()) {
+            throw Problem.atField("against", "There is no such way.");
+        }
+        return new FedWaysJson(
+                count,
+                ink,
+                habit.isPresent() && sheets == null && mL == null,
+                Payback.of(ways, count, settings.labourPerHour() * 1000 / 60, ways.get(against)).stream()
+                        .map(l -> new FedJson(
+                                l.way().label(),
+                                l.way().once(),
+                                l.once(),
+                                l.way().perSheet() / 1000.0,
+                                l.perMonth(),
+                                l.way().minutes(),
+                                l.tenths() == null ? null : l.tenths() / 10.0,
+                                l.sheets(),
+                                l.year(),
+                                l.threeYears(),
+                                l.way().days(),
+                                l.way().basis()))
+                        .toList());
+    }
+
+    /** A price with a voucher, in another currency: both orders of rounding. */
+    @GetMapping("/api/reckoning/voucher")
+    VoucherJson voucher(
+            @RequestParam BigDecimal price,
+            @RequestParam String of,
+            @RequestParam BigDecimal percentOff,
+            @RequestParam BigDecimal rate) {
+        try {
+            var told = new Voucher(
+                    price,
+                    Currency.getInstance(of),
+                    percentOff,
+                    rate,
+                    shop.settings().money());
+            return new VoucherJson(
+                    told.takenOffFirst(),
+                    told.changedFirst(),
+                    told.differsBy(),
+                    shop.settings().currency());
+        } catch (IllegalArgumentException e) {
+            throw Problem.atField(
+                    "price", e.getMessage() == null ? "“%s” is no currency’s code.".formatted(of) : e.getMessage());
+        }
     }
 
     @GetMapping("/api/reckoning/pad-full")
