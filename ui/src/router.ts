@@ -148,6 +148,12 @@ export const router = createRouter({
       meta: { title: 'What a month cost' },
     },
     {
+      path: '/log/fare',
+      name: 'fare',
+      component: () => import('./books/FareView.vue'),
+      meta: { title: 'How machines fare' },
+    },
+    {
       path: '/log/burden',
       name: 'burden',
       component: () => import('./log/BurdenView.vue'),

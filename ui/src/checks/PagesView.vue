@@ -77,7 +77,7 @@ function gaps(reading: Schemas['ReadingJson']): string {
         </figure>
         <p v-if="pair.length === 1" class="quiet">Choose a second page below.</p>
       </section>
-      <table v-if="differs.length" class="figures">
+      <table v-if="differs.length" class="figures told">
         <thead>
           <tr>
             <th>Channel</th>
@@ -123,6 +123,9 @@ function gaps(reading: Schemas['ReadingJson']): string {
 </template>
 
 <style scoped>
+h2 {
+  margin-top: 22px;
+}
 .pair {
   display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr));

@@ -7,6 +7,7 @@ const PARTS = [
   { to: '/log/ink', label: 'Where ink went' },
   { to: '/log/month', label: 'What a month cost' },
   { to: '/log/burden', label: 'What it takes' },
+  { to: '/log/fare', label: 'How machines fare' },
 ]
 </script>
 

@@ -1,8 +1,10 @@
 package fairkettle.server.books;
 
 import fairkettle.books.Cause;
+import fairkettle.books.Clogging;
 import fairkettle.books.InkBook;
 import fairkettle.books.Statement;
+import fairkettle.books.Worth;
 import fairkettle.server.books.Books.By;
 import fairkettle.server.papers.Sheet;
 import fairkettle.server.shop.Shop;
@@ -35,10 +37,21 @@ class BooksController {
     private final Books books;
     private final Statements statements;
     private final Recall recall;
+    private final Worths worths;
+    private final Cloggings cloggings;
     private final Shop shop;
     private final Clock clock;
 
-    BooksController(Books books, Statements statements, Recall recall, Shop shop, Clock clock) {
+    BooksController(
+            Books books,
+            Statements statements,
+            Recall recall,
+            Worths worths,
+            Cloggings cloggings,
+            Shop shop,
+            Clock clock) {
+        this.worths = worths;
+        this.cloggings = cloggings;
         this.statements = statements;
         this.books = books;
         this.recall = recall;
@@ -98,6 +111,64 @@ class BooksController {
                 told.by(By.MONTH).stream()
                         .mapToLong(line -> line.cost().minor())
                         .sum());
+    }
+
+    /** @param brought minor units in the last ninety days; {@code took} likewise */
+    record WorthJson(
+            long machine,
+            String name,
+            int sheets,
+            long brought,
+            long took,
+            Worth.Verdict verdict,
+            String words,
+            List<String> reasons) {}
+
+    /** Which machines are worth keeping, by the last ninety days. */
+    @GetMapping("/api/books/worth")
+    List<WorthJson> worthKeeping() {
+        return worths.all().stream()
+                .map(w -> new WorthJson(
+                        w.machine(),
+                        w.name(),
+                        w.sheets(),
+                        w.worth().brought().minor(),
+                        w.worth().took().minor(),
+                        w.worth().verdict(),
+                        w.worth().verdict().words(),
+                        w.worth().reasons()))
+                .toList();
+    }
+
+    /** @param share of checks with something newly missing; {@code each} new gaps a check */
+    record CloggingGroupJson(String label, int looks, int struck, double share, double each) {}
+
+    record CloggingJson(List<CloggingGroupJson> byIdleness, List<CloggingGroupJson> byDryness) {}
+
+    /** What was newly missing at checks of the last year, by the idle days and the air before them. */
+    @GetMapping("/api/books/clogging")
+    CloggingJson clogging() {
+        var looks = cloggings.looks();
+        return new CloggingJson(groups(Clogging.byIdleness(looks)), groups(Clogging.byDryness(looks)));
+    }
+
+    private static List<CloggingGroupJson> groups(List<Clogging.Group> groups) {
+        return groups.stream()
+                .map(g -> new CloggingGroupJson(g.label(), g.looks(), g.struck(), g.share(), g.each()))
+                .toList();
+    }
+
+    /** The same as a table. */
+    @GetMapping("/api/books/clogging.csv")
+    ResponseEntity<Resource> cloggingAsTable() {
+        var looks = cloggings.looks();
+        return CsvFile.download(
+                "clogging.csv", List.of("by", "group", "checks", "with new gaps", "new gaps a check"), file -> {
+                    Clogging.byIdleness(looks)
+                            .forEach(g -> file.line("idle days", g.label(), g.looks(), g.struck(), g.each()));
+                    Clogging.byDryness(looks)
+                            .forEach(g -> file.line("air", g.label(), g.looks(), g.struck(), g.each()));
+                });
     }
 
     /** The same as a table: a line for each ink, machine, month, person and job. */

@@ -68,14 +68,27 @@ public class Burden {
             long parts,
             @Nullable BurdenShare perSquareMetre) {}
 
+    /** What one machine took. @param sheets for customers; the rest as of {@link BurdenLine} */
+    public record OfMachine(Machines.Machine machine, int sheets, int minutes, double mL, long parts) {}
+
     public record BurdenShare(double minutes, double mL, long parts) {}
 
     private static final class Sum {
         private final List<String> names = new ArrayList<>();
         private double printed;
+        private int sheets;
         private double minutes;
         private double mL;
         private long parts;
+
+        private void add(Sum other) {
+            names.addAll(other.names);
+            printed += other.printed;
+            sheets += other.sheets;
+            minutes += other.minutes;
+            mL += other.mL;
+            parts += other.parts;
+        }
 
         private BurdenLine line(String kind) {
             return new BurdenLine(
@@ -99,17 +112,39 @@ public class Burden {
     /** @param until left out; {@link Instant#MAX} for now */
     @Transactional(readOnly = true)
     public List<BurdenLine> between(Instant from, Instant until) {
-        var since = from.atOffset(ZoneOffset.UTC);
-        var end = (until.equals(Instant.MAX) ? clock.instant().plusSeconds(1) : until).atOffset(ZoneOffset.UTC);
         var kinds = new LinkedHashMap<String, Sum>();
-        var of = new HashMap<Long, Sum>();
-        var hands = new HashMap<Long, Map<String, Integer>>();
-        for (var machine : machines.all()) {
+        var all = machines.all();
+        var sums = sums(all, from, until);
+        for (var machine : all) {
             boolean white = machine.profile().codes().stream().anyMatch(ChannelCode::white);
             var kind = machine.profile().architecture().label()
                     + (white ? ", with white" : "")
                     + (machine.profile().headsByUser() ? ", two heads" : "");
-            var sum = kinds.computeIfAbsent(kind, _ -> new Sum());
+            kinds.computeIfAbsent(kind, _ -> new Sum()).add(sums.getOrDefault(machine.id(), new Sum()));
+        }
+        return kinds.entrySet().stream().map(e -> e.getValue().line(e.getKey())).toList();
+    }
+
+    /** Machine by machine, in the last days. */
+    @Transactional(readOnly = true)
+    public List<OfMachine> ofMachines(int days) {
+        var all = machines.all();
+        var sums = sums(all, clock.instant().minus(Duration.ofDays(days)), Instant.MAX);
+        return all.stream()
+                .map(m -> {
+                    var sum = sums.getOrDefault(m.id(), new Sum());
+                    return new OfMachine(m, sum.sheets, (int) Math.round(sum.minutes), sum.mL, sum.parts);
+                })
+                .toList();
+    }
+
+    private Map<Long, Sum> sums(List<Machines.Machine> all, Instant from, Instant until) {
+        var since = from.atOffset(ZoneOffset.UTC);
+        var end = (until.equals(Instant.MAX) ? clock.instant().plusSeconds(1) : until).atOffset(ZoneOffset.UTC);
+        var of = new HashMap<Long, Sum>();
+        var hands = new HashMap<Long, Map<String, Integer>>();
+        for (var machine : all) {
+            var sum = new Sum();
             sum.names.add(machine.name());
             of.put(machine.id(), sum);
             hands.put(
@@ -127,7 +162,11 @@ public class Burden {
                         return;
                     }
                     switch (r.value2()) {
-                        case PRINT -> sum.printed += (r.value4() == null ? 0 : r.value4()) * SHEET;
+                        case PRINT -> {
+                            double count = r.value4() == null ? 0 : r.value4();
+                            sum.sheets += (int) Math.round(count);
+                            sum.printed += count * SHEET;
+                        }
                         case UPKEEP ->
                             sum.minutes += r.value5() != null || r.value3() == null
                                     ? 0
@@ -184,6 +223,6 @@ public class Burden {
                         }
                     }
                 });
-        return kinds.entrySet().stream().map(e -> e.getValue().line(e.getKey())).toList();
+        return of;
     }
 }
