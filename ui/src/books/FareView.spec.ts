@@ -18,10 +18,13 @@ const answers: Record<string, unknown> = {
       name: 'Thistle',
       sheets: 0,
       brought: 0,
-      took: 2500,
+      saved: 170,
+      hands: 2500,
+      ink: 0,
+      parts: 0,
       verdict: 'PARK',
       words: 'park it on fluid',
-      reasons: ['0 sheets in 90 days.'],
+      reasons: ['One case in that time, one day ill.'],
     },
   ],
   'GET /api/books/clogging': { byIdleness: [group('2 days', 4, 1), group('longer', 0, 0)], byDryness: [] },
@@ -42,7 +45,7 @@ describe('how machines fare', () => {
     const line = (await shown()).get('tbody tr').text()
     expect(line).toContain('Thistle')
     expect(line).toContain('park it on fluid')
-    expect(line).toContain('0 sheets in 90 days.')
+    expect(line).toContain('It printed nothing for a customer. One case')
   })
 
   it('says every figure of a picture in a table, and nothing where nobody looked', async () => {

@@ -28,6 +28,10 @@ async function load() {
 }
 void load()
 const cost = (minor: number) => money({ minor, currency: settings.value?.currency ?? 'GBP' })
+function basis(w: Schemas['WorthJson']): string {
+  if (w.earns !== undefined) return `It earns ${cost(w.earns)} a day, as the shop says.`
+  return w.sheets ? `Ordered, each sheet would be ${cost(w.saved)} dearer.` : 'It printed nothing for a customer.'
+}
 const calls = (w: Schemas['WorthJson']) => w.verdict === 'GIVE_UP' || w.verdict === 'PARK' || w.verdict === 'PRINT_MORE'
 const views = computed(() => [
   { title: 'After idle days', of: clogging.value?.byIdleness ?? [], what: 'idle' },
@@ -61,7 +65,9 @@ const results = computed(() => [
                 <th>machine</th>
                 <th class="number">sheets</th>
                 <th class="number">brought</th>
-                <th class="number">took</th>
+                <th class="number">hands</th>
+                <th class="number">ink not sold</th>
+                <th class="number">parts</th>
                 <th>so</th>
                 <th>why</th>
               </tr>
@@ -73,9 +79,11 @@ const results = computed(() => [
                 </td>
                 <td class="number">{{ w.sheets }}</td>
                 <td class="number">{{ cost(w.brought) }}</td>
-                <td class="number">{{ cost(w.took) }}</td>
-                <td :class="{ act: calls(w) }" class="strong">{{ w.words }}</td>
-                <td class="small">{{ w.reasons.join(' ') }}</td>
+                <td class="number">{{ cost(w.hands) }}</td>
+                <td class="number">{{ cost(w.ink) }}</td>
+                <td class="number">{{ cost(w.parts) }}</td>
+                <td :class="{ act: calls(w) }" class="strong so">{{ w.words }}</td>
+                <td class="small">{{ [basis(w), ...w.reasons].join(' ') }}</td>
               </tr>
             </tbody>
           </table>
@@ -161,6 +169,9 @@ section {
   align-items: center;
   gap: 12px;
   flex-wrap: wrap;
+}
+.so {
+  min-width: 130px;
 }
 .figures.told .number {
   text-align: right;

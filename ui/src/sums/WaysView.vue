@@ -29,7 +29,7 @@ const form = reactive({
   machinePrice: 0,
   pressPrice: 0,
   stocked: true,
-  against: 0,
+  against: -1,
 })
 const told = ref<Schemas['FedWaysJson']>()
 const problem = ref<Problem>()
@@ -42,8 +42,8 @@ watch(
 )
 let own = false // figures that came from the server are no question of ours
 watch(
-  () => form.machine,
-  () => Object.assign(form, { sheets: NaN, mL: NaN, against: 0 }),
+  () => [form.machine, form.family],
+  () => Object.assign(form, { sheets: NaN, mL: NaN, against: -1 }),
 )
 watch(
   form,
@@ -60,7 +60,7 @@ watch(
           machinePrice: form.machinePrice,
           pressPrice: form.pressPrice,
           stocked: form.stocked,
-          against: form.against,
+          ...(form.against < 0 ? {} : { against: form.against }),
           ...(Number.isNaN(form.sheets) ? {} : { sheets: Math.round(form.sheets) }),
           ...(Number.isNaN(form.mL) ? {} : { mL: form.mL }),
         },
@@ -102,18 +102,14 @@ const ofThree = computed(() => cheapest(ways.value, 'threeYears'))
       <label
         >Ink a sheet, mL <NumberInput v-model="form.mL" lazy /><FieldProblem :problem="problem" field="mL"
       /></label>
-      <label
-        >The machine, {{ currency }}, 0 if it is there
-        <NumberInput v-model="form.machinePrice" :currency="currency" lazy
-      /></label>
-      <label
-        >A press, {{ currency }}, 0 if it is there <NumberInput v-model="form.pressPrice" :currency="currency" lazy
-      /></label>
-      <Tick v-model="form.stocked">a first set of ink and a pack of paper</Tick>
+      <label>The machine, {{ currency }} <NumberInput v-model="form.machinePrice" :currency="currency" lazy /></label>
+      <label>A press, {{ currency }} <NumberInput v-model="form.pressPrice" :currency="currency" lazy /></label>
+      <div class="stocked"><Tick v-model="form.stocked">with a first set of ink and a pack of paper</Tick></div>
     </form>
     <p v-if="problem && !problem.errors?.length" class="notice" role="alert">{{ problem.detail }}</p>
     <template v-if="told">
       <p class="small quiet">
+        A machine or a press that is there already costs 0.
         {{
           told.learned
             ? 'Sheets and ink are what this machine really printed in three months.'
@@ -160,12 +156,15 @@ const ofThree = computed(() => cheapest(ways.value, 'threeYears'))
               <td>{{ paysWhen(w) }}</td>
               <td>{{ cost(w.year) }}</td>
               <td>{{ cost(w.threeYears) }}</td>
-              <td>{{ w.days ? `${w.days} days` : 'at once' }}</td>
+              <td>{{ w.days ? (w.days === 1 ? '1 day' : `${w.days} days`) : 'at once' }}</td>
             </tr>
           </tbody>
         </table>
       </div>
-      <label class="against">Held against <Choice v-model="form.against" :options="against" /></label>
+      <label class="against"
+        >Held against
+        <Choice :model-value="told.against" :options="against" @update:model-value="(i: number) => (form.against = i)"
+      /></label>
       <Lines
         :names="months"
         :courses="courses"
@@ -188,10 +187,13 @@ const ofThree = computed(() => cheapest(ways.value, 'threeYears'))
   align-items: end;
   margin: 14px 0;
 }
-.asked label,
+.asked > label,
 .against {
   display: grid;
   gap: 3px;
+}
+.stocked {
+  grid-column: 1 / -1;
 }
 .against {
   max-width: 340px;

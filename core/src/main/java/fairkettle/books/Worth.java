@@ -64,19 +64,11 @@ public record Worth(Verdict verdict, Money brought, Money took, List<String> rea
         long took = seen.hands() + seen.ink() + seen.parts();
         long brought = seen.earns() == null ? seen.sheets() * Math.max(0, seen.saved()) : seen.earns() * seen.known();
         var reasons = new ArrayList<String>();
-        reasons.add(
-                seen.earns() == null
-                        ? "%d sheets in %d days; ordered, each would be %s dearer."
-                                .formatted(seen.sheets(), seen.known(), new Money(Math.max(0, seen.saved()), currency))
-                        : "It earns %s a day, as the shop says.".formatted(new Money(seen.earns(), currency)));
-        reasons.add("It took %s of hands, %s of ink that was not sold and %s of parts."
-                .formatted(
-                        new Money(seen.hands(), currency),
-                        new Money(seen.ink(), currency),
-                        new Money(seen.parts(), currency)));
         if (seen.cases() > 0) {
-            reasons.add("%s in that time, %d days ill."
-                    .formatted(seen.cases() == 1 ? "One case" : seen.cases() + " cases", seen.ill()));
+            reasons.add("%s in that time, %s ill."
+                    .formatted(
+                            seen.cases() == 1 ? "One case" : seen.cases() + " cases",
+                            seen.ill() == 1 ? "one day" : seen.ill() + " days"));
         }
         if (seen.broken() > 0) {
             reasons.add(

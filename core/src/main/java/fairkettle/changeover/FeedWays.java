@@ -54,16 +54,18 @@ public final class FeedWays {
             common.add(new Outlay("the machine", wanted.machine()));
         }
         var dear = cartridges ? price.of(Supply.MAKERS_CARTRIDGE) / holds : makers;
-        ways.add(way(
-                cartridges ? "the maker’s cartridges, ordinary ink" : "the maker’s bottles, ordinary ink",
-                wanted.stocked() ? with(common, "paper to begin with", STOCK * price.of(Supply.PAPER)) : common,
-                wanted.mL() * dear + price.of(Supply.PAPER),
-                profile,
-                wanted,
-                terms,
-                cartridges ? EXCHANGE : TOP_UP,
-                holds,
-                0));
+        if (wanted.family().makers()) {
+            ways.add(way(
+                    cartridges ? "the maker’s cartridges" : "the maker’s bottles",
+                    wanted.stocked() ? with(common, "paper to begin with", STOCK * price.of(Supply.PAPER)) : common,
+                    wanted.mL() * dear + price.of(Supply.PAPER),
+                    profile,
+                    wanted,
+                    terms,
+                    cartridges ? EXCHANGE : TOP_UP,
+                    holds,
+                    0));
+        }
         var start = new ArrayList<>(common);
         if (wanted.press() > 0) {
             start.add(new Outlay("a press", wanted.press()));
@@ -156,6 +158,11 @@ public final class FeedWays {
                 elsewhere.days(),
                 "nothing to keep alive"));
         return List.copyOf(ways);
+    }
+
+    /** What the others are held against unasked: the maker’s ink, or what has to be ordered where it cannot print. */
+    public static Way usual(List<Way> ways, Family family) {
+        return family.makers() ? ways.getFirst() : ways.get(ways.size() - 2);
     }
 
     private static Way way(

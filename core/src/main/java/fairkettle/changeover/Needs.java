@@ -13,10 +13,17 @@ final class Needs {
 
     private Needs() {}
 
+    private static final double WASTE_BOTTLE = 1000; // mL that one takes
+
+    private static int wasteBottles(Work w) {
+        double waste = w.plans.stream().mapToDouble(p -> p.toWasteBottle().mL()).sum();
+        return (int) Math.max(1, Math.ceil(waste * Planner.WASTE_HEADROOM / WASTE_BOTTLE));
+    }
+
     static List<Plan.Need> of(Work w) {
         var need = new EnumMap<Supply, Integer>(Supply.class);
         int channels = w.plans.size();
-        need.put(Supply.WASTE_BOTTLE, 1);
+        need.put(Supply.WASTE_BOTTLE, wasteBottles(w));
         need.put(Supply.CLOTH_AND_TRAY, 1);
         need.put(Supply.GLOVES, 2);
         need.put(Supply.TOWELS, 6);

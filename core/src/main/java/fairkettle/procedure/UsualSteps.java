@@ -32,9 +32,10 @@ public final class UsualSteps {
                 .say("Cloth and tray under the machine, towels folded lengthwise. Write down how many: a towel left"
                         + " inside tears the head off its carriage.")
                 .minutes(3)
-                .with("gloves", "towels", "waste bottle", family.label() + " fluid")
+                .with("gloves, and a spare pair", "towels", "labelled waste bottle", family.label() + " fluid")
                 .care(Caution.INK, Caution.WASTE)
-                .hold("Gloves are on, and the towels are counted.")
+                .hold("Gloves are on, a spare pair and the labelled waste bottle stand at hand, the towels are"
+                        + " counted.")
                 .ask(new Ask.Tally("Laid out", TOWELS, null))
                 .then(Facet.GLOVES, "on")
                 .build();

@@ -56,6 +56,18 @@ class FeedWaysTest {
     }
 
     @Test
+    void theMakersInkIsHeldAgainstOnlyWhereItPrintsTheSame() {
+        for (var profile : Profiles.ALL) {
+            var wanted = new FeedWays.Wanted(Family.MAKERS_DYE, 100, 1.2, 0, 0, false);
+            var ordinary = FeedWays.of(profile, wanted, TERMS, ELSEWHERE);
+            assertThat(FeedWays.usual(ordinary, Family.MAKERS_DYE).label()).startsWith("the maker’s");
+            var pressed = ways(profile, 100, 0, 0);
+            assertThat(pressed).noneMatch(w -> w.label().startsWith("the maker’s"));
+            assertThat(FeedWays.usual(pressed, Family.SUBLIMATION).label()).isEqualTo("prints that are ordered");
+        }
+    }
+
+    @Test
     void aBulkFeedSavesTheMinutesThatItsTankIsLarger() {
         var profile = Profiles.ALL.stream()
                 .filter(p -> p.id().equals("wide-cartridge-four"))
@@ -80,7 +92,7 @@ class FeedWaysTest {
 
     private static List<Payback.Line> lines(Profile profile, int sheets) {
         var ways = ways(profile, sheets, 0, 0);
-        return Payback.of(ways, sheets, 25_000, ways.getFirst());
+        return Payback.of(ways, sheets, 25_000, FeedWays.usual(ways, Family.SUBLIMATION));
     }
 
     private static long once(Way way) {

@@ -113,13 +113,22 @@ class BooksController {
                         .sum());
     }
 
-    /** @param brought minor units in the last ninety days; {@code took} likewise */
+    /**
+     * All money in minor units, of the last ninety days.
+     *
+     * @param saved that a sheet is dearer when it is ordered; {@code earns} on a day, if the shop said so
+     * @param hands of upkeep; {@code ink} that was not sold
+     */
     record WorthJson(
             long machine,
             String name,
             int sheets,
+            long saved,
+            @Nullable Long earns,
             long brought,
-            long took,
+            long hands,
+            long ink,
+            long parts,
             Worth.Verdict verdict,
             String words,
             List<String> reasons) {}
@@ -131,9 +140,13 @@ class BooksController {
                 .map(w -> new WorthJson(
                         w.machine(),
                         w.name(),
-                        w.sheets(),
+                        w.seen().sheets(),
+                        Math.max(0, w.seen().saved()),
+                        w.seen().earns(),
                         w.worth().brought().minor(),
-                        w.worth().took().minor(),
+                        w.seen().hands(),
+                        w.seen().ink(),
+                        w.seen().parts(),
                         w.worth().verdict(),
                         w.worth().verdict().words(),
                         w.worth().reasons()))

@@ -48,7 +48,7 @@ class Worths {
         this.clock = clock;
     }
 
-    record OfMachine(long machine, String name, int sheets, Worth worth) {}
+    record OfMachine(long machine, String name, Worth.Seen seen, Worth worth) {}
 
     @Transactional(readOnly = true)
     public List<OfMachine> all() {
@@ -89,25 +89,20 @@ class Worths {
                                     .map(Books.Habit::mL)
                                     .orElse(1.0)
                             * perMl;
-                    return new OfMachine(
-                            id,
-                            of.machine().name(),
+                    var seen = new Worth.Seen(
+                            DAYS,
+                            known,
                             of.sheets(),
-                            Worth.of(
-                                    new Worth.Seen(
-                                            DAYS,
-                                            known,
-                                            of.sheets(),
-                                            settings.compared().orderedSheet() - rounded(own),
-                                            of.machine().papers().earnsPerDay(),
-                                            rounded(of.minutes() * settings.labourPerHour() / 60.0),
-                                            rounded(of.mL() * perMl),
-                                            of.parts(),
-                                            cases.getOrDefault(id, 0),
-                                            ill.getOrDefault(id, Set.of()).size(),
-                                            broken.getOrDefault(id, 0),
-                                            of.machine().parked()),
-                                    settings.money()));
+                            settings.compared().orderedSheet() - rounded(own),
+                            of.machine().papers().earnsPerDay(),
+                            rounded(of.minutes() * settings.labourPerHour() / 60.0),
+                            rounded(of.mL() * perMl),
+                            of.parts(),
+                            cases.getOrDefault(id, 0),
+                            ill.getOrDefault(id, Set.of()).size(),
+                            broken.getOrDefault(id, 0),
+                            of.machine().parked());
+                    return new OfMachine(id, of.machine().name(), seen, Worth.of(seen, settings.money()));
                 })
                 .toList();
     }

@@ -13,6 +13,7 @@ import fairkettle.machine.Supply;
 import fairkettle.machine.WhiteLook;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.Owing;
+import fairkettle.safety.WasteKind;
 import fairkettle.server.benches.Defects;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.NewMachine;
@@ -350,7 +351,7 @@ class DemoShop {
         supplies.count(Supply.FOOD_SHEET, 260, null);
         waste.open(
                 "Back bench, autumn",
-                WasteBottles.LIQUID,
+                WasteKind.LIQUID,
                 Millilitres.parse("2000"),
                 LocalDate.ofInstant(clock.instant(), DemoClock.ZONE));
     }

@@ -14,6 +14,7 @@ public interface Book {
         SHELF,
         SUPPLIES,
         TOOLS,
+        WASTE,
         PARTS,
         MESSAGES,
         REFILLS,
@@ -58,6 +59,7 @@ public interface Book {
                 case Consequence.ToolsTaken _, Consequence.ToolSeen _ -> List.of(TOOLS);
                 case Consequence.Heard _ -> List.of(MESSAGES);
                 case Consequence.PartFitted _ -> List.of(PARTS);
+                case Consequence.SolidWaste _ -> List.of(WASTE);
                 case Consequence.Released _ -> List.of(SHELF);
                 case Consequence.Refilled _ -> List.of(REFILLS);
                 case Consequence.SheetPrinted _ -> List.of(SHEETS, SUPPLIES, TRAYS);

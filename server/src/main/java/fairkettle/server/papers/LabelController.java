@@ -179,12 +179,15 @@ class LabelController {
     private Label ofWaste(WasteBottles.Bottle bottle) {
         return new Label(
                 "Waste",
-                "%s: %s".formatted(bottle.name(), bottle.kind()),
-                "Holds %s mL. Since %s. %s"
+                "%s: %s".formatted(bottle.name(), bottle.kind().label()),
+                "Holds %s %s. Since %s. %s"
                         .formatted(
                                 bottle.capacity(),
+                                bottle.kind().weighed() ? "g" : "mL",
                                 day(bottle.openedOn()),
-                                shop.settings().wasteRule()),
+                                waste.rules()
+                                        .getOrDefault(
+                                                bottle.kind(), shop.settings().wasteRule())),
                 null);
     }
 

@@ -103,8 +103,8 @@ class ReckoningController {
             int days,
             String basis) {}
 
-    /** @param learned whether sheets and ink are what this machine really did of late */
-    record FedWaysJson(int sheets, double mL, boolean learned, List<FedJson> ways) {}
+    /** @param learned whether sheets and ink are what this machine really did of late; {@code against} by its place */
+    record FedWaysJson(int sheets, double mL, boolean learned, int against, List<FedJson> ways) {}
 
     record VoucherJson(BigDecimal takenOffFirst, BigDecimal changedFirst, long differsBy, String currency) {}
 
@@ -244,7 +244,7 @@ class ReckoningController {
             @RequestParam(defaultValue = "0") @Min(value = 0, message = "Not below nothing.") long machinePrice,
             @RequestParam(defaultValue = "0") @Min(value = 0, message = "Not below nothing.") long pressPrice,
             @RequestParam(defaultValue = "true") boolean stocked,
-            @RequestParam(defaultValue = "0") int against) {
+            @RequestParam(required = false) @Nullable Integer against) {
         var found = machines.get(machine);
         var settings = shop.settings();
         var habit = books.habit(machine, LocalDate.now(clock.withZone(settings.zoneId())));
@@ -265,14 +265,16 @@ class ReckoningController {
                         compared.orderedSheet(),
                         compared.inkedSheet(),
                         compared.orderedDays()));
-        if (against < 0 || against >= ways.size()) {
+        if (against != null && (against < 0 || against >= ways.size())) {
             throw Problem.atField("against", "There is no such way.");
         }
+        var other = against == null ? FeedWays.usual(ways, family) : ways.get(against);
         return new FedWaysJson(
                 count,
                 ink,
                 habit.isPresent() && sheets == null && mL == null,
-                Payback.of(ways, count, settings.labourPerHour() * 1000 / 60, ways.get(against)).stream()
+                ways.indexOf(other),
+                Payback.of(ways, count, settings.labourPerHour() * 1000 / 60, other).stream()
                         .map(l -> new FedJson(
                                 l.way().label(),
                                 l.way().once(),

@@ -4,6 +4,9 @@ import fairkettle.ink.BottleKind;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Supply;
+import fairkettle.safety.Reuse;
+import fairkettle.safety.School;
+import fairkettle.safety.WasteKind;
 import fairkettle.server.live.Live;
 import fairkettle.server.shop.Shop;
 import jakarta.validation.Valid;
@@ -11,11 +14,12 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -61,9 +65,7 @@ class ShelfController {
             @NotBlank(message = "Give it a name.") @Size(max = 40, message = "At most 40 letters.")
             String name,
 
-            @NotNull
-            @Pattern(regexp = "ink and fluid|powder and film", message = "Liquid and solid waste are kept apart.")
-            String kind,
+            @NotNull WasteKind kind,
 
             @NotNull(message = "How much does it hold, in mL?")
             Millilitres capacity) {}
@@ -141,6 +143,53 @@ class ShelfController {
 
     @GetMapping("/api/shelf/waste")
     List<WasteBottles.Bottle> waste() {
+        return waste.all();
+    }
+
+    /** @param rule what this place wants done with it; empty where the shop said nothing */
+    record WasteKindJson(WasteKind kind, String label, String how, boolean weighed, String rule) {}
+
+    record ReuseJson(String origin, Reuse.Destination destination, String goes, String reason) {}
+
+    /** @param reuse where each drawn ink goes, by the school that the shop follows */
+    record WasteWaysJson(List<WasteKindJson> kinds, List<ReuseJson> reuse) {}
+
+    record WasteRuleJson(
+            @NotNull @Size(max = 400, message = "At most 400 letters.")
+            String words) {}
+
+    record WeighedWasteJson(
+            @Min(value = 1, message = "At least a gram.") @Max(value = 50_000, message = "At most 50 kg at once.")
+            int grams) {}
+
+    @GetMapping("/api/shelf/waste/ways")
+    WasteWaysJson wasteWays() {
+        var rules = waste.rules();
+        boolean returns = shop.settings()
+                .terms(Map.of(), supplies.prices())
+                .position(School.RETURN_INK)
+                .id()
+                .equals("clean");
+        return new WasteWaysJson(
+                Arrays.stream(WasteKind.values())
+                        .map(k -> new WasteKindJson(k, k.label(), k.how(), k.weighed(), rules.getOrDefault(k, "")))
+                        .toList(),
+                Arrays.stream(Reuse.values())
+                        .map(r -> new ReuseJson(
+                                r.label(), r.goes(returns), r.goes(returns).label(), r.reason()))
+                        .toList());
+    }
+
+    /** What this place wants done with a kind of waste; empty words leave it to the shop’s one rule. */
+    @PutMapping("/api/shelf/waste/rules/{kind}")
+    WasteWaysJson wasteRule(@PathVariable WasteKind kind, @Valid @RequestBody WasteRuleJson rule) {
+        waste.rule(kind, rule.words());
+        return wasteWays();
+    }
+
+    @PostMapping("/api/shelf/waste/{bottle}/solids")
+    List<WasteBottles.Bottle> solidWaste(@PathVariable long bottle, @Valid @RequestBody WeighedWasteJson solid) {
+        waste.add(bottle, solid.grams());
         return waste.all();
     }
 

@@ -2,6 +2,7 @@ package fairkettle.server.shelf;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import fairkettle.safety.WasteKind;
 import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
 import fairkettle.server.ledger.Ledger;
@@ -50,13 +51,11 @@ class SuppliesTest {
     void aWasteBottleIsNamedFillsAndLeavesTheHouse() {
         waste.open(
                 "June, under the sink",
-                WasteBottles.LIQUID,
+                WasteKind.LIQUID,
                 fairkettle.ink.Millilitres.parse("2000"),
                 LocalDate.of(2026, 11, 25));
         assertThat(waste.inUse()).isInstanceOf(fairkettle.path.Place.Waste.class);
-        assertThat(api.post(
-                        "/api/shelf/waste",
-                        "{\"name\": \"Powder tin\", \"kind\": \"powder and film\", \"capacity\": 500}"))
+        assertThat(api.post("/api/shelf/waste", "{\"name\": \"Powder tin\", \"kind\": \"POWDER\", \"capacity\": 500}"))
                 .hasStatus(201);
         assertThat(api.post(
                         "/api/shelf/waste", "{\"name\": \"Sink\", \"kind\": \"down the drain\", \"capacity\": 500}"))
@@ -69,5 +68,56 @@ class SuppliesTest {
         assertThat(api.post("/api/shelf/waste/" + id + "/disposed", "{}")).hasStatusOk();
         assertThat(waste.inUse()).isEqualTo(fairkettle.path.Place.Outside.WASTE_BOTTLE);
         assertThat(ledger.rebuild()).isZero();
+    }
+
+    @Test
+    void solidWasteIsWeighedByItsKindAndNeverMixedWithLiquid() {
+        var open = api.read(api.post(
+                "/api/shelf/waste", "{\"name\": \"Cured of a test\", \"kind\": \"CURED\", \"capacity\": 500}"));
+        long id = open.get(0).get("id").asLong();
+        assertThat(api.post("/api/shelf/waste/" + id + "/solids", "{\"grams\": 120}"))
+                .hasStatusOk();
+        var full = api.post("/api/shelf/waste/" + id + "/solids", "{\"grams\": 400}");
+        assertThat(full)
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("full");
+        assertThat(holds(id)).isEqualTo(120);
+
+        long entry =
+                api.read(api.get("/api/log?kind=waste")).at("/entries/0/id").asLong();
+        assertThat(api.post("/api/log/" + entry + "/strike", "{}")).hasStatusOk();
+        assertThat(holds(id)).isZero();
+
+        long liquid = api.read(api.post(
+                        "/api/shelf/waste",
+                        "{\"name\": \"Liquid of a test\", \"kind\": \"LIQUID\", \"capacity\": 900}"))
+                .get(0)
+                .get("id")
+                .asLong();
+        assertThat(api.post("/api/shelf/waste/" + liquid + "/solids", "{\"grams\": 1}"))
+                .hasStatus(400);
+    }
+
+    private double holds(long bottle) {
+        for (var b : api.read(api.get("/api/shelf/waste"))) {
+            if (b.get("id").asLong() == bottle) {
+                return b.get("holds").asDouble();
+            }
+        }
+        throw new AssertionError("no bottle " + bottle);
+    }
+
+    @Test
+    void eachKindOfWasteHasThePlacesOwnRuleAndEachDrawnInkOnePlace() {
+        api.put("/api/shelf/waste/rules/POWDER", "{\"words\": \"Sealed, to the special collection\"}", "0");
+        var ways = api.read(api.get("/api/shelf/waste/ways"));
+        assertThat(ways.get("kinds").toString()).contains("Sealed, to the special collection");
+        assertThat(ways.get("reuse")).hasSizeGreaterThan(8);
+        assertThat(ways.get("reuse").toString()).contains("colour from the waste line", "into the waste bottle");
+        api.put("/api/shelf/waste/rules/POWDER", "{\"words\": \"\"}", "0");
+        assertThat(api.read(api.get("/api/shelf/waste/ways")).toString()).doesNotContain("special collection");
     }
 }
