@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { onMounted, reactive, ref } from 'vue'
+import { computed, onMounted, reactive, ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { useLive } from '../shell/live'
@@ -14,7 +14,9 @@ const kept = ref<Schemas['Kept']>()
 const shown = ref('')
 const changing = ref(false)
 const problem = ref<Problem>()
-const form = reactive({ code: '', origin: '' })
+const EMPTY = { code: '', origin: '', licence: '', model: '', version: '', seller: '' }
+const form = reactive({ ...EMPTY })
+const licence = ref('')
 const path = () => ({ params: { path: { machine: props.machine } } })
 
 async function load() {
@@ -30,23 +32,34 @@ const { run: store } = oneAtATime(async () => {
   if (!data) return
   kept.value = data
   changing.value = false
-  Object.assign(form, { code: '', origin: '' })
+  Object.assign(form, EMPTY)
 })
 const { run: reveal } = oneAtATime(async () => {
   const { data, error } = await api.POST('/api/machines/{machine}/activation-code/reveal', path())
   problem.value = error ? problemOf(error) : undefined
   shown.value = data?.words ?? ''
+  licence.value = data?.licence ?? ''
 })
+const hide = () => {
+  shown.value = ''
+  licence.value = ''
+}
+const belongs = computed(() =>
+  [kept.value?.model, kept.value?.version, kept.value?.seller, kept.value?.origin].filter(Boolean).join(' · '),
+)
 </script>
 
 <template>
   <div class="vault">
     <p v-if="kept && !changing" class="kept">
       <b class="code">{{ shown || kept.masked || 'sealed with another key' }}</b>
-      <span v-if="kept.origin" class="small quiet">{{ kept.origin }}</span>
+      <span v-if="kept.licence" class="small"
+        >licence <span class="code-small">{{ licence || kept.licence }}</span></span
+      >
+      <span v-if="belongs" class="small quiet">{{ belongs }}</span>
       <span class="buttons">
         <BButton v-if="!shown && kept.masked" size="sm" variant="outline-secondary" @click="reveal">Show it</BButton>
-        <BButton v-if="shown" size="sm" variant="outline-secondary" @click="shown = ''">Hide it</BButton>
+        <BButton v-if="shown" size="sm" variant="outline-secondary" @click="hide">Hide it</BButton>
         <BButton size="sm" variant="link" @click="changing = true">Store another</BButton>
       </span>
     </p>
@@ -54,7 +67,15 @@ const { run: reveal } = oneAtATime(async () => {
       <label for="key-code">Activation code</label>
       <TextInput id="key-code" v-model="form.code" autocomplete="off" size="lg" />
       <FieldProblem :problem="problem" field="code" />
-      <label for="key-origin">Where it came from: seller, file, version</label>
+      <label for="key-licence">Licence key, if it has one of its own</label>
+      <TextInput id="key-licence" v-model="form.licence" autocomplete="off" />
+      <FieldProblem :problem="problem" field="licence" />
+      <div class="belongs">
+        <label>For which model <TextInput v-model="form.model" /></label>
+        <label>Version <TextInput v-model="form.version" /></label>
+        <label>Seller <TextInput v-model="form.seller" /></label>
+      </div>
+      <label for="key-origin">Where its files came from</label>
       <TextInput id="key-origin" v-model="form.origin" class="mb-2" />
       <BButton type="submit" variant="outline-secondary">Into the vault</BButton>
       <BButton v-if="changing" variant="link" @click="changing = false">Not now</BButton>
@@ -78,6 +99,11 @@ const { run: reveal } = oneAtATime(async () => {
   font-size: 1.15rem;
   letter-spacing: 1px;
   overflow-wrap: anywhere;
+}
+.belongs {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+  gap: 8px;
 }
 .buttons {
   display: flex;

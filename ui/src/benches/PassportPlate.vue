@@ -6,6 +6,7 @@ import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { dayAndTime, money } from '../units/format'
+import InstallersPlate from './InstallersPlate.vue'
 import KeyVault from './KeyVault.vue'
 import { moneyOf, typedMoney } from '../units/typed'
 import TextInput from '../shell/TextInput.vue'
@@ -107,6 +108,7 @@ const { run: gone } = oneAtATime(async (part: number) => {
     </form>
     <h3>Activation code</h3>
     <KeyVault :machine="machine.plate.id" />
+    <InstallersPlate :machine="machine.plate.id" :coded="!!machine.key" />
     <template v-if="machine.agreements.length">
       <h3>Agreed to</h3>
       <ul class="lines">

@@ -7,11 +7,13 @@ import Tick from '../shell/Tick.vue'
 import type { Problem } from '../api/client'
 import { dateOf, typable, typedVolume, type VolumeUnit } from '../units/format'
 import { numberOf } from '../units/typed'
-import { amountOf, matters, type Article } from './useBuying'
+import ArticleCards from './ArticleCards.vue'
+import { amountOf, matters, type Article, type Supplier } from './useBuying'
 
 /** What there is of each, how long it lasts, and by when to order. */
 const props = defineProps<{
   articles: Article[]
+  suppliers: Supplier[]
   unit: VolumeUnit
   today: string
   problem: Problem | undefined
@@ -42,6 +44,8 @@ const done = () => (changing.value = undefined)
 function keep(a: Article) {
   emit('want', a.key, typed(a, form.minimum), typed(a, form.reserve), done)
 }
+const sellers = (a: Article) =>
+  props.suppliers.filter((s) => s.offers.some((o) => o.contents.some((c) => c.article === a.key))).map((s) => s.name)
 const due = (a: Article) => a.orderBy !== undefined && a.orderBy <= props.today
 </script>
 
@@ -111,6 +115,7 @@ const due = (a: Article) => a.orderBy !== undefined && a.orderBy <= props.today
             </tr>
             <tr v-if="changing === a.key" class="changing">
               <td colspan="7">
+                <ArticleCards :article="a.key" :sellers="sellers(a)" />
                 <form class="row-form" novalidate @submit.prevent="keep(a)">
                   <label :for="`min-${a.key}`">Always at least{{ a.liquid ? `, ${unit}` : '' }}</label>
                   <TextInput :id="`min-${a.key}`" v-model="form.minimum" inputmode="decimal" />

@@ -94,6 +94,7 @@ function addOwn() {
       <ArticlesTable
         v-show="arrived"
         :articles="buying.articles"
+        :suppliers="buying.suppliers"
         :unit="unit"
         :today="buying.today"
         :problem="problem"

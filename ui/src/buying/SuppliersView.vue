@@ -7,6 +7,7 @@ import { money } from '../units/format'
 import { minorDigits } from '../units/typed'
 import OfferForm from './OfferForm.vue'
 import SupplierForm from './SupplierForm.vue'
+import WatchPlate from './WatchPlate.vue'
 import { amountOf, ranked, useBuying, type Supplier } from './useBuying'
 
 /** Whom is bought from, what they sell, and what a mL costs at each. */
@@ -155,6 +156,7 @@ function sells(id: number, offer: Schemas['NewOffer']) {
           </table>
         </details>
       </section>
+      <WatchPlate :currency="currency" :zone="zone" />
       <section v-if="comparison.length">
         <h2>What one mL or piece costs, the cheapest first</h2>
         <div class="scroll-x" tabindex="0" role="region" aria-label="Prices compared">

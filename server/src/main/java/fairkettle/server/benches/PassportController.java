@@ -7,6 +7,7 @@ import fairkettle.machine.TankHeight.Sign;
 import fairkettle.procedure.Facet;
 import fairkettle.safety.School;
 import fairkettle.server.shop.Shop;
+import fairkettle.server.web.PaperFile;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.AssertTrue;
 import jakarta.validation.constraints.Max;
@@ -14,13 +15,10 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -213,16 +211,7 @@ class PassportController {
     ResponseEntity<byte[]> document(@PathVariable long machine, @PathVariable long document) {
         var file = passports.file(machine, document);
         var ending = file.mediaType().substring(file.mediaType().indexOf('/') + 1);
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType(file.mediaType()))
-                .header("X-Content-Type-Options", "nosniff")
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(file.name() + "." + ending, StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .body(file.bytes());
+        return PaperFile.download(file.name() + "." + ending, file.mediaType(), file.bytes());
     }
 
     @PostMapping("/api/machines/{machine}/documents/{document}/discarded")

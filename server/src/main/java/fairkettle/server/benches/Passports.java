@@ -21,6 +21,7 @@ import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.live.Live;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.people.Who;
+import fairkettle.server.web.PaperFile;
 import fairkettle.server.web.Problem;
 import java.time.Clock;
 import java.time.Instant;
@@ -47,7 +48,6 @@ public class Passports {
     private static final TypeReference<Map<Fact, String>> FACTS = new TypeReference<>() {};
     private static final int REGISTER_WITHIN = 14; // days after a machine joined
     private static final int MAX_BYTES = 8_000_000;
-    private static final String PDF = "application/pdf";
 
     private final DSLContext db;
     private final Journal journal;
@@ -197,36 +197,8 @@ public class Passports {
     /** Keeps a leaflet or receipt. What it is is read from its first bytes, not from its name. */
     @Transactional
     public void keep(long machine, String name, byte[] bytes) {
-        if (bytes.length == 0 || bytes.length > MAX_BYTES) {
-            throw Problem.atField(
-                    "document",
-                    bytes.length == 0
-                            ? "The file is empty."
-                            : "At most %d MB for one document.".formatted(MAX_BYTES / 1_000_000));
-        }
-        insert(machine, name, mediaType(bytes), bytes, "");
-    }
-
-    private static String mediaType(byte[] bytes) {
-        if (starts(bytes, 0x25, 0x50, 0x44, 0x46, 0x2d)) {
-            return PDF;
-        }
-        if (starts(bytes, 0x89, 0x50, 0x4e, 0x47)) {
-            return "image/png";
-        }
-        if (starts(bytes, 0xff, 0xd8, 0xff)) {
-            return "image/jpeg";
-        }
-        throw Problem.atField("document", "Only PDF, PNG and JPEG are kept. Print it into a PDF first.");
-    }
-
-    private static boolean starts(byte[] bytes, int... with) {
-        for (int i = 0; i < with.length; i++) {
-            if (i >= bytes.length || (bytes[i] & 0xff) != with[i]) {
-                return false;
-            }
-        }
-        return true;
+        PaperFile.fits(bytes, MAX_BYTES, "document");
+        insert(machine, name, PaperFile.mediaType(bytes, "document"), bytes, "");
     }
 
     /** Only where to find it. */

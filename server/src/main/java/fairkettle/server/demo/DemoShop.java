@@ -322,7 +322,16 @@ class DemoShop {
                 new Machines.Papers("BB-2204", "Sticks in the cold; warm the room first.", "K4.1 patched", true, 80L),
                 0);
         if (vault.health().problem() == null) {
-            vault.store(bryony, "Bryony", "QM-7731-KETTLE-042", "a made-up seller, program 1.4, on the shop’s stick");
+            vault.store(
+                    bryony,
+                    "Bryony",
+                    "QM-7731-KETTLE-042",
+                    new Vault.Belongs(
+                            "LICENCE-MADE-UP-77",
+                            "wide, four slots",
+                            "1.4",
+                            "a made-up seller",
+                            "on the shop’s stick"));
         }
         Map.of(
                         Supply.SYRINGE,

@@ -2,11 +2,13 @@ package fairkettle.server.demo;
 
 import fairkettle.books.Article;
 import fairkettle.books.Ordering;
+import fairkettle.books.Watched;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.machine.Supply;
 import fairkettle.server.buying.Purchases;
 import fairkettle.server.buying.Suppliers;
+import fairkettle.server.buying.Watch;
 import fairkettle.server.shelf.Articles;
 import java.time.LocalTime;
 import java.util.List;
@@ -23,8 +25,10 @@ class DemoSuppliers {
     private final Suppliers suppliers;
     private final Purchases purchases;
     private final Articles articles;
+    private final Watch watch;
 
-    DemoSuppliers(Suppliers suppliers, Purchases purchases, Articles articles) {
+    DemoSuppliers(Suppliers suppliers, Purchases purchases, Articles articles, Watch watch) {
+        this.watch = watch;
         this.suppliers = suppliers;
         this.purchases = purchases;
         this.articles = articles;
@@ -96,8 +100,30 @@ class DemoSuppliers {
         articles.want(new Article.Part(Supply.PAD), 1, 0);
         articles.want(new Article.Part(Supply.TRANSFER_PAPER), 50, 0);
         articles.add("rosette backs, card", 180);
+        watched("wide four-slot, second hand", "Tollgate Machines", 26_000, true, Watched.State.THERE, 24_900);
+        watched("wide four-slot, last year’s name", "Far Quay Inks", 26_000, false, Watched.State.THERE, 27_500);
         long paper = offer(roll, "transfer paper, 100 sheets");
         purchases.order(roll, List.of(new Purchases.Wanted(paper, 2)));
+    }
+
+    private void watched(String what, String seller, long ceiling, boolean support, Watched.State state, long price) {
+        watch.add(new Watched(
+                0,
+                what,
+                "wide, four slots, keyed lock",
+                seller,
+                Watched.State.NOT_LOOKED,
+                null,
+                ceiling,
+                support,
+                support,
+                2,
+                null));
+        var added = watch.all().stream()
+                .filter(w -> w.what().equals(what))
+                .findFirst()
+                .orElseThrow();
+        watch.seen(added.id(), state, price);
     }
 
     private long offer(long supplier, String name) {

@@ -80,8 +80,24 @@ public class Vault implements ApplicationRunner {
      */
     public record Health(@Nullable String problem, boolean printed, int codes) {}
 
-    /** @param masked the code with all but its last letters hidden, or null where it cannot be read */
-    public record Kept(@Nullable String masked, String origin, Instant storedAt) {}
+    /** What belongs to a code. @param licence its key, as secret as the code; empty for none */
+    public record Belongs(String licence, String model, String version, String seller, String origin) {}
+
+    /** Both in plain words. @param licence empty for none */
+    public record Secrets(String code, String licence) {}
+
+    /**
+     * @param masked the code with all but its last letters hidden, or null where it cannot be read
+     * @param licence likewise; null for none
+     */
+    public record Kept(
+            @Nullable String masked,
+            @Nullable String licence,
+            String model,
+            String version,
+            String seller,
+            String origin,
+            Instant storedAt) {}
 
     @Override
     public void run(ApplicationArguments arguments) {
@@ -195,6 +211,12 @@ public class Vault implements ApplicationRunner {
                         state instanceof State.Open(var seal)
                                 ? seal.open(r.getSealed()).map(Vault::masked).orElse(null)
                                 : null,
+                        state instanceof State.Open(var seal) && r.getLicence() != null
+                                ? seal.open(r.getLicence()).map(Vault::masked).orElse(null)
+                                : null,
+                        r.getModel(),
+                        r.getVersion(),
+                        r.getSeller(),
                         r.getOrigin(),
                         r.getStoredAt().toInstant()));
     }
@@ -205,21 +227,25 @@ public class Vault implements ApplicationRunner {
     }
 
     @Transactional
-    public void store(long machine, String name, String code, String origin) {
-        var now = clock.instant().atOffset(ZoneOffset.UTC);
-        var sealed = key().seal(code.strip());
+    public void store(long machine, String name, String code, Belongs belongs) {
+        var row = db.newRecord(ACTIVATION);
+        row.setMachineId(machine);
+        row.setSealed(key().seal(code.strip()));
+        row.setLicence(
+                belongs.licence().isBlank()
+                        ? null
+                        : key().seal(belongs.licence().strip()));
+        row.setModel(belongs.model().strip());
+        row.setVersion(belongs.version().strip());
+        row.setSeller(belongs.seller().strip());
+        row.setOrigin(belongs.origin().strip());
+        row.setStoredAt(clock.instant().atOffset(ZoneOffset.UTC));
+        row.setPersonId(who.id());
         db.insertInto(ACTIVATION)
-                .set(ACTIVATION.MACHINE_ID, machine)
-                .set(ACTIVATION.SEALED, sealed)
-                .set(ACTIVATION.ORIGIN, origin.strip())
-                .set(ACTIVATION.STORED_AT, now)
-                .set(ACTIVATION.PERSON_ID, who.id())
+                .set(row)
                 .onConflict(ACTIVATION.MACHINE_ID)
                 .doUpdate()
-                .set(ACTIVATION.SEALED, sealed)
-                .set(ACTIVATION.ORIGIN, origin.strip())
-                .set(ACTIVATION.STORED_AT, now)
-                .set(ACTIVATION.PERSON_ID, who.id())
+                .set(row)
                 .execute();
         journal.write(
                 NewEntry.of(EntryKind.KEY, name + ": its activation code was put into the vault")
@@ -228,21 +254,22 @@ public class Vault implements ApplicationRunner {
         live.changed("machine/" + machine);
     }
 
-    /** The code itself. On purpose, and logged. */
+    /** The code itself, and the licence key with it. On purpose, and logged. */
     @Transactional
-    public String reveal(long machine, String name) {
-        var sealed = db.select(ACTIVATION.SEALED)
-                .from(ACTIVATION)
+    public Secrets reveal(long machine, String name) {
+        var kept = db.selectFrom(ACTIVATION)
                 .where(ACTIVATION.MACHINE_ID.eq(machine))
-                .fetchOptional(ACTIVATION.SEALED)
+                .fetchOptional()
                 .orElseThrow(() -> Problem.notFound("No activation code is kept for this machine."));
-        var code = key().open(sealed)
+        var code = key().open(kept.getSealed())
                 .orElseThrow(() -> Problem.refused(
                         "This code was sealed with another key, and cannot be read with this one.", List.of()));
+        var licence =
+                kept.getLicence() == null ? "" : key().open(kept.getLicence()).orElse("");
         journal.write(
                 NewEntry.of(EntryKind.KEY, name + ": its activation code was shown")
                         .machine(machine),
                 List.of());
-        return code;
+        return new Secrets(code, licence);
     }
 }

@@ -1,29 +1,39 @@
 package fairkettle.server.pages;
 
 import fairkettle.server.benches.Machines;
+import fairkettle.server.keys.Installers;
 import fairkettle.server.keys.Vault;
 import fairkettle.server.web.OnceFilter;
+import fairkettle.server.web.PaperFile;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 class VaultController {
 
     private final Vault vault;
+    private final Installers installers;
     private final Machines machines;
 
-    VaultController(Vault vault, Machines machines) {
+    VaultController(Vault vault, Installers installers, Machines machines) {
+        this.installers = installers;
         this.vault = vault;
         this.machines = machines;
     }
@@ -34,9 +44,31 @@ class VaultController {
             String code,
 
             @NotNull @Size(max = 300, message = "At most 300 letters.")
-            String origin) {}
+            String origin,
 
-    record Revealed(String words) {}
+            @Nullable @Size(max = 200, message = "At most 200 letters.")
+            String licence,
+
+            @Nullable @Size(max = 80, message = "At most 80 letters.")
+            String model,
+
+            @Nullable @Size(max = 80, message = "At most 80 letters.")
+            String version,
+
+            @Nullable @Size(max = 80, message = "At most 80 letters.")
+            String seller) {
+
+        Vault.Belongs belongs() {
+            return new Vault.Belongs(said(licence), said(model), said(version), said(seller), origin);
+        }
+
+        private static String said(@Nullable String words) {
+            return words == null ? "" : words;
+        }
+    }
+
+    /** @param licence empty where no licence key is kept with the code */
+    record Revealed(String words, String licence) {}
 
     @GetMapping("/api/vault")
     Vault.Health vaultHealth() {
@@ -47,21 +79,55 @@ class VaultController {
     @PostMapping("/api/vault/recovery-key")
     ResponseEntity<Revealed> recoveryKey(HttpServletRequest request) {
         OnceFilter.keepNoAnswer(request);
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(new Revealed(vault.recoveryKey()));
+        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(new Revealed(vault.recoveryKey(), ""));
     }
 
     @PutMapping("/api/machines/{machine}/activation-code")
     Vault.Kept storeCode(@PathVariable long machine, @Valid @RequestBody CodeJson code, HttpServletRequest request) {
         OnceFilter.keepNoAnswer(request);
-        vault.store(machine, machines.get(machine).name(), code.code(), code.origin());
+        vault.store(machine, machines.get(machine).name(), code.code(), code.belongs());
         return vault.of(machine).orElseThrow();
     }
 
     @PostMapping("/api/machines/{machine}/activation-code/reveal")
     ResponseEntity<Revealed> revealCode(@PathVariable long machine, HttpServletRequest request) {
         OnceFilter.keepNoAnswer(request);
+        var secrets = vault.reveal(machine, machines.get(machine).name());
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
-                .body(new Revealed(vault.reveal(machine, machines.get(machine).name())));
+                .body(new Revealed(secrets.code(), secrets.licence()));
+    }
+
+    @GetMapping("/api/machines/{machine}/installers")
+    List<Installers.Installer> installers(@PathVariable long machine) {
+        machines.get(machine);
+        return installers.of(machine);
+    }
+
+    /** A file that is installed from, kept as it came. */
+    @PostMapping(path = "/api/machines/{machine}/installers", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    List<Installers.Installer> keepInstaller(
+            @PathVariable long machine,
+            @RequestParam @NotBlank(message = "Give it a name.") @Size(max = 120, message = "At most 120 letters.")
+                    String name,
+            @RequestParam(defaultValue = "") @Size(max = 80, message = "At most 80 letters.") String version,
+            @RequestParam(defaultValue = "") @Size(max = 200, message = "At most 200 letters.") String origin,
+            @RequestBody byte[] installer) {
+        installers.keep(
+                machine, machines.get(machine).name(), name.strip(), version.strip(), origin.strip(), installer);
+        return installers.of(machine);
+    }
+
+    @GetMapping("/api/machines/{machine}/installers/{installer}")
+    ResponseEntity<byte[]> installer(@PathVariable long machine, @PathVariable long installer) {
+        var file = installers.file(machine, installer);
+        return PaperFile.download(file.name(), MediaType.APPLICATION_OCTET_STREAM_VALUE, file.bytes());
+    }
+
+    @PostMapping("/api/machines/{machine}/installers/{installer}/discarded")
+    List<Installers.Installer> discardInstaller(@PathVariable long machine, @PathVariable long installer) {
+        installers.discard(machine, installer);
+        return installers.of(machine);
     }
 }

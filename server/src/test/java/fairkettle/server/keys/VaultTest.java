@@ -105,7 +105,39 @@ class VaultTest {
         other.open();
         assertThat(other.health().problem()).contains("not the one that sealed").contains("Everything else is there");
         assertThat(other.of(machine).orElseThrow().masked()).isNull();
-        assertThatThrownBy(() -> other.store(machine, "Locked out", "NEW", "")).hasMessageContaining("not the one");
+        assertThatThrownBy(() -> other.store(machine, "Locked out", "NEW", new Vault.Belongs("", "", "", "", "")))
+                .hasMessageContaining("not the one");
         assertThat(api.get("/api/bench")).hasStatusOk();
+    }
+
+    @Test
+    void whatBelongsToACodeIsKeptWithItAndItsLicenceIsAsSecret() {
+        long machine = api.machine("Vault licence", "small-cartridge", "INKED");
+        var path = "/api/machines/" + machine + "/activation-code";
+        var kept = api.read(api.put(
+                path,
+                "{\"code\": \"GATE-14\", \"origin\": \"a stick\", \"licence\": \"LIC-ABCDEFGH-99\", \"model\":"
+                        + " \"small\", \"version\": \"1.2\", \"seller\": \"a made-up shop\"}",
+                "0"));
+        assertThat(kept.toString()).contains("small", "1.2", "a made-up shop").doesNotContain("LIC-ABCDEFGH");
+        var shown = api.read(api.post(path + "/reveal", "{}"));
+        assertThat(shown.get("licence").asString()).isEqualTo("LIC-ABCDEFGH-99");
+    }
+
+    @Test
+    void anInstallerIsKeptAsItCameWithItsSum() throws Exception {
+        long machine = api.machine("Vault installer", "small-cartridge", "INKED");
+        var path = "/api/machines/" + machine + "/installers";
+        byte[] program = "MZ made up".getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        var kept = api.read(api.send(path + "?name=setup.exe&version=1.2&origin=a made-up shop", program));
+        assertThat(kept.get(0).get("sha256").asString()).hasSize(64);
+        assertThat(kept.get(0).get("bytes").asInt()).isEqualTo(program.length);
+        long id = kept.get(0).get("id").asLong();
+        var file = api.get(path + "/" + id);
+        assertThat(file.getResponse().getContentAsByteArray()).isEqualTo(program);
+        assertThat(file.getResponse().getHeader("Content-Disposition")).startsWith("attachment");
+        assertThat(api.send(path + "?name=empty", new byte[0])).hasStatus(400);
+        assertThat(api.read(api.post(path + "/" + id + "/discarded", "{}"))).isEmpty();
+        assertThat(api.get(path + "/" + id)).hasStatus(404);
     }
 }
