@@ -155,7 +155,16 @@ function stands(w: Schemas['WatchedJson']): string {
   gap: 6px;
   align-items: center;
 }
-.seen input {
-  width: 100px;
+.seen :deep(input) {
+  width: 110px;
+}
+.title {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+.title h2 {
+  margin: 0;
 }
 </style>

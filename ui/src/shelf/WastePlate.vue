@@ -149,7 +149,7 @@ const { run: dispose } = oneAtATime(async (bottle: number) => {
               <td>
                 <TextInput
                   :model-value="k.rule"
-                  :placeholder="settings?.wasteRule || 'what the rules of this place say'"
+                  placeholder="as the rule above"
                   :aria-label="`Where ${k.label} goes here`"
                   @change="(e: Event) => rule(k.kind, (e.target as HTMLInputElement).value)"
                 />
@@ -221,6 +221,12 @@ const { run: dispose } = oneAtATime(async (bottle: number) => {
 }
 h2 {
   margin-top: 22px;
+}
+.title h2 {
+  margin: 0;
+}
+li b + .quiet {
+  margin-left: 8px;
 }
 .closed {
   color: var(--quiet);

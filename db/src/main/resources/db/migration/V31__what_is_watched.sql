@@ -25,5 +25,3 @@ create table article_card (
 );
 comment on table article_card is 'Cards of instruction that came with an article';
 create index article_card_by_article on article_card (article, id);
-alter table article add column blemished integer not null default 0 check (blemished >= 0);
-comment on column article.blemished is 'Pieces of an own article that are good enough for a test, and nothing else';

@@ -59,6 +59,10 @@ final class Views {
         all.put("ink", "/log/ink");
         all.put("bottle", "/shelf/bottles/1");
         all.put("month", "/log/month");
+        all.put("fare", "/log/fare");
+        all.put("messages", "/clinic/messages");
+        all.put("pages", "/checks/3/pages");
+        all.put("ways", "/sums/ways");
         all.put("burden", "/log/burden");
         all.put("sums", "/sums");
         all.put("shop", "/shop");
