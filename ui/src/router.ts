@@ -128,6 +128,12 @@ export const router = createRouter({
       meta: { title: 'Labels' },
     },
     {
+      path: '/shelf/tools',
+      name: 'tools',
+      component: () => import('./shelf/ToolsView.vue'),
+      meta: { title: 'Tools and ages' },
+    },
+    {
       path: '/sums/ways',
       name: 'ways',
       component: () => import('./sums/WaysView.vue'),

@@ -4,8 +4,8 @@ import { ref } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
-import { dayAndTime } from '../units/format'
-import { numberOf } from '../units/typed'
+import { dayAndTime, typedLength } from '../units/format'
+import { useUnits } from '../units/useUnits'
 import TextInput from '../shell/TextInput.vue'
 
 /** How high the tanks hang: up in small steps, each watched for drips. */
@@ -13,6 +13,7 @@ const props = defineProps<{ machine: number; heights: Schemas['HeightsJson']; zo
 const emit = defineEmits<{ settled: [passport: Schemas['PassportJson']] }>()
 
 const problem = ref<Problem>()
+const { lengths, shownLength } = useUnits()
 const height = ref('')
 const path = () => ({ machine: props.machine })
 
@@ -26,7 +27,7 @@ const { run: hang } = oneAtATime(async () => {
   const kept = settle(
     await api.POST('/api/machines/{machine}/heights', {
       params: { path: path() },
-      body: { millimetres: Math.round(numberOf(height.value)) },
+      body: { millimetres: Math.round(typedLength(height.value, lengths.value)) },
     }),
   )
   if (kept) height.value = ''
@@ -38,7 +39,7 @@ const { run: answer } = oneAtATime(async (dripped: boolean) => {
 
 <template>
   <details class="fold" :open="heights.testing">
-    <summary>Tank height: {{ heights.lastSafe }} mm above level stayed dry</summary>
+    <summary>Tank height: {{ shownLength(heights.lastSafe) }} above level stayed dry</summary>
     <p v-if="heights.testing" class="notice small">
       <span
         >The drip test runs, half an hour with a dry sheet under the head.
@@ -47,7 +48,12 @@ const { run: answer } = oneAtATime(async (dripped: boolean) => {
       >
     </p>
     <form v-else class="row-form" novalidate @submit.prevent="hang">
-      <TextInput v-model="height" inputmode="numeric" placeholder="mm above level" aria-label="mm above level" />
+      <TextInput
+        v-model="height"
+        inputmode="numeric"
+        :placeholder="`${lengths} above level`"
+        :aria-label="`${lengths} above level`"
+      />
       <BButton type="submit" size="sm" variant="outline-secondary">Hang it there, watch for drips</BButton>
     </form>
     <FieldProblem :problem="problem" field="height" />
@@ -58,7 +64,7 @@ const { run: answer } = oneAtATime(async (dripped: boolean) => {
         }}</span>
       </li>
       <li v-for="tried in heights.tried" :key="tried.at" class="quiet">
-        <span>{{ tried.millimetres }} mm, {{ dayAndTime(tried.at, zone) }}</span
+        <span>{{ shownLength(tried.millimetres) }}, {{ dayAndTime(tried.at, zone) }}</span
         ><span>{{ tried.dripped === undefined ? 'watching' : tried.dripped ? 'dripped' : 'dry' }}</span>
       </li>
     </ul>

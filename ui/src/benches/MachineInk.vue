@@ -7,7 +7,7 @@ import InkPath from '../drawings/InkPath.vue'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import TextInput from '../shell/TextInput.vue'
-import { bare, dayAndTime, money, percent, typedVolume, volume } from '../units/format'
+import { figure, dayAndTime, money, percent, typedVolume, volume } from '../units/format'
 import RefillPlate from './RefillPlate.vue'
 import BottlesDrunk from './BottlesDrunk.vue'
 import { useMachine } from './useMachine'
@@ -88,7 +88,7 @@ const { run: changePad } = oneAtATime(async () => {
         </section>
         <section id="pad" class="pad-line">
           <span
-            >Waste pad <b>{{ percent(plate.padShare) }}</b> · {{ bare(plate.padUsed) }} of
+            >Waste pad <b>{{ percent(plate.padShare) }}</b> · {{ figure(plate.padUsed, unit) }} of
             {{ volume(plate.padCapacity, unit) }}</span
           >
           <BButton size="sm" variant="outline-secondary" @click="changePad">It has a new pad</BButton>

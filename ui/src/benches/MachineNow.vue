@@ -6,7 +6,7 @@ import { verdict } from '../drawings/comb'
 import SightGlass from '../drawings/SightGlass.vue'
 import LogList from '../log/LogList.vue'
 import { serverNow } from '../shell/shop'
-import { bare, day, dayAndTime, percent, volume } from '../units/format'
+import { figure, day, dayAndTime, percent, volume } from '../units/format'
 import { actionFor } from './attention'
 import { useMachine } from './useMachine'
 
@@ -56,7 +56,7 @@ const level = (slot: Schemas['SlotJson']) => slot.path[0]?.layers.reduce((sum, l
                 :height="44"
               />
               <span
-                >{{ bare(level(slot)) }}
+                >{{ figure(level(slot), unit) }}
                 <span class="quiet small">of {{ volume(slot.path[0]?.capacity ?? 0, unit) }}</span>
               </span>
             </td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useUnits } from '../units/useUnits'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, reactive, ref, watch } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
@@ -89,6 +90,7 @@ const FIELDS = [
   { key: 'stroke', label: 'a stroke, mm' },
   { key: 'gap', label: 'between blocks, mm' },
 ] as const
+const { shownLength } = useUnits()
 </script>
 
 <template>
@@ -99,7 +101,7 @@ const FIELDS = [
     </div>
     <p class="small quiet">
       {{ plate.channels[0]?.nozzles }} strokes a channel in stairs of {{ profile.pattern.steps }}, each
-      {{ profile.pattern.pitch.toFixed(2) }} mm lower, {{ profile.pattern.stroke }} mm long; from left to right
+      {{ shownLength(profile.pattern.pitch) }} lower, {{ shownLength(profile.pattern.stroke) }} long; from left to right
       {{ profile.pattern.order.map((slot) => codes[slot]).join(' ') }}. A picture of it is read by this.
     </p>
     <form v-if="changing" class="thin block" novalidate @submit.prevent="save">

@@ -7,7 +7,7 @@ import StrikeDialog from '../log/StrikeDialog.vue'
 import { useStrike } from '../log/useStrike'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
-import { bare, day, money, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
+import { figure, day, money, percent, typedVolume, volume, type VolumeUnit } from '../units/format'
 import { numberOf } from '../units/typed'
 import TextInput from '../shell/TextInput.vue'
 import Choice from '../shell/Choice.vue'
@@ -125,7 +125,7 @@ const { run: setTrigger } = oneAtATime(async (text: string) => {
               <b>{{ l.channel }}</b>
             </td>
             <td class="level">
-              {{ bare(l.level) }} of {{ volume(l.level + l.room, unit) }}
+              {{ figure(l.level, unit) }} of {{ volume(l.level + l.room, unit) }}
               <span v-if="l.due && l.forecast" class="act strong">low</span>
             </td>
             <td>

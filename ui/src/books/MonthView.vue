@@ -6,6 +6,7 @@ import LogParts from '../log/LogParts.vue'
 import Choice from '../shell/Choice.vue'
 import { useShop } from '../shell/shop'
 import { bare, minutes, money, volume, type VolumeUnit } from '../units/format'
+import { useUnits } from '../units/useUnits'
 import { monthName, monthsBetween } from './books'
 
 /** What a month cost, and what a sheet cost with all that kept its machine alive. */
@@ -30,9 +31,11 @@ const months = computed(() => {
 const cost = (minor: number | undefined) => money({ minor: minor ?? 0, currency: settings.value?.currency ?? 'GBP' })
 function amount(line: { amount: number; unit: string }): string {
   if (line.unit === 'mL') return volume(line.amount, unit.value)
+  if (line.unit === 'mL') return shownVolume(line.amount)
   return line.unit === 'min' ? minutes(line.amount) : `${bare(line.amount)} ${line.unit}`
 }
 const file = (kind: string) => `/api/books/statement.${kind}?month=${shown.value}`
+const { shownVolume } = useUnits()
 </script>
 
 <template>

@@ -4,7 +4,7 @@ import { computed, onScopeDispose, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, type Schemas } from '../api/client'
 import { serverNow, useShop } from '../shell/shop'
-import { bare, countdown, dayAndTime, minutes, span, type VolumeUnit } from '../units/format'
+import { bare, countdown, dayAndTime, minutes, span, type VolumeUnit, volume } from '../units/format'
 import HandlingForm from '../benches/HandlingForm.vue'
 import StrikeDialog from '../log/StrikeDialog.vue'
 import { asPlanned, endsAsPlanned } from './asPlanned'
@@ -198,6 +198,7 @@ async function photographed(event: Event) {
   input.value = ''
 }
 const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switched off', on: 'power on' }
+const inLine = (amount: number, of: string) => (of === 'mL' ? volume(amount, unit.value) : `${bare(amount)} ${of}`)
 </script>
 
 <template>
@@ -462,15 +463,16 @@ const powerWords: Record<string, string> = { unplugged: 'unplugged', off: 'switc
             <tbody>
               <tr v-for="line in card.comparison.lines" :key="line.what">
                 <td>{{ line.what }}</td>
-                <td>{{ bare(line.planned) }} {{ line.unit }}</td>
+                <td>{{ inLine(line.planned, line.unit) }}</td>
                 <td>
-                  <b>{{ bare(line.real) }} {{ line.unit }}</b>
+                  <b>{{ inLine(line.real, line.unit) }}</b>
                 </td>
               </tr>
             </tbody>
           </table>
           <p v-for="lesson in card.comparison.lessons" :key="lesson.channel" class="small lesson">
-            <b>{{ lesson.channel }}</b> gave {{ bare(lesson.gave) }} mL, the profile said {{ bare(lesson.said) }}.
+            <b>{{ lesson.channel }}</b> gave {{ volume(lesson.gave, unit) }}, the profile said
+            {{ volume(lesson.said, unit) }}.
             <RouterLink
               :to="`/machines/${card.machine}/papers?measured=${lesson.channel},${lesson.vessel},${lesson.capacity},${lesson.heel}#measures`"
               >Teach it</RouterLink

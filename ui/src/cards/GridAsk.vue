@@ -2,7 +2,7 @@
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import type { Problem, Schemas } from '../api/client'
-import { bare, volume, type VolumeUnit } from '../units/format'
+import { figure, volume, type VolumeUnit } from '../units/format'
 import BottlePad from './BottlePad.vue'
 import SyringePad from './SyringePad.vue'
 import ToolPad from './ToolPad.vue'
@@ -95,7 +95,8 @@ const hows = computed(() => [
 ])
 function words(cell: Cell): string {
   if (!cell.planned) return '–'
-  if (cell.kind === 'VOLUME') return cell.value === undefined ? `${bare(cell.expected)}?` : bare(Number(cell.value))
+  if (cell.kind === 'VOLUME')
+    return cell.value === undefined ? `${figure(cell.expected, props.unit)}?` : figure(Number(cell.value), props.unit)
   if (cell.kind === 'CODE') {
     const bottle = props.bottles.find((b) => String(b.id) === cell.value)
     return cell.value ? (bottle?.label.split(' · ')[0] ?? '✓') : 'read the code'
@@ -134,7 +135,13 @@ function words(cell: Cell): string {
         <span v-else class="none">–</span>
       </template>
       <span v-if="volumes" class="sum"
-        >{{ bare(sum(row.cells, (c) => Number(c.value ?? 0))) }} /
+        >{{
+          figure(
+            sum(row.cells, (c) => Number(c.value ?? 0)),
+            unit,
+          )
+        }}
+        /
         {{
           volume(
             sum(row.cells, (c) => c.expected),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Schemas } from '../api/client'
-import { bare, percent, volume, type VolumeUnit } from '../units/format'
+import { figure, percent, volume, type VolumeUnit } from '../units/format'
 
 defineProps<{ channels: Schemas['ChannelPlanJson'][]; unit: VolumeUnit; drains: boolean; picked?: string }>()
 const emit = defineEmits<{ pick: [before: string] }>()
@@ -35,7 +35,13 @@ const emit = defineEmits<{ pick: [before: string] }>()
           <td>{{ c.rests > 0 ? `${volume(c.rests, unit)} fluid` : volume(c.charge, unit) }}</td>
           <td>{{ c.sheets || '–' }}</td>
           <td>
-            {{ !c.needed ? '–' : c.bottles.length ? c.bottles.map(bare).join(' + ') + ' mL' : 'enough on the shelf' }}
+            {{
+              !c.needed
+                ? '–'
+                : c.bottles.length
+                  ? `${c.bottles.map((b) => figure(b, unit)).join(' + ')} ${unit}`
+                  : 'enough on the shelf'
+            }}
           </td>
           <td>{{ c.bottles.length ? volume(c.leftOver, unit) : '–' }}</td>
           <td v-if="drains || channels.some((o) => o.residue > 0)">

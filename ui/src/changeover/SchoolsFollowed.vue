@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import type { Schemas } from '../api/client'
-import { bare, minutes, money } from '../units/format'
+import { minutes, money } from '../units/format'
+import { useUnits } from '../units/useUnits'
 
 /** Which way of doing it the plan follows, and what the others would have done. */
+const { shownVolume } = useUnits()
 defineProps<{ schools: Schemas['FollowedJson'][] }>()
 
 type Otherwise = Schemas['OtherwiseJson']
@@ -13,7 +15,7 @@ function signed(value: number, words: (v: number) => string): string {
 function differences(other: Otherwise): string {
   const parts = [
     other.steps ? signed(other.steps, (v) => `${v} ${v === 1 ? 'step' : 'steps'}`) : '',
-    Math.abs(other.liquid) >= 0.05 ? signed(other.liquid, (v) => `${bare(v)} mL`) : '',
+    Math.abs(other.liquid) >= 0.05 ? signed(other.liquid, shownVolume) : '',
     other.minutes ? signed(other.minutes, minutes) : '',
     other.cost?.minor ? signed(other.cost.minor, (v) => money({ minor: v, currency: other.cost!.currency })) : '',
   ].filter(Boolean)

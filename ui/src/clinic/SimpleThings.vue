@@ -2,7 +2,7 @@
 import { BButton } from 'bootstrap-vue-next'
 import { reactive } from 'vue'
 import type { Schemas } from '../api/client'
-import { bare } from '../units/format'
+import { useUnits } from '../units/useUnits'
 
 /** Level, vent, valve, seating, family, pad: a tap says that all is well, or where it was not. */
 const props = defineProps<{
@@ -20,6 +20,7 @@ const send = () =>
     'found',
     props.channels.map((c) => c.channel).filter((c) => amiss.has(c)),
   )
+const { volumeOf } = useUnits()
 </script>
 
 <template>
@@ -38,7 +39,7 @@ const send = () =>
     <p class="small quiet">
       By the account:
       <template v-for="(c, i) in channels" :key="c.channel"
-        >{{ i ? ', ' : '' }}{{ c.channel }} {{ bare(c.level) }} of {{ bare(c.capacity) }} mL</template
+        >{{ i ? ', ' : '' }}{{ c.channel }} {{ volumeOf(c.level, c.capacity) }}</template
       ><template v-if="pad">; {{ pad }}</template
       >.
     </p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { bare } from '../units/format'
+import { useUnits } from '../units/useUnits'
 import { fillOf, visible, type Layer } from './channels'
 
 export interface PathVessel {
@@ -11,6 +11,7 @@ export interface PathVessel {
 }
 
 /** The chain from tank to pad as one line of vessels, with what each holds as layers. */
+const { volumeOf } = useUnits()
 const props = withDefaults(
   defineProps<{
     code: string
@@ -65,9 +66,7 @@ function held(vessel: PathVessel): number {
   return props.heelsOnly ? vessel.heel : vessel.layers.reduce((sum, l) => sum + l.volume, 0)
 }
 const words = computed(
-  () =>
-    `Ink path of ${props.code}: ` +
-    props.path.map((v) => `${v.kind} ${bare(held(v))} of ${bare(v.capacity)} mL`).join(', '),
+  () => `Ink path of ${props.code}: ` + props.path.map((v) => `${v.kind} ${volumeOf(held(v), v.capacity)}`).join(', '),
 )
 </script>
 
@@ -104,7 +103,7 @@ const words = computed(
       />
       <text :x="item.x + item.shape.w / 2" y="164" font-weight="700" fill="var(--text)">{{ item.vessel.kind }}</text>
       <text :x="item.x + item.shape.w / 2" y="180" fill="var(--quiet)">
-        {{ bare(held(item.vessel)) }} of {{ bare(item.vessel.capacity) }} mL
+        {{ volumeOf(held(item.vessel), item.vessel.capacity) }}
       </text>
       <g v-if="capOpen !== undefined && (item.vessel.kind === 'tank' || item.vessel.kind === 'cartridge')">
         <circle

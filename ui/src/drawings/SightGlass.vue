@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { bare } from '../units/format'
+import { useUnits } from '../units/useUnits'
 import { fillOf, visible, type Layer } from './channels'
 
 /** The level of a vessel, with its lines. */
+const { volumeOf } = useUnits()
 const props = withDefaults(
   defineProps<{
     code: string
@@ -34,7 +35,7 @@ const refillY = computed(() => props.height - 4 - props.refill * inner.value)
 const low = computed(() => level.value > 0 && level.value < props.refill * props.capacity)
 const words = computed(
   () =>
-    `${props.code}: ${bare(level.value)} of ${bare(props.capacity)} mL, reckoned${low.value ? ', below the refill line' : ''}`,
+    `${props.code}: ${volumeOf(level.value, props.capacity)}, reckoned${low.value ? ', below the refill line' : ''}`,
 )
 </script>
 

@@ -2,7 +2,7 @@
 import { ref, shallowRef, watch } from 'vue'
 import { api, type Schemas } from '../api/client'
 import { useShop } from '../shell/shop'
-import { bare, minutes, money, volume, type VolumeUnit } from '../units/format'
+import { minutes, money, volume, type VolumeUnit } from '../units/format'
 import Choice from '../shell/Choice.vue'
 
 /** What each kind of machine takes to keep alive, for each square metre it printed. */
@@ -58,7 +58,7 @@ const cost = (minor: number) => money({ minor, currency: settings.value?.currenc
             <td>{{ cost(l.parts) }}</td>
             <td>
               <template v-if="l.perSquareMetre"
-                >{{ minutes(l.perSquareMetre.minutes) }}, {{ bare(l.perSquareMetre.mL) }} mL,
+                >{{ minutes(l.perSquareMetre.minutes) }}, {{ volume(l.perSquareMetre.mL, unit()) }},
                 {{ cost(l.perSquareMetre.parts) }}</template
               >
               <span v-else class="quiet">nothing printed</span>

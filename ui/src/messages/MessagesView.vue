@@ -28,6 +28,12 @@ const machines = computed(() => [
   ...(bench.value?.machines ?? []).map((m) => ({ value: m.id, text: m.name })),
 ])
 const { found, look } = useMessages(words, machine)
+/** A screen or so of them; the rest when somebody goes on. */
+const FIRST = window.matchMedia('(max-width: 700px)').matches ? 4 : 9
+const every = ref(false)
+const shownFound = computed(
+  () => (every.value || words.value.trim() ? found.value : found.value?.slice(0, FIRST)) ?? [],
+)
 const said = ref<Schemas['Said'][]>()
 const hearing = ref('')
 const explaining = ref(false)
@@ -87,7 +93,7 @@ const { run: forget } = oneAtATime(async (key: string) => {
     </div>
     <p v-if="!found" class="quiet">Looking …</p>
     <ul v-else class="found" aria-live="polite">
-      <li v-for="message in found" :key="message.key" class="plate">
+      <li v-for="message in shownFound" :key="message.key" class="plate">
         <h2>“{{ message.wording }}”</h2>
         <p>{{ message.meaning }}</p>
         <p class="strong">{{ message.act }}</p>
@@ -115,6 +121,9 @@ const { run: forget } = oneAtATime(async (key: string) => {
         <HeardForm :key="words" :wording="words" message="" act="" :machine="machine" @kept="kept" />
       </li>
     </ul>
+    <BButton v-if="found && found.length > shownFound.length" variant="outline-secondary" @click="every = true"
+      >All {{ found.length }}</BButton
+    >
     <BButton variant="outline-secondary" :aria-expanded="explaining" @click="explaining = !explaining"
       >Explain one of our own</BButton
     >
@@ -128,7 +137,7 @@ const { run: forget } = oneAtATime(async (key: string) => {
     </form>
     <section v-if="shownSaid.length" class="said">
       <h2>What was said lately</h2>
-      <table class="figures told">
+      <table class="figures told cards">
         <thead>
           <tr>
             <th>When</th>
@@ -142,8 +151,8 @@ const { run: forget } = oneAtATime(async (key: string) => {
           <tr v-for="s in shownSaid" :key="s.entry">
             <td class="when">{{ dayAndTime(s.at, zone) }}</td>
             <td>{{ s.machineName }}</td>
-            <td>“{{ s.wording }}”</td>
-            <td>{{ s.did }}</td>
+            <td data-th="it said">“{{ s.wording }}”</td>
+            <td data-th="done">{{ s.did }}</td>
             <td :class="{ act: s.outcome === 'STOPPED_US' || s.outcome === 'CAME_BACK' }">
               {{ outcomeOf(s.outcome) }}
             </td>

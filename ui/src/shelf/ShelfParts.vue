@@ -10,6 +10,7 @@ const parts = computed(() => [
   { to: '/shelf/buying', label: 'To buy' },
   { to: '/shelf/suppliers', label: 'Suppliers' },
   { to: '/shelf/parts', label: 'Parts and small things' },
+  { to: '/shelf/tools', label: 'Tools and ages' },
   { to: '/shelf/waste', label: 'Waste' },
   { to: '/shelf/labels', label: 'Labels' },
 ])

@@ -25,6 +25,12 @@ const tools = ref<Schemas['ToolJson'][]>()
 const problem = ref<Problem>()
 const adding = ref(false)
 const form = reactive({ kind: 'SYRINGE' as Schemas['ToolJson']['kind'], label: '', count: '6' })
+/** A few on a phone; the rest when somebody goes on. */
+const FIRST = window.matchMedia('(max-width: 700px)').matches ? 6 : 24
+const all = ref(false)
+const shown = computed(() =>
+  [...(tools.value ?? [])].sort((a, b) => Number(a.rinsed) - Number(b.rinsed)).slice(0, all.value ? undefined : FIRST),
+)
 const dirty = computed(() => (tools.value ?? []).filter((t) => !t.rinsed))
 
 async function load() {
@@ -74,7 +80,7 @@ const { run: add } = oneAtATime(async () => {
     <p v-if="tools && !tools.length" class="quiet">
       None is kept yet. Those that a card takes come in here by themselves, each with its number.
     </p>
-    <table v-else class="figures told">
+    <table v-else class="figures told cards">
       <thead>
         <tr>
           <th>Tool</th>
@@ -85,13 +91,13 @@ const { run: add } = oneAtATime(async () => {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="tool in tools" :key="tool.id">
+        <tr v-for="tool in shown" :key="tool.id">
           <td>{{ tool.label }}</td>
-          <td>{{ tool.met ?? 'no ink yet' }}{{ tool.met && tool.food ? ', food only' : '' }}</td>
+          <td data-th="met">{{ tool.met ?? 'no ink yet' }}{{ tool.met && tool.food ? ', food only' : '' }}</td>
           <td :class="{ act: !tool.rinsed, strong: !tool.rinsed }">
             {{ !tool.met ? 'unused' : tool.rinsed ? 'rinsed' : 'to rinse' }}
           </td>
-          <td>{{ day(tool.since, zone) }}</td>
+          <td data-th="since">{{ day(tool.since, zone) }}</td>
           <td class="acts">
             <BButton
               v-if="!tool.rinsed"
@@ -108,13 +114,13 @@ const { run: add } = oneAtATime(async () => {
         </tr>
       </tbody>
     </table>
+    <BButton v-if="(tools?.length ?? 0) > shown.length" variant="outline-secondary" @click="all = true"
+      >All {{ tools?.length }}</BButton
+    >
   </section>
 </template>
 
 <style scoped>
-section {
-  margin-top: 28px;
-}
 .does,
 .adding {
   display: flex;
@@ -125,6 +131,5 @@ section {
 }
 .acts {
   white-space: nowrap;
-  text-align: right;
 }
 </style>

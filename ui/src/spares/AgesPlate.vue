@@ -13,7 +13,7 @@ import TextInput from '../shell/TextInput.vue'
 import { dateOf, day } from '../units/format'
 
 /** How old the parts of every machine are, the oldest first. */
-const SHOWN = 8
+const SHOWN = window.matchMedia('(max-width: 700px)').matches ? 5 : 12
 const { settings } = useShop()
 const zone = computed(() => settings.value?.zone ?? 'UTC')
 const { bench } = useBench()
@@ -51,7 +51,7 @@ const late = (age: Schemas['Age']) => !!age.due && new Date(age.due).getTime() <
 <template>
   <section>
     <h2>How old parts are</h2>
-    <table v-if="shown.length" class="figures told">
+    <table v-if="shown.length" class="figures told cards">
       <thead>
         <tr>
           <th>Part</th>
@@ -64,12 +64,12 @@ const late = (age: Schemas['Age']) => !!age.due && new Date(age.due).getTime() <
       <tbody>
         <tr v-for="age in shown" :key="`${age.machine}/${age.part}/${age.channel ?? ''}`">
           <td>{{ age.part }}{{ age.channel ? `, ${age.channel}` : '' }}</td>
-          <td>
+          <td data-th="in">
             <RouterLink :to="`/machines/${age.machine}/upkeep`">{{ age.machineName }}</RouterLink>
           </td>
-          <td>{{ age.atLeast ? 'before ' : '' }}{{ dateOf(age.since) }}</td>
-          <td>{{ age.atLeast ? 'over ' : '' }}{{ age.days === 1 ? '1 day' : `${age.days} days` }}</td>
-          <td :class="{ act: late(age), strong: late(age) }">
+          <td data-th="since">{{ age.atLeast ? 'before ' : '' }}{{ dateOf(age.since) }}</td>
+          <td data-th="age">{{ age.atLeast ? 'over ' : '' }}{{ age.days === 1 ? '1 day' : `${age.days} days` }}</td>
+          <td data-th="to exchange" :class="{ act: late(age), strong: late(age), none: !age.due }">
             {{ age.due ? (late(age) ? 'now' : day(age.due, zone)) : '–' }}
           </td>
         </tr>
@@ -96,9 +96,6 @@ const late = (age: Schemas['Age']) => !!age.due && new Date(age.due).getTime() <
 </template>
 
 <style scoped>
-section {
-  margin-top: 28px;
-}
 .does,
 .adding {
   display: flex;

@@ -1,6 +1,7 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import { refusal, standInServer } from '../api/server.testing'
+import { loadShop } from '../shell/shop'
 import SumsView from './SumsView.vue'
 
 const answers: Record<string, unknown> = {
@@ -65,5 +66,25 @@ describe('sums', () => {
     await shown.get('form').trigger('submit')
     await flushPromises()
     expect(shown.text()).toMatch(/It does not fit\.[\s\S]*8 cm too narrow/)
+  })
+
+  it('asks in inches and fluid ounces where the shop reads them, and sends mm and mL', async () => {
+    answers['GET /api/shop'] = {
+      now: '2026-12-01T10:00:00Z',
+      settings: { volumeUnit: 'fl oz', lengthUnit: 'inch', currency: 'USD', zone: 'UTC' },
+    }
+    answers['GET /api/reckoning/tube'] = { holds: 5.8, exchanges: 4.605, through: 26.7 }
+    await loadShop()
+    const asked = vi.spyOn(globalThis, 'fetch')
+    const shown = await view()
+    expect(shown.text()).toContain('bore, in')
+    expect((shown.get('#bore').element as HTMLInputElement).value).toBe('0.08')
+    await shown.get('#bore').setValue('0.1')
+    await flushPromises()
+    const last = new URL((asked.mock.lastCall?.[0] as Request).url).searchParams
+    expect(Number(last.get('boreMm'))).toBeCloseTo(2.54, 9)
+    expect(shown.text()).toContain('0.2 fl oz in all')
+    answers['GET /api/shop'] = { now: '2026-12-01T10:00:00Z', settings: { volumeUnit: 'mL', lengthUnit: 'mm' } }
+    await loadShop()
   })
 })

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
 import { oneAtATime } from '../shell/oneAtATime'
 import { FAMILIES } from '../units/families'
-import { bare } from '../units/format'
+import { inUnit } from '../units/format'
+import { useUnits } from '../units/useUnits'
 import SumsParts from './SumsParts.vue'
 import WhitePrint from './WhitePrint.vue'
 import { numberOf } from '../units/typed'
@@ -12,6 +13,12 @@ import TextInput from '../shell/TextInput.vue'
 import Choice from '../shell/Choice.vue'
 
 /** Small sums that come up with wet hands: answered as they are typed, and kept nowhere. */
+const { unit, lengths, shownVolume, shownLength } = useUnits()
+/** One of what stands in a field, in the unit that is sent: mm or cm. */
+const mm = () => (lengths.value === 'inch' ? 25.4 : 1)
+const cm = () => (lengths.value === 'inch' ? 2.54 : 1)
+const small = computed(() => (lengths.value === 'inch' ? 'in' : 'mm'))
+const large = computed(() => (lengths.value === 'inch' ? 'in' : 'cm'))
 const tube = reactive({ boreMm: '2', lengthCm: '90', besideMl: '3', residue: '1' })
 const adapter = reactive({ barbToBaseMm: '' })
 const bottle = reactive({ gross: '', empty: '', density: '1.05' })
@@ -19,6 +26,21 @@ const place = reactive({
   machine: { width: '', depth: '', lidOpen: '', weight: '', cord: '150' },
   table: { width: '', depth: '', height: '72', above: '', bears: '', socket: '' },
 })
+/** What stands there already is said in the unit that people read. */
+watch(
+  lengths,
+  (now, before) => {
+    if (now === (before ?? 'mm')) return
+    const change = (text: string, by: number) =>
+      Number.isNaN(numberOf(text)) ? text : String(Number((numberOf(text) * by).toFixed(2)))
+    const [small, large] = now === 'inch' ? [1 / 25.4, 1 / 2.54] : [25.4, 2.54]
+    tube.boreMm = change(tube.boreMm, small)
+    tube.lengthCm = change(tube.lengthCm, large)
+    place.machine.cord = change(place.machine.cord, large)
+    place.table.height = change(place.table.height, large)
+  },
+  { immediate: true },
+)
 const family = ref<(typeof FAMILIES)[number]['value']>('SUBLIMATION')
 
 const tubeSays = ref('')
@@ -53,11 +75,18 @@ watch(
     const typed = numbers(tube)
     if (!typed) return (tubeSays.value = '')
     const { data, error } = await api.GET('/api/reckoning/tube', {
-      params: { query: { ...typed, residue: typed.residue / 100 } },
+      params: {
+        query: {
+          boreMm: typed.boreMm * mm(),
+          lengthCm: typed.lengthCm * cm(),
+          besideMl: typed.besideMl * (unit.value === 'fl oz' ? 1 / inUnit(1, 'fl oz') : 1),
+          residue: typed.residue / 100,
+        },
+      },
     })
     if (!newest()) return
     tubeSays.value = data
-      ? `${bare(data.holds)} mL in all; ${bare(data.through)} mL through it, a little at a time, leave ${tube.residue} % (${data.exchanges.toFixed(1)} exchanges).`
+      ? `${shownVolume(data.holds)} in all; ${shownVolume(data.through)} through it, a little at a time, leave ${tube.residue} % (${data.exchanges.toFixed(1)} exchanges).`
       : problemOf(error).detail
   },
   { immediate: true },
@@ -66,10 +95,12 @@ watch(adapter, async () => {
   const newest = askAdapter()
   const typed = numbers(adapter)
   if (!typed) return (adapterSays.value = '')
-  const { data, error } = await api.GET('/api/reckoning/adapter', { params: { query: typed } })
+  const { data, error } = await api.GET('/api/reckoning/adapter', {
+    params: { query: { barbToBaseMm: typed.barbToBaseMm * mm() } },
+  })
   if (!newest()) return
   adapterSays.value = data
-    ? `Cut it ${data.millimetres} mm long: half of the way, so that it sits a little above the barb and the cone closes.`
+    ? `Cut it ${shownLength(data.millimetres)} long: half of the way, so that it sits a little above the barb and the cone closes.`
     : problemOf(error).detail
 })
 watch(bottle, async () => {
@@ -77,8 +108,13 @@ watch(bottle, async () => {
   const typed = numbers(bottle)
   if (!typed) return (bottleSays.value = '')
   const { data, error } = await api.GET('/api/reckoning/weight', { params: { query: typed } })
-  if (newest()) bottleSays.value = data ? `${bare(data.left)} mL are left in it.` : problemOf(error).detail
+  if (newest()) bottleSays.value = data ? `${shownVolume(data.left)} are left in it.` : problemOf(error).detail
 })
+/** Sizes in cm; what is weighed stays as it is. */
+function measured<T extends Record<string, number>>(sizes: T): T {
+  const scaled = Object.entries(sizes).map(([k, v]) => [k, k === 'weight' || k === 'bears' ? v : v * cm()])
+  return Object.fromEntries(scaled) as T
+}
 const { run: fit } = oneAtATime(async () => {
   const machine = numbers(place.machine)
   const table = numbers(place.table)
@@ -86,7 +122,9 @@ const { run: fit } = oneAtATime(async () => {
     placeSays.value = { words: 'Measure all of them first.', lines: [] }
     return
   }
-  const { data, error } = await api.POST('/api/reckoning/place', { body: { machine, table } })
+  const { data, error } = await api.POST('/api/reckoning/place', {
+    body: { machine: measured(machine), table: measured(table) },
+  })
   placeSays.value = data
     ? { words: data.fits ? 'It fits.' : 'It does not fit.', lines: [...data.problems, ...data.remarks] }
     : { words: problemOf(error).detail, lines: [] }
@@ -102,19 +140,19 @@ watch(
 )
 
 const MACHINE = [
-  { key: 'width', label: 'wide, cm' },
-  { key: 'depth', label: 'deep, cm' },
-  { key: 'lidOpen', label: 'high, lid open, cm' },
+  { key: 'width', label: 'wide', long: true },
+  { key: 'depth', label: 'deep', long: true },
+  { key: 'lidOpen', label: 'high, lid open', long: true },
   { key: 'weight', label: 'weighs, kg' },
-  { key: 'cord', label: 'cord, cm' },
+  { key: 'cord', label: 'cord', long: true },
 ] as const
 const TABLE = [
-  { key: 'width', label: 'wide, cm' },
-  { key: 'depth', label: 'deep, cm' },
-  { key: 'height', label: 'high, cm' },
-  { key: 'above', label: 'free above it, cm' },
+  { key: 'width', label: 'wide', long: true },
+  { key: 'depth', label: 'deep', long: true },
+  { key: 'height', label: 'high', long: true },
+  { key: 'above', label: 'free above it', long: true },
   { key: 'bears', label: 'bears, kg' },
-  { key: 'socket', label: 'to the socket, cm' },
+  { key: 'socket', label: 'to the socket', long: true },
 ] as const
 </script>
 
@@ -122,17 +160,21 @@ const TABLE = [
   <div class="page">
     <h1>Sums</h1>
     <SumsParts />
-    <p class="quiet">Small questions that come up at the bench. Nothing here is kept.</p>
+    <p class="quiet intro">Small questions that come up at the bench. Nothing here is kept.</p>
     <div class="sections">
       <section class="thin block">
         <h2>What is in a line?</h2>
         <div class="fields">
-          <div><label for="bore">bore, mm</label><TextInput id="bore" v-model="tube.boreMm" inputmode="decimal" /></div>
           <div>
-            <label for="length">length, cm</label><TextInput id="length" v-model="tube.lengthCm" inputmode="decimal" />
+            <label for="bore">bore, {{ small }}</label
+            ><TextInput id="bore" v-model="tube.boreMm" inputmode="decimal" />
           </div>
           <div>
-            <label for="beside">damper beside it, mL</label
+            <label for="length">length, {{ large }}</label
+            ><TextInput id="length" v-model="tube.lengthCm" inputmode="decimal" />
+          </div>
+          <div>
+            <label for="beside">damper beside it, {{ unit }}</label
             ><TextInput id="beside" v-model="tube.besideMl" inputmode="decimal" />
           </div>
           <div>
@@ -159,7 +201,7 @@ const TABLE = [
         <h2>How long is the adapter?</h2>
         <div class="fields">
           <div>
-            <label for="barb">barb to base, mm</label
+            <label for="barb">barb to base, {{ small }}</label
             ><TextInput id="barb" v-model="adapter.barbToBaseMm" inputmode="decimal" />
           </div>
         </div>
@@ -171,21 +213,15 @@ const TABLE = [
           <div class="fields measured">
             <b class="row-name">the machine</b>
             <div v-for="f in MACHINE" :key="f.key">
-              <label :for="`m-${f.key}`">{{ f.label }}</label><TextInput
-                :id="`m-${f.key}`"
-                v-model="place.machine[f.key]"
-                inputmode="decimal"
-              />
+              <label :for="`m-${f.key}`">{{ f.label }}{{ 'long' in f ? `, ${large}` : '' }}</label
+              ><TextInput :id="`m-${f.key}`" v-model="place.machine[f.key]" inputmode="decimal" />
             </div>
           </div>
           <div class="fields measured">
             <b class="row-name">the table</b>
             <div v-for="f in TABLE" :key="f.key">
-              <label :for="`t-${f.key}`">{{ f.label }}</label><TextInput
-                :id="`t-${f.key}`"
-                v-model="place.table[f.key]"
-                inputmode="decimal"
-              />
+              <label :for="`t-${f.key}`">{{ f.label }}{{ 'long' in f ? `, ${large}` : '' }}</label
+              ><TextInput :id="`t-${f.key}`" v-model="place.table[f.key]" inputmode="decimal" />
             </div>
           </div>
           <BButton type="submit" variant="outline-secondary">Does it fit?</BButton>
@@ -235,6 +271,11 @@ const TABLE = [
 </template>
 
 <style scoped>
+@media (max-width: 600px) {
+  .intro {
+    display: none;
+  }
+}
 .sections {
   display: grid;
   grid-template-columns: 1fr 1fr;

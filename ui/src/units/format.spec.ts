@@ -1,5 +1,18 @@
 import { describe, expect, it } from 'vitest'
-import { figure, inUnit, countdown, minutes, money, percent, typable, typedVolume, volume } from './format'
+import {
+  figure,
+  inLength,
+  inUnit,
+  length,
+  typedLength,
+  countdown,
+  minutes,
+  money,
+  percent,
+  typable,
+  typedVolume,
+  volume,
+} from './format'
 
 describe('volumes', () => {
   it.each([
@@ -58,5 +71,22 @@ describe('a figure whose unit stands above it', () => {
     expect(figure(59.147, 'fl oz')).toBe('2')
     expect(inUnit(29.5735295625, 'fl oz')).toBe(1)
     expect(inUnit(12)).toBe(12)
+  })
+})
+
+describe('lengths', () => {
+  it.each([
+    [12, 'mm', '12 mm'],
+    [0.14, 'mm', '0.14 mm'],
+    [25.4, 'inch', '1 in'],
+    [12, 'inch', '0.47 in'],
+  ] as const)('%d mm in %s is %s', (mm, unit, words) => expect(length(mm, unit)).toBe(words))
+
+  it('are read back as they were typed, to the shown digit', () => {
+    for (const mm of [0.5, 2, 12, 90, 210, 297])
+      for (const unit of ['mm', 'inch'] as const)
+        expect(typedLength(String(inLength(mm, unit)), unit)).toBeCloseTo(mm, 9)
+    expect(typedLength('1,5', 'inch')).toBeCloseTo(38.1, 9)
+    expect(typedLength('a hand', 'mm')).toBeNaN()
   })
 })

@@ -2,7 +2,10 @@ import { numberOf } from './typed'
 
 const ML_PER_FL_OZ = 29.5735295625 // US fluid ounce, by definition
 
+const MM_PER_INCH = 25.4 // by definition
+
 export type VolumeUnit = 'mL' | 'fl oz'
+export type LengthUnit = 'mm' | 'inch'
 
 /** A volume as people read it: "57 mL", "5.5 mL", "1.93 fl oz". */
 export function volume(mL: number, unit: VolumeUnit = 'mL'): string {
@@ -36,6 +39,21 @@ export function typedVolume(text: string, unit: VolumeUnit = 'mL'): string | und
 /** A volume in mL as it would be typed. */
 export function typable(mL: number, unit: VolumeUnit = 'mL'): string {
   return unit === 'fl oz' ? trimmed(mL / ML_PER_FL_OZ, 3) : trimmed(mL, 1)
+}
+
+/** A length as people read it: "12 mm", "0.47 in". */
+export function length(mm: number, unit: LengthUnit = 'mm'): string {
+  return unit === 'inch' ? `${trimmed(mm / MM_PER_INCH, 2)} in` : `${trimmed(mm, 2)} mm`
+}
+
+/** A length as a number in that unit. */
+export function inLength(mm: number, unit: LengthUnit = 'mm'): number {
+  return unit === 'inch' ? mm / MM_PER_INCH : mm
+}
+
+/** What was typed in that unit, in mm; `NaN` for what is no number. */
+export function typedLength(text: string | number, unit: LengthUnit = 'mm'): number {
+  return numberOf(text) * (unit === 'inch' ? MM_PER_INCH : 1)
 }
 
 function trimmed(value: number, decimals: number): string {

@@ -109,11 +109,14 @@ final class CardHand {
             browser.until(d -> d.findElements(By.cssSelector(".modal")).stream().noneMatch(m -> m.isDisplayed()));
             browser.click(cell + ".now");
             browser.until(d -> d.findElements(By.cssSelector(cell)).size() < before
-                    || d.findElements(By.cssSelector(".as-planned, .bottles button")).stream()
+                    || d.findElements(By.cssSelector(".as-planned, .bottles button, .tools button")).stream()
                             .anyMatch(e -> e.isDisplayed()));
             if (browser.all(".bottles button").stream().anyMatch(e -> e.isDisplayed())) {
                 browser.type(".modal.show input", codes);
                 browser.click(".bottles button");
+                browser.until(d -> d.findElements(By.cssSelector(cell)).size() < before);
+            } else if (browser.all(".tools button").stream().anyMatch(e -> e.isDisplayed())) {
+                browser.click(".tools li:last-child button"); // a new one
                 browser.until(d -> d.findElements(By.cssSelector(cell)).size() < before);
             } else if (browser.all(cell).size() == before) {
                 browser.click(".as-planned");

@@ -77,6 +77,10 @@ class ChecksIT {
         kettle.start();
         desk.open("/checks/" + BRAMBLE);
         desk.sees("2 of 180 missing");
+        desk.open("/checks/" + BRAMBLE + "/pages");
+        desk.sees("In order, the newest first");
+        assertThat(desk.find(".pair figure").getText()).contains("M 2");
+        assertThat(desk.accessibilityViolations()).isEmpty();
     }
 
     @Test

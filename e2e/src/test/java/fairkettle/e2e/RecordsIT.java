@@ -46,16 +46,6 @@ class RecordsIT {
     }
 
     @Test
-    void twoPagesOfAMachineStandSideBySide() throws SQLException {
-        long sorrel = kettle.query("select id from machine where name = 'Sorrel'");
-        desk.open("/checks/" + sorrel + "/pages");
-        desk.sees("In order, the newest first");
-        assertThat(desk.all(".pair figure")).hasSize(2);
-        desk.sees("so it is");
-        assertThat(desk.accessibilityViolations()).isEmpty();
-    }
-
-    @Test
     void solidWasteIsWeighedIntoAVesselOfItsKind() {
         desk.open("/shelf/waste");
         desk.sees("Where drawn ink goes");
@@ -73,7 +63,7 @@ class RecordsIT {
 
     @Test
     void toolsAreRinsedAndPartsHaveAnAge() {
-        desk.open("/shelf/parts");
+        desk.open("/shelf/tools");
         desk.sees("spit pad");
         desk.sees("to rinse");
         desk.click("button[aria-label='Syringe no. 1 is rinsed']");

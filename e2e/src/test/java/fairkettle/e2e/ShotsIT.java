@@ -37,7 +37,7 @@ class ShotsIT {
             take(browser, "/clinic/5", "case");
             take(browser, "/practice", "practice");
             rehearsal(browser);
-            take(browser, "/shelf", "shelf");
+            take(browser, "/sums/ways", "ways");
             take(browser, "/log", "log");
             take(browser, "/shop", "shop");
             take(browser, "/log/ink", "ink");

@@ -51,6 +51,7 @@ final class Views {
         all.put("practice", "/practice");
         all.put("shelf", "/shelf");
         all.put("parts", "/shelf/parts");
+        all.put("tools", "/shelf/tools");
         all.put("waste", "/shelf/waste");
         all.put("buying", "/shelf/buying");
         all.put("suppliers", "/shelf/suppliers");
