@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
 import { ref, watch } from 'vue'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import DocumentsPlate from './DocumentsPlate.vue'
 import HeightsPlate from './HeightsPlate.vue'
 import HelpPlate from './HelpPlate.vue'
 import { oneAtATime } from '../shell/oneAtATime'
-import { dayAndTime, volume } from '../units/format'
+import { dayAndTime } from '../units/format'
+import { useUnits } from '../units/useUnits'
 import TextInput from '../shell/TextInput.vue'
 
 /** What whoever comes after has to find without asking. */
@@ -33,6 +35,10 @@ const { run: write } = oneAtATime(async (fact: Schemas['FactJson']['id'], words:
     }),
   )
 })
+const { shownVolume } = useUnits()
+const { run: lead, busy: leading } = oneAtATime(async (outside: boolean) => {
+  settle(await api.POST('/api/machines/{machine}/waste-led', { params: { path: path() }, body: { outside } }))
+})
 </script>
 
 <template>
@@ -57,8 +63,15 @@ const { run: write } = oneAtATime(async (fact: Schemas['FactJson']['id'], words:
     </details>
     <p v-if="passport.outsideWaste" class="small">
       Its waste runs outside since {{ dayAndTime(passport.outsideWaste.since, zone) }}:
-      <b>{{ volume(passport.outsideWaste.volume) }}</b> by now. Its own count goes on: expect its box message although
-      the box is dry.
+      <b>{{ shownVolume(passport.outsideWaste.volume) }}</b> by now. Its own count goes on: expect its box message
+      although the box is dry.
+      <BButton size="sm" variant="link" :disabled="leading" @click="lead(false)">It runs into its pad again</BButton>
+    </p>
+    <p v-else class="small">
+      Its waste runs into its own pad.
+      <BButton size="sm" variant="link" :disabled="leading" @click="lead(true)"
+        >It is led into a bottle outside</BButton
+      >
     </p>
     <DocumentsPlate :machine="machine.plate.id" :documents="passport.documents" @settled="passport = $event" />
     <HeightsPlate

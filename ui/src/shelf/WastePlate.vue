@@ -110,7 +110,13 @@ const { run: dispose } = oneAtATime(async (bottle: number) => {
         <span>
           <b :class="{ act: bottle.holds > 0.85 * bottle.capacity }">{{ amount(bottle.kind, bottle.holds) }}</b> of
           {{ amount(bottle.kind, bottle.capacity) }}
-          {{ bottle.holds > 0.85 * bottle.capacity ? '· nearly full' : '' }}
+          {{
+            bottle.holds >= bottle.capacity
+              ? '· full: put a new one in use before the next drop'
+              : bottle.holds > 0.85 * bottle.capacity
+                ? '· nearly full'
+                : ''
+          }}
         </span>
         <form
           v-if="kindOf(bottle.kind)?.weighed && !bottle.closedOn"

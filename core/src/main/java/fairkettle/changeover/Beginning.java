@@ -57,24 +57,28 @@ final class Beginning {
     }
 
     static List<Step> unpack(Work w) {
+        boolean heavy = !w.job.built().capable().largestSheet().equals("A4");
+        var places = new ArrayList<String>();
+        if (heavy) {
+            places.add("two of us lifted it, onto a table that bears it");
+        }
+        places.addAll(List.of(
+                "outer tape",
+                "under the lid",
+                "inside, round the carriage",
+                "paper tray",
+                "rear feed",
+                "scanner",
+                "foam at the head",
+                "once more round: nothing left"));
         var tape = step("transit", "Take out all tape and foam")
                 .say("Go round twice: there is always one more piece. One left inside jams the carriage at the"
                         + " first start."
-                        + (w.job.built().capable().largestSheet().equals("A4")
-                                ? ""
-                                : " It is heavy: lift it with two people, onto a table that bears it."))
+                        + (heavy ? " It is heavy: lift it with two people, onto a table that bears it." : ""))
                 .hold("Every place is ticked before ink or power comes near.")
                 .minutes(10)
                 .care(Caution.FORCE, Caution.INK)
-                .ask(new Ask.Ticks(List.of(
-                        "outer tape",
-                        "under the lid",
-                        "inside, round the carriage",
-                        "paper tray",
-                        "rear feed",
-                        "scanner",
-                        "foam at the head",
-                        "once more round: nothing left")))
+                .ask(new Ask.Ticks(places))
                 .then(Facet.TRANSIT, "cleared")
                 .build();
         var box = step("box", "Is everything in the box?")

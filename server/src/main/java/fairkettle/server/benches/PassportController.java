@@ -199,6 +199,15 @@ class PassportController {
         return passport(machine);
     }
 
+    /** Whether its waste runs into a bottle outside: its own count goes on all the same. */
+    record LedJson(boolean outside) {}
+
+    @PostMapping("/api/machines/{machine}/waste-led")
+    PassportJson leadWaste(@PathVariable long machine, @Valid @RequestBody LedJson led) {
+        passports.leadWaste(machine, machines.get(machine).name(), led.outside());
+        return passport(machine);
+    }
+
     @PostMapping("/api/machines/{machine}/links")
     @ResponseStatus(HttpStatus.CREATED)
     PassportJson keepLink(@PathVariable long machine, @Valid @RequestBody LinkJson link) {

@@ -47,6 +47,8 @@ public class Passports {
 
     private static final TypeReference<Map<Fact, String>> FACTS = new TypeReference<>() {};
     private static final int REGISTER_WITHIN = 14; // days after a machine joined
+    private static final String OUTSIDE = "waste/outside";
+    private static final String INSIDE = "waste/inside";
     private static final int MAX_BYTES = 8_000_000;
 
     private final DSLContext db;
@@ -93,10 +95,17 @@ public class Passports {
     record File(String name, String mediaType, byte[] bytes) {}
 
     public Optional<OutsideWaste> outsideWaste(long machine) {
-        return db.select(DSL.max(ENTRY.AT))
+        return db.select(ENTRY.AT, ENTRY.TOPIC)
                 .from(ENTRY)
-                .where(ENTRY.MACHINE_ID.eq(machine), ENTRY.KIND.eq(EntryKind.STEP), ENTRY.STEP_ID.eq("waste-bottle"))
+                .where(ENTRY.MACHINE_ID.eq(machine), Journal.stands())
+                .and(ENTRY.KIND
+                        .eq(EntryKind.STEP)
+                        .and(ENTRY.STEP_ID.eq("waste-bottle"))
+                        .or(ENTRY.KIND.eq(EntryKind.WASTE).and(ENTRY.TOPIC.in(OUTSIDE, INSIDE))))
+                .orderBy(ENTRY.AT.desc(), ENTRY.ID.desc())
+                .limit(1)
                 .fetchOptional()
+                .filter(r -> !INSIDE.equals(r.value2()))
                 .map(r -> r.value1())
                 .map(since -> new OutsideWaste(
                         since.toInstant(),
@@ -111,6 +120,24 @@ public class Passports {
                                 .fetchSingle()
                                 .value1()
                                 .longValue())));
+    }
+
+    /** Its waste tube was led into a bottle outside, or back to its pad. */
+    @Transactional
+    public void leadWaste(long machine, String name, boolean outside) {
+        if (outsideWaste(machine).isPresent() == outside) {
+            return;
+        }
+        journal.write(
+                NewEntry.of(
+                                EntryKind.WASTE,
+                                outside
+                                        ? name + ": its waste runs into a bottle outside from now on"
+                                        : name + ": its waste runs into its own pad again")
+                        .machine(machine)
+                        .about(outside ? OUTSIDE : INSIDE),
+                List.of());
+        live.changed("machine/" + machine);
     }
 
     public Map<Fact, String> facts(long machine) {

@@ -145,4 +145,19 @@ class PassportTest {
                 .map(t -> t.get("words").asString())
                 .toList();
     }
+
+    @Test
+    void wasteThatIsLedOutsideIsSaidByHandAndTakenBack() {
+        long id = api.machine("Passport led", "small-tank", "INKED");
+        var path = "/api/machines/" + id;
+        assertThat(api.read(api.get(path + "/passport")).has("outsideWaste")).isFalse();
+        api.post(path + "/waste-led", "{\"outside\": true}");
+        api.post(path + "/cleanings", "{\"power\": false}");
+        var led = api.read(api.get(path + "/passport")).get("outsideWaste");
+        assertThat(led.get("volume").asDouble()).isPositive();
+        api.post(path + "/waste-led", "{\"outside\": false}");
+        assertThat(api.read(api.get(path + "/passport")).has("outsideWaste")).isFalse();
+        assertThat(api.read(api.get("/api/log?machine=" + id + "&kind=waste")).toString())
+                .contains("into a bottle outside", "into its own pad again");
+    }
 }
