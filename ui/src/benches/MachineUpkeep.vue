@@ -11,10 +11,17 @@ const { machine, unit, zone } = useMachine(toRef(props, 'id'))
 
 <template>
   <div v-if="machine" class="halves">
-    <RoutinesPlate :machine="machine" :zone="zone" :unit="unit" />
+    <div class="routines"><RoutinesPlate :machine="machine" :zone="zone" :unit="unit" /></div>
     <div>
       <OwedPlate :machine="machine" :zone="zone" />
       <WorksPlate :machine="machine" :unit="unit" />
     </div>
   </div>
 </template>
+
+<style scoped>
+/* what stands beside or below it stays where it is when they arrive late */
+.routines:empty {
+  min-height: 100vh;
+}
+</style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import { useBench } from '../benches/useBench'
 import Choice from '../shell/Choice.vue'
@@ -22,7 +23,7 @@ const currency = computed(() => settings.value?.currency ?? 'GBP')
 const { bench } = useBench()
 const machines = computed(() => (bench.value?.machines ?? []).map((m) => ({ value: m.id, text: m.name })))
 const form = reactive({
-  machine: 0,
+  machine: Number(useRoute().query.machine) || 0,
   family: 'SUBLIMATION' as Family,
   sheets: NaN,
   mL: NaN,

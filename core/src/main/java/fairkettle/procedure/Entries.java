@@ -202,6 +202,14 @@ public final class Entries {
                 : unfit(found.get(), channel, around.family(), around.today()).map(why -> why + " Leave its cap shut.");
     }
 
+    /** Somebody may have drawn another ink with it since it was chosen. */
+    private static void stillMay(
+            StepRun run, String cell, ChannelCode channel, Surroundings around, List<Reason> reasons) {
+        run.entry(cell)
+                .flatMap(value -> tool(value, channel, around))
+                .ifPresent(why -> reasons.add(new Reason(why, cell, null)));
+    }
+
     /** A tick is one that met no ink yet. */
     private static Optional<String> tool(String value, ChannelCode channel, Surroundings around) {
         if (value.equals(TICK)) {
@@ -315,6 +323,9 @@ public final class Entries {
                                                 channel,
                                                 grid.columns().get(column).label()),
                                 reasons);
+                        if (grid.columns().get(column).kind() == ColumnKind.TOOL) {
+                            stillMay(run, channel + "/" + column, channel, around, reasons);
+                        }
                     }
                 }
                 if (reasons.isEmpty()

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.ink.Tool;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -64,7 +65,43 @@ class EntriesTest {
                 .isEmpty();
     }
 
+    @Test
+    void aSyringeThatMetAnotherColourSinceItWasChosenIsRefusedInTheEnd() {
+        var c = ChannelCode.of("C");
+        var draw = step("draw", "Draw C")
+                .ask(new Ask.Grid(List.of(c), List.of(new Ask.Column("which one", Ask.ColumnKind.TOOL, List.of()))))
+                .build();
+        var card = card(draw);
+        var chosen = card.run("draw").entered("C/0", "7");
+        assertThat(Entries.missing(chosen, NOBODY, null, card::run))
+                .singleElement()
+                .satisfies(r -> assertThat(r.message()).contains("met M", "carry it into C"));
+        assertThat(Entries.missing(card.run("draw").entered("C/0", "8"), NOBODY, null, card::run))
+                .isEmpty();
+        assertThat(Entries.missing(card.run("draw").entered("C/0", "yes"), NOBODY, null, card::run))
+                .as("a new one")
+                .isEmpty();
+        assertThat(Entries.missing(card.run("draw").entered("C/0", "9"), NOBODY, null, card::run))
+                .as("one that is kept no more")
+                .hasSize(1);
+    }
+
     private static final Surroundings NOBODY = new Surroundings() {
+        /** No. 7 met magenta, no. 8 cyan. */
+        @Override
+        public Optional<Tool> tool(long id) {
+            var met = id == 7 ? "M" : "C";
+            return id > 8
+                    ? Optional.empty()
+                    : Optional.of(new Tool(
+                            id,
+                            Tool.Kind.SYRINGE,
+                            "syringe " + id,
+                            new Tool.Met(Family.SUBLIMATION, ChannelCode.of(met)),
+                            true,
+                            true));
+        }
+
         @Override
         public Family family() {
             return Family.SUBLIMATION;

@@ -53,7 +53,7 @@ class BackIT {
                 .isGreaterThan(since);
         tablet.open("/log");
         tablet.sees("Rail: clean, then oil (rail)");
-        tablet.click("button[aria-label*='Rail: clean, then oil']");
+        tablet.click("button[aria-label^='Strike out'][aria-label*='Rail: clean, then oil']");
         tablet.sees("This comes back");
         tablet.sees("the routine “rail”");
         picture("strike");

@@ -47,7 +47,7 @@ class MessagesTest {
         var own = "{\"wording\": \"paw on lid\", \"meaning\": \"The cat sits on it.\", \"act\": \"Lift the cat.\"}";
         assertThat(api.post("/api/messages", own)).hasStatus(201);
         assertThat(api.post("/api/messages", own.replace("paw", "Paw")))
-                .hasStatus(422)
+                .hasStatus(400)
                 .bodyJson()
                 .extractingPath("$.errors[0].field")
                 .isEqualTo("wording");
