@@ -281,6 +281,7 @@ const inLine = (amount: number, of: string) => (of === 'mL' ? volume(amount, uni
             :lots="card.lots"
             :bottles="card.bottles"
             :syringes="card.syringes"
+            :came-in="card.cameIn[step.id]"
             :machine="card.machine"
             :unit="unit"
             :locked="locked"

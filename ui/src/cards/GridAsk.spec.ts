@@ -84,6 +84,16 @@ describe('channels by pulls', () => {
     shown.unmount()
   })
 
+  it('says which number a new one got, once the step is done', () => {
+    const asked = step({ 'C/0': 'yes' })
+    asked.ask.channels = ['C']
+    asked.ask.columns = [{ label: 'its syringe', kind: 'TOOL', expected: [] }]
+    const props = { step: asked, unit: 'mL' as const, bottles: [], syringes: {}, locked: true }
+    expect(mount(GridAsk, { props }).get('[data-cell="C/0"]').text()).toBe('new')
+    const done = mount(GridAsk, { props: { ...props, cameIn: { C: 'Syringe no. 7' } } })
+    expect(done.get('[data-cell="C/0"]').text()).toBe('no. 7')
+  })
+
   it('says how the bottle opens whose code was read', () => {
     const read = step({ 'K/0': '7' })
     read.ask.columns = [{ label: 'code on the bottle', kind: 'CODE', expected: [] }]

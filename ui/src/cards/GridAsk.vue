@@ -13,6 +13,8 @@ const props = defineProps<{
   step: Schemas['StepJson']
   bottles: Schemas['LotJson'][]
   syringes: Record<string, Schemas['OfferedTool'][]>
+  /** labels of what came in new with this step, by channel */
+  cameIn?: Record<string, string> | undefined
   problem?: Problem
   unit: VolumeUnit
   locked: boolean
@@ -103,7 +105,8 @@ function words(cell: Cell): string {
   }
   if (cell.kind === 'TOOL') {
     const tool = props.syringes[cell.channel]?.find((t) => String(t.id) === cell.value)
-    return !cell.value ? 'which?' : cell.value === 'yes' ? 'new' : (tool?.label.replace(/^Syringe /, '') ?? '✓')
+    const label = cell.value === 'yes' ? (props.cameIn?.[cell.channel] ?? 'new') : (tool?.label ?? '✓')
+    return cell.value ? label.replace(/^Syringe /, '') : 'which?'
   }
   return cell.value ? (cell.kind === 'AIR' ? 'air' : '✓') : '?'
 }

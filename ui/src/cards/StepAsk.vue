@@ -17,6 +17,7 @@ const props = defineProps<{
   lots: Schemas['LotJson'][]
   bottles: Schemas['LotJson'][]
   syringes: Record<string, Schemas['OfferedTool'][]>
+  cameIn?: Record<string, string> | undefined
   machine: number
   unit: VolumeUnit
   locked: boolean
@@ -152,6 +153,7 @@ function sent(event: Event) {
       :step="step"
       :bottles="bottles"
       :syringes="syringes"
+      :came-in="cameIn"
       :problem="problem"
       :unit="unit"
       :locked="locked"

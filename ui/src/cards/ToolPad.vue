@@ -23,7 +23,8 @@ function take(value: string) {
       </li>
       <li>
         <button type="button" @click="take('yes')">
-          <b>A new one</b><span class="small quiet">it gets a number: write it on, with {{ channel }}</span>
+          <b>A new one</b
+          ><span class="small quiet">write {{ channel }} on it; its number stands here once this step is done</span>
         </button>
       </li>
     </ul>

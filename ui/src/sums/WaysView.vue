@@ -25,12 +25,12 @@ const machines = computed(() => (bench.value?.machines ?? []).map((m) => ({ valu
 const form = reactive({
   machine: Number(useRoute().query.machine) || 0,
   family: 'SUBLIMATION' as Family,
-  sheets: NaN,
-  mL: NaN,
+  sheets: undefined as number | undefined,
+  mL: undefined as number | undefined,
   machinePrice: 0,
   pressPrice: 0,
   stocked: true,
-  against: -1,
+  against: undefined as number | undefined,
 })
 const told = ref<Schemas['FedWaysJson']>()
 const problem = ref<Problem>()
@@ -41,40 +41,24 @@ watch(
   },
   { immediate: true },
 )
-let own = false // figures that came from the server are no question of ours
+/** Another machine has other habits, and other ways. */
 watch(
   () => [form.machine, form.family],
-  () => Object.assign(form, { sheets: NaN, mL: NaN, against: -1 }),
+  () => Object.assign(form, { sheets: undefined, mL: undefined, against: undefined }),
 )
 watch(
   form,
   async (_now, _before, onCleanup) => {
-    if (own) return void (own = false)
     let outdated = false
     onCleanup(() => (outdated = true))
-    if (!form.machine || Number.isNaN(form.machinePrice) || Number.isNaN(form.pressPrice)) return
+    const { sheets, mL, against, ...query } = form
+    if (!query.machine || [sheets, mL, query.machinePrice, query.pressPrice].some(Number.isNaN)) return
     const { data, error } = await api.GET('/api/reckoning/ways', {
-      params: {
-        query: {
-          machine: form.machine,
-          family: form.family,
-          machinePrice: form.machinePrice,
-          pressPrice: form.pressPrice,
-          stocked: form.stocked,
-          ...(form.against < 0 ? {} : { against: form.against }),
-          ...(Number.isNaN(form.sheets) ? {} : { sheets: Math.round(form.sheets) }),
-          ...(Number.isNaN(form.mL) ? {} : { mL: form.mL }),
-        },
-      },
+      params: { query: { ...query, sheets: sheets && Math.round(sheets), mL, against } },
     })
     if (outdated) return
     problem.value = error ? problemOf(error) : undefined
-    if (!data) return
-    told.value = data
-    if (Number.isNaN(form.sheets) || Number.isNaN(form.mL)) {
-      own = true
-      Object.assign(form, { sheets: data.sheets, mL: Number(data.mL.toFixed(2)) })
-    }
+    if (data) told.value = data
   },
   { immediate: true },
 )
@@ -98,10 +82,18 @@ const ofThree = computed(() => cheapest(ways.value, 'threeYears'))
       <label>Machine <Choice v-model="form.machine" :options="machines" /></label>
       <label>For <Choice v-model="form.family" :options="FAMILIES" /></label>
       <label
-        >Sheets a month <NumberInput v-model="form.sheets" lazy /><FieldProblem :problem="problem" field="sheets"
+        >Sheets a month
+        <NumberInput
+          :model-value="form.sheets ?? told?.sheets ?? NaN"
+          lazy
+          @update:model-value="(n: number) => (form.sheets = n)" /><FieldProblem :problem="problem" field="sheets"
       /></label>
       <label
-        >Ink a sheet, mL <NumberInput v-model="form.mL" lazy /><FieldProblem :problem="problem" field="mL"
+        >Ink a sheet, mL
+        <NumberInput
+          :model-value="form.mL ?? Number(told?.mL.toFixed(2))"
+          lazy
+          @update:model-value="(n: number) => (form.mL = n)" /><FieldProblem :problem="problem" field="mL"
       /></label>
       <label>The machine, {{ currency }} <NumberInput v-model="form.machinePrice" :currency="currency" lazy /></label>
       <label>A press, {{ currency }} <NumberInput v-model="form.pressPrice" :currency="currency" lazy /></label>

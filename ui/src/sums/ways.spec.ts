@@ -10,6 +10,7 @@ describe('which way pays', () => {
   })
   it.each([
     [{}, 'never'],
+    [{ ahead: 2.1 }, 'cheaper for 2.1 months, then never'],
     [{ months: 0, sheets: 0 }, 'from the first sheet'],
     [{ months: 1, sheets: 80 }, 'after 1 month, 80 sheets'],
     [{ months: 3.4, sheets: 272 }, 'after 3.4 months, 272 sheets'],

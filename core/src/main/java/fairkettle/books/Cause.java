@@ -4,6 +4,9 @@ import fairkettle.path.Place;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.Step;
+import java.util.Collections;
+import java.util.EnumSet;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** What ink or fluid came into the shop by, or left its bottles and machines for. */
@@ -40,6 +43,10 @@ public enum Cause {
     public boolean comesIn() {
         return this == BOUGHT || this == BROUGHT_IN;
     }
+
+    /** Those for which ink goes through the heads: what keeps a machine from standing idle. */
+    public static final Set<Cause> THROUGH_HEADS =
+            Collections.unmodifiableSet(EnumSet.of(PRINTS, CHECKS, PURGES, CHARGES, CLEANINGS, POWER_CLEANINGS));
 
     /** Whether it ends in a pad or a bottle for waste, and has to leave the house. */
     public boolean wasted() {

@@ -48,6 +48,7 @@ public final class Payback {
      * @param once minor units, before the first sheet; {@code perMonth} likewise, rounded
      * @param tenths of months after which it has cost less than the other; 0 from the first, null never
      * @param sheets until then
+     * @param ahead tenths of months for which it has cost less, and then never again; null where it is not so
      * @param year everything paid after twelve months, minor units; {@code threeYears} likewise
      */
     public record Line(
@@ -56,6 +57,7 @@ public final class Payback {
             long perMonth,
             @Nullable Long tenths,
             @Nullable Long sheets,
+            @Nullable Long ahead,
             long year,
             long threeYears) {}
 
@@ -75,12 +77,15 @@ public final class Payback {
             long saved = other - month;
             Long tenths = null;
             Long until = null;
+            Long ahead = null;
             if (more <= 0 && saved >= 0) {
                 tenths = 0L;
                 until = 0L;
             } else if (more > 0 && saved > 0) {
                 tenths = Math.ceilDiv(more * TENTHS, saved);
                 until = Math.ceilDiv(more * sheets, saved);
+            } else if (more < 0 && saved < 0) {
+                ahead = Math.floorDiv(more * TENTHS, saved);
             }
             lines.add(new Line(
                     way,
@@ -88,6 +93,7 @@ public final class Payback {
                     rounded(month),
                     tenths,
                     until,
+                    ahead,
                     way.atOnce() + rounded(month * YEAR),
                     way.atOnce() + rounded(month * YEAR * 3)));
         }

@@ -28,19 +28,9 @@ public record Watched(
 
     /** As it was last seen. */
     public enum State {
-        THERE("there"),
-        GONE("sold out"),
-        NOT_LOOKED("not looked yet");
-
-        private final String words;
-
-        State(String words) {
-            this.words = words;
-        }
-
-        public String words() {
-            return words;
-        }
+        THERE,
+        GONE,
+        NOT_LOOKED
     }
 
     /** Whether somebody should look again. */

@@ -60,7 +60,7 @@ final class Beginning {
         boolean heavy = !w.job.built().capable().largestSheet().equals("A4");
         var places = new ArrayList<String>();
         if (heavy) {
-            places.add("two of us lifted it, onto a table that bears it");
+            places.add("lifted by two people, onto a table that bears it");
         }
         places.addAll(List.of(
                 "outer tape",

@@ -22,8 +22,19 @@ public final class FeedWays {
     private static final double FULL = .8; // of a vessel is printed before somebody sees to it
     private static final int MONTH = 30; // days
     private static final int STOCK = 100; // sheets to begin with
+    /** Sheets a month, where nobody printed or said anything yet. */
+    public static final int SHEETS = 100;
 
-    private FeedWays() {}
+    private final Profile profile;
+    private final Wanted wanted;
+    private final Terms terms;
+    private final List<Way> ways = new ArrayList<>();
+
+    private FeedWays(Profile profile, Wanted wanted, Terms terms) {
+        this.profile = profile;
+        this.wanted = wanted;
+        this.terms = terms;
+    }
 
     /**
      * @param sheets a month; {@code mL} of ink for one, all channels together
@@ -41,123 +52,9 @@ public final class FeedWays {
     /** What is held against making them oneself. Minor units for a sheet; days until it is there. */
     public record Elsewhere(long dedicatedMachine, long orderedSheet, long inkedSheet, int days) {}
 
-    public static List<Way> of(Profile profile, Wanted wanted, Terms terms, Elsewhere elsewhere) {
-        var ways = new ArrayList<Way>();
-        int n = profile.codes().size();
-        double own = minor(Terms.perMl(terms.ink()), terms);
-        double makers = minor(terms.oldInkPerMl(), terms);
-        boolean cartridges = !profile.chips().isEmpty();
-        double holds = vessel(profile);
-        var price = new Prices(terms);
-        var common = new ArrayList<Outlay>();
-        if (wanted.machine() > 0) {
-            common.add(new Outlay("the machine", wanted.machine()));
-        }
-        var dear = cartridges ? price.of(Supply.MAKERS_CARTRIDGE) / holds : makers;
-        if (wanted.family().makers()) {
-            ways.add(way(
-                    cartridges ? "the maker’s cartridges" : "the maker’s bottles",
-                    wanted.stocked() ? with(common, "paper to begin with", STOCK * price.of(Supply.PAPER)) : common,
-                    wanted.mL() * dear + price.of(Supply.PAPER),
-                    profile,
-                    wanted,
-                    terms,
-                    cartridges ? EXCHANGE : TOP_UP,
-                    holds,
-                    0));
-        }
-        var start = new ArrayList<>(common);
-        if (wanted.press() > 0) {
-            start.add(new Outlay("a press", wanted.press()));
-        }
-        long sheet = price.of(Supply.sheet(wanted.family()));
-        if (wanted.stocked()) {
-            start.add(new Outlay("a set of ink", n * cheapestBottle(terms)));
-            start.add(new Outlay("paper to begin with", STOCK * sheet));
-        }
-        var tools = n * (price.of(Supply.SYRINGE) + price.of(Supply.ADAPTER));
-        double perSheet = wanted.mL() * own + sheet;
-        if (profile.chips().contains(Chips.AUTO_RESET) || profile.chips().contains(Chips.BUTTON)) {
-            ways.add(way(
-                    "refillable cartridges",
-                    with(with(start, "refillable cartridges", n * price.of(Supply.REFILLABLE)), "syringes", tools),
-                    perSheet,
-                    profile,
-                    wanted,
-                    terms,
-                    REFILL,
-                    holds,
-                    1));
-        }
-        if (profile.chips().contains(Chips.IGNORED)) {
-            ways.add(way(
-                    "a key, and its own cartridges refilled",
-                    with(with(start, "the key for its firmware", price.of(Supply.FIRMWARE_KEY)), "syringes", tools),
-                    perSheet,
-                    profile,
-                    wanted,
-                    terms,
-                    REFILL,
-                    holds,
-                    1));
-            double tank = vessel(profile.fitted(new Fit(Feed.BULK, Chips.IGNORED, Map.of())));
-            if (tank > holds) {
-                ways.add(way(
-                        "a bulk feed",
-                        with(
-                                with(start, "the key for its firmware", price.of(Supply.FIRMWARE_KEY)),
-                                "the kit",
-                                price.of(Supply.BULK_KIT)),
-                        perSheet,
-                        profile,
-                        wanted,
-                        terms,
-                        TOP_UP,
-                        tank,
-                        2));
-            }
-        }
-        if (!cartridges) {
-            ways.add(way(
-                    "its own tanks, changed over",
-                    with(start, "syringes", tools),
-                    perSheet,
-                    profile,
-                    wanted,
-                    terms,
-                    TOP_UP,
-                    holds,
-                    1));
-        }
-        var bought = new ArrayList<>(start);
-        bought.removeAll(common);
-        ways.add(way(
-                "a machine built for it",
-                with(bought, "the machine", elsewhere.dedicatedMachine()),
-                perSheet,
-                profile,
-                wanted,
-                terms,
-                TOP_UP,
-                holds,
-                7));
-        ways.add(new Way(
-                "prints that are ordered",
-                wanted.press() > 0 ? List.of(new Outlay("a press", wanted.press())) : List.of(),
-                elsewhere.orderedSheet() * 1000,
-                0,
-                0,
-                elsewhere.days(),
-                "nothing to keep alive"));
-        ways.add(new Way(
-                "sheets that come inked",
-                wanted.press() > 0 ? List.of(new Outlay("a press", wanted.press())) : List.of(),
-                elsewhere.inkedSheet() * 1000,
-                0,
-                0,
-                elsewhere.days(),
-                "nothing to keep alive"));
-        return List.copyOf(ways);
+    /** mL of ink for an ordinary sheet, all channels together. */
+    public static double ordinarySheet(Profile profile) {
+        return Planner.COVERAGE * profile.draws().sheet().mL() * profile.codes().size();
     }
 
     /** What the others are held against unasked: the maker’s ink, or what has to be ordered where it cannot print. */
@@ -165,39 +62,125 @@ public final class FeedWays {
         return family.makers() ? ways.getFirst() : ways.get(ways.size() - 2);
     }
 
-    private static Way way(
-            String label,
-            List<Outlay> once,
-            double perSheet,
-            Profile profile,
-            Wanted wanted,
-            Terms terms,
-            double minutesEach,
-            double holds,
-            int days) {
+    public static List<Way> of(Profile profile, Wanted wanted, Terms terms, Elsewhere elsewhere) {
+        var all = new FeedWays(profile, wanted, terms);
+        if (wanted.family().makers()) {
+            all.makers();
+        }
+        all.own();
+        double tanks = Math.max(vessel(profile), all.bulkTank());
+        all.withMachine("a machine built for it", tanks, TOP_UP, 7, all.pressed(elsewhere.dedicatedMachine(), 0, ""));
+        all.without("prints that are ordered", elsewhere.orderedSheet(), elsewhere.days());
+        all.without("sheets that come inked", elsewhere.inkedSheet(), elsewhere.days());
+        return List.copyOf(all.ways);
+    }
+
+    /** Its own ink, as its maker sells it. */
+    private void makers() {
+        boolean cartridges = !profile.chips().isEmpty();
+        double holds = vessel(profile);
+        double perMl = cartridges ? terms.price(Supply.MAKERS_CARTRIDGE).major() / holds : terms.oldInkPerMl();
+        var once = new ArrayList<Outlay>();
+        add(once, "the machine", wanted.machine());
+        if (wanted.stocked()) {
+            add(once, "paper to begin with", STOCK * price(Supply.PAPER));
+        }
+        way(
+                cartridges ? "the maker’s cartridges" : "the maker’s bottles",
+                once,
+                wanted.mL() * perMl + terms.price(Supply.PAPER).major(),
+                holds,
+                cartridges ? EXCHANGE : TOP_UP,
+                0);
+    }
+
+    /** Ink of the shop’s own, in every way that this machine takes it. */
+    private void own() {
+        int n = profile.codes().size();
+        double holds = vessel(profile);
+        long syringes = n * (price(Supply.SYRINGE) + price(Supply.ADAPTER));
+        long key = price(Supply.FIRMWARE_KEY);
+        if (profile.chips().contains(Chips.AUTO_RESET) || profile.chips().contains(Chips.BUTTON)) {
+            var parts = pressed(wanted.machine(), n * price(Supply.REFILLABLE), "refillable cartridges");
+            add(parts, "syringes", syringes);
+            withMachine("refillable cartridges", holds, REFILL, 1, parts);
+        }
+        if (profile.chips().contains(Chips.IGNORED)) {
+            var keyed = pressed(wanted.machine(), key, "the key for its firmware");
+            add(keyed, "syringes", syringes);
+            withMachine("a key, and its own cartridges refilled", holds, REFILL, 1, keyed);
+            if (bulkTank() > holds) {
+                var bulk = pressed(wanted.machine(), key, "the key for its firmware");
+                add(bulk, "the kit", price(Supply.BULK_KIT));
+                withMachine("a bulk feed", bulkTank(), TOP_UP, 2, bulk);
+            }
+        }
+        if (profile.chips().isEmpty()) {
+            withMachine(
+                    "its own tanks, changed over", holds, TOP_UP, 1, pressed(wanted.machine(), syringes, "syringes"));
+        }
+    }
+
+    /** What every way of printing it oneself asks for first, and what is wanted beside it. */
+    private List<Outlay> pressed(long machine, long minor, String what) {
+        var once = new ArrayList<Outlay>();
+        add(once, "the machine", machine);
+        add(once, "a press", wanted.press());
+        if (wanted.stocked()) {
+            long bottle =
+                    terms.ink().stream().mapToLong(s -> s.price().minor()).min().orElse(0);
+            add(once, "a set of ink", profile.codes().size() * bottle);
+            add(once, "paper to begin with", STOCK * price(Supply.sheet(wanted.family())));
+        }
+        add(once, what, minor);
+        return once;
+    }
+
+    private void withMachine(String label, double holds, double minutesEach, int days, List<Outlay> once) {
+        way(label, once, terms.sheet(wanted.family(), wanted.mL()), holds, minutesEach, days);
+    }
+
+    private void without(String label, long perSheet, int days) {
+        var once = new ArrayList<Outlay>();
+        add(once, "a press", wanted.press());
+        ways.add(new Way(label, once, perSheet * 1000, 0, 0, days, "nothing to keep alive"));
+    }
+
+    /** @param perSheet major units; {@code holds} mL of one channel, {@code minutesEach} for filling it once */
+    private void way(String label, List<Outlay> once, double perSheet, double holds, double minutesEach, int days) {
         int n = profile.codes().size();
         double times = wanted.sheets() * wanted.mL() / (holds * FULL);
         var holdings = profile.codes().stream()
                 .map(_ -> (Holding) new Holding.Inked(wanted.family(), "own", false))
                 .toList();
-        var idle = Idle.perDay(profile, holdings, terms);
-        double minutes = times * minutesEach;
-        return new Way(
+        var idle = Idle.perDay(profile, holdings, terms).perDay();
+        double minor = Math.pow(10, terms.currency().getDefaultFractionDigits());
+        ways.add(new Way(
                 label,
                 once,
-                Math.round(perSheet * 1000),
-                idle.perDay().minor() * 1000 * MONTH,
-                minutes,
+                Math.round(perSheet * minor * 1000),
+                idle.minor() * 1000 * MONTH,
+                times * minutesEach,
                 days,
-                "%.0f mL in each of %d, filled %.1f times a month, %.0f min".formatted(holds, n, times / n, minutes));
+                "%.0f mL in each of %d, filled %.1f times a month, %.0f min"
+                        .formatted(holds, n, times / n, times * minutesEach)));
     }
 
-    private static List<Outlay> with(List<Outlay> once, String what, long minor) {
-        var all = new ArrayList<>(once);
+    private long price(Supply supply) {
+        return terms.price(supply).minor();
+    }
+
+    private static void add(List<Outlay> once, String what, long minor) {
         if (minor > 0) {
-            all.add(new Outlay(what, minor));
+            once.add(new Outlay(what, minor));
         }
-        return all;
+    }
+
+    /** mL of a tank beside the machine; what its own vessels hold where none can be joined. */
+    private double bulkTank() {
+        return profile.chips().contains(Chips.IGNORED)
+                ? vessel(profile.fitted(new Fit(Feed.BULK, Chips.IGNORED, Map.of())))
+                : vessel(profile);
     }
 
     /** mL of what somebody fills, of the smallest channel. */
@@ -206,20 +189,5 @@ public final class FeedWays {
                 .mapToDouble(c -> c.path().getFirst().capacity().mL())
                 .min()
                 .orElseThrow();
-    }
-
-    private static long cheapestBottle(Terms terms) {
-        return terms.ink().stream().mapToLong(s -> s.price().minor()).min().orElse(0);
-    }
-
-    private static double minor(double major, Terms terms) {
-        return major * Math.pow(10, terms.currency().getDefaultFractionDigits());
-    }
-
-    /** Minor units of one. */
-    private record Prices(Terms terms) {
-        long of(Supply supply) {
-            return terms.price(supply).minor();
-        }
     }
 }

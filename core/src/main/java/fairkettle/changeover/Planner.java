@@ -30,7 +30,7 @@ import java.util.stream.Stream;
 public final class Planner {
 
     static final double WASTE_HEADROOM = 1.15;
-    private static final double COVERAGE = 0.15; // of a sheet, per channel: an ordinary print
+    static final double COVERAGE = 0.15; // of a sheet, per channel: an ordinary print
 
     private final Job job;
     private final Terms terms;

@@ -1,6 +1,7 @@
 package fairkettle.changeover;
 
 import fairkettle.changeover.Bottles.Size;
+import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
 import fairkettle.machine.CarriageFreeing;
@@ -116,6 +117,16 @@ public record Terms(
 
     double wastePerMl() {
         return wastePerLitre.major() / 1000;
+    }
+
+    /** What ink costs here, in major units. */
+    public double ofInk(double mL) {
+        return mL * perMl(ink);
+    }
+
+    /** What a sheet that is printed here costs, in major units: its ink and what it is printed on. */
+    public double sheet(Family family, double mL) {
+        return ofInk(mL) + price(Supply.sheet(family)).major();
     }
 
     /** By the cheapest bottle per mL. */

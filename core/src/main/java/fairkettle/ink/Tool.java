@@ -34,7 +34,13 @@ public record Tool(
     }
 
     /** Ink of a family, in a colour. */
-    public record Met(Family family, ChannelCode colour) {}
+    public record Met(Family family, ChannelCode colour) {
+
+        /** White is white, whichever line it runs in. */
+        private boolean sameColour(ChannelCode other) {
+            return colour.equals(other) || colour.white() && other.white();
+        }
+    }
 
     /** Whether a tool may meet an ink, the better first. */
     public enum Offer {
@@ -78,7 +84,7 @@ public record Tool(
         if (met.family().food() && !family.food()) {
             return Offer.FOOD_ONLY;
         }
-        if (!met.colour().equals(colour)) {
+        if (!met.sameColour(colour)) {
             return Offer.ANOTHER_COLOUR;
         }
         if (met.family() == family) {

@@ -78,6 +78,9 @@ public sealed interface Consequence {
         }
     }
 
+    /** A case keeps how its machine was before anything was tried. */
+    record SeenBefore(long caseId, UUID picture) implements Consequence {}
+
     /** Solid waste went into a vessel. */
     record SolidWaste(long bottle, int grams) implements Consequence {}
 
@@ -223,6 +226,7 @@ public sealed interface Consequence {
                 lots.isEmpty() ? "" : "bottles that it marked bad, and the cases that it opened";
             case ToolsTaken _ -> "the syringes that it took are as they were";
             case Heard _ -> "what the machine said";
+            case SeenBefore _ -> "the picture of how it was: another may be taken";
             case SolidWaste(var _, var grams) -> "%d g are out of the waste again".formatted(grams);
             case PartFitted(var part, var _) -> "the age of its %s before".formatted(part);
             case ToolSeen _ -> "what was known of the tool";

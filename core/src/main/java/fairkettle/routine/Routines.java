@@ -13,6 +13,7 @@ import fairkettle.routine.Routine.Scope;
 import fairkettle.safety.Caution;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** What each kind of machine needs, and how often: usual figures, which a machine tunes. */
 public final class Routines {
@@ -438,6 +439,17 @@ public final class Routines {
 
     private static Drive cleanings(double count) {
         return new Drive(Driver.CLEANINGS, count, false);
+    }
+
+    /** The part that a routine exchanges; empty for one that only cleans or moves something. */
+    public static Optional<String> part(String routine) {
+        return Optional.ofNullable(
+                switch (routine) {
+                    case "waste-pad" -> "waste pad";
+                    case "damper" -> "damper";
+                    case "white-damper" -> "damper of the white";
+                    default -> null;
+                });
     }
 
     private static Routine routine(

@@ -13,7 +13,7 @@ public enum Reuse {
     OWN_WHITE(
             "white from its own waste line",
             Destination.OWN_TANK,
-            "Good ink, shaken and strained. With colour or crumbs in it, it is mixed colour."),
+            "Good ink that was only moved: shaken and strained. With colour or crumbs in it, it is mixed colour."),
     MIXED_COLOUR("colour from the waste line", Destination.WASTE, "Every colour is in it: no bottle wants it."),
     OLD_INK("the old ink of a changeover", Destination.WASTE, "It stood in a line, and mixes with what rinsed it."),
     USED_FLUID("fluid that went through", Destination.WASTE, "It carries ink now, and would carry it into the next."),
@@ -68,9 +68,8 @@ public enum Reuse {
         return reason;
     }
 
-    /** @param returns whether drawn ink is ever given back here, by the school that the shop follows */
+    /** @param returns whether drawn ink is given back to a bottle here, by the school that the shop follows */
     public Destination goes(boolean returns) {
-        boolean back = usual == Destination.OWN_BOTTLE || usual == Destination.OWN_TANK;
-        return back && !returns && this != WHOLE_FLUID ? Destination.WASTE : usual;
+        return !returns && (this == CLEAN_FILLING || this == PRIMING_WITH_AIR) ? Destination.WASTE : usual;
     }
 }

@@ -60,6 +60,11 @@ class PaybackTest {
             var other = way("other", random.nextInt(1000), random.nextInt(200_000));
             int sheets = 1 + random.nextInt(500);
             var line = Payback.of(List.of(one), sheets, 0, other).getFirst();
+            if (line.ahead() != null) {
+                assertThat(line.tenths()).isNull();
+                assertThat(paid(one, sheets, line.ahead())).isLessThanOrEqualTo(paid(other, sheets, line.ahead()));
+                assertThat(paid(one, sheets, line.ahead() + 1)).isGreaterThan(paid(other, sheets, line.ahead() + 1));
+            }
             if (line.tenths() != null && line.tenths() > 0) {
                 assertThat(paid(one, sheets, line.tenths())).isLessThanOrEqualTo(paid(other, sheets, line.tenths()));
                 assertThat(paid(one, sheets, line.tenths() - 1)).isGreaterThan(paid(other, sheets, line.tenths() - 1));

@@ -35,6 +35,15 @@ class ToolTest {
                                         + " a new one."));
     }
 
+    @Test
+    void theWhitesOwnSyringeServesEveryWhiteLineAndNoColour() {
+        var met = syringe(1, Family.FILM, ChannelCode.of("W1"), false);
+        assertThat(met.refusal(Family.FILM, ChannelCode.of("W2"))).isEmpty();
+        assertThat(met.refusal(Family.FILM, C)).isPresent();
+        assertThat(syringe(2, Family.FILM, C, true).refusal(Family.FILM, ChannelCode.of("W1")))
+                .isPresent();
+    }
+
     @ParameterizedTest
     @EnumSource(names = "EDIBLE", mode = EnumSource.Mode.EXCLUDE)
     void whatMetFoodMeetsNothingElseAndWhatMetOtherInkMeetsNoFood(Family craft) {

@@ -27,11 +27,12 @@ class ReuseTest {
     }
 
     @Test
-    void aShopThatGivesNothingBackGivesNoInkBack() {
-        assertThat(Arrays.stream(Reuse.values()).filter(r -> r.goes(false) == Destination.OWN_TANK))
-                .isEmpty();
+    void aShopThatGivesNothingBackFillsNoBottleWithDrawnInk() {
         assertThat(Arrays.stream(Reuse.values()).filter(r -> r.goes(false) == Destination.OWN_BOTTLE))
                 .containsExactly(Reuse.WHOLE_FLUID);
+        assertThat(Reuse.OWN_WHITE.goes(false))
+                .as("it is moved within its line, and never was in a bottle")
+                .isEqualTo(Destination.OWN_TANK);
     }
 
     @ParameterizedTest

@@ -5,11 +5,12 @@ import static fairkettle.db.Tables.DEFECT;
 import static fairkettle.db.Tables.ENTRY;
 
 import fairkettle.books.Worth;
+import fairkettle.changeover.FeedWays;
+import fairkettle.ink.Money;
 import fairkettle.server.log.Burden;
+import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shop.Shop;
-import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -80,23 +81,22 @@ class Worths {
                             first.getOrDefault(id, now.atOffset(ZoneOffset.UTC)).toInstant();
                     int known =
                             (int) Math.min(DAYS, Duration.between(began, now).toDays());
-                    double perMl = terms.ink().stream()
-                            .mapToDouble(
-                                    s -> (double) s.price().minor() / s.volume().mL())
-                            .min()
-                            .orElse(0);
-                    double own = books.habit(id, now.atZone(settings.zoneId()).toLocalDate())
-                                    .map(Books.Habit::mL)
-                                    .orElse(1.0)
-                            * perMl;
+                    double mL = books.habit(id, now.atZone(settings.zoneId()).toLocalDate())
+                            .map(Books.Habit::mL)
+                            .orElse(FeedWays.ordinarySheet(of.machine().profile()));
+                    var family = UpkeepBook.family(of.machine())
+                            .orElse(of.machine().profile().built());
+                    var own = Money.rounded(terms.sheet(family, mL), settings.money());
                     var seen = new Worth.Seen(
                             DAYS,
                             known,
                             of.sheets(),
-                            settings.compared().orderedSheet() - rounded(own),
+                            settings.compared().orderedSheet() - own.minor(),
                             of.machine().papers().earnsPerDay(),
-                            rounded(of.minutes() * settings.labourPerHour() / 60.0),
-                            rounded(of.mL() * perMl),
+                            Money.rounded(of.minutes() * terms.labourPerHour().major() / 60, settings.money())
+                                    .minor(),
+                            Money.rounded(terms.ofInk(of.mL()), settings.money())
+                                    .minor(),
                             of.parts(),
                             cases.getOrDefault(id, 0),
                             ill.getOrDefault(id, Set.of()).size(),
@@ -121,9 +121,5 @@ class Worths {
                     }
                 });
         return days;
-    }
-
-    private static long rounded(double minor) {
-        return BigDecimal.valueOf(minor).setScale(0, RoundingMode.HALF_UP).longValueExact();
     }
 }

@@ -1,7 +1,6 @@
 package fairkettle.server.buying;
 
 import fairkettle.books.Watched;
-import fairkettle.server.web.PaperFile;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -12,27 +11,22 @@ import java.time.Clock;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** What is scarce, and looked for; and the cards of instruction that came with an article. */
+/** What is scarce, and looked for. */
 @RestController
 class WatchController {
 
     private final Watch watch;
-    private final ArticleCards cards;
     private final Clock clock;
 
-    WatchController(Watch watch, ArticleCards cards, Clock clock) {
-        this.cards = cards;
+    WatchController(Watch watch, Clock clock) {
         this.watch = watch;
         this.clock = clock;
     }
@@ -103,36 +97,5 @@ class WatchController {
     List<WatchedJson> watchedNoMore(@PathVariable long watched) {
         watch.noMore(watched);
         return watched();
-    }
-
-    @GetMapping("/api/articles/cards")
-    List<ArticleCards.ArticleCard> articleCards() {
-        return cards.all();
-    }
-
-    /** A card of instruction that came with an article. @param article its key */
-    @PostMapping(path = "/api/articles/cards", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    @ResponseStatus(HttpStatus.CREATED)
-    List<ArticleCards.ArticleCard> keepArticleCard(
-            @RequestParam @NotBlank(message = "Which article?") @Size(max = 120, message = "There is no such article.")
-                    String article,
-            @RequestParam @NotBlank(message = "Give it a name.") @Size(max = 80, message = "At most 80 letters.")
-                    String name,
-            @RequestBody byte[] card) {
-        cards.keep(article, name.strip(), card);
-        return cards.all();
-    }
-
-    @GetMapping("/api/articles/cards/{leaflet}")
-    ResponseEntity<byte[]> articleCard(@PathVariable long leaflet) {
-        var file = cards.file(leaflet);
-        var ending = file.mediaType().substring(file.mediaType().indexOf('/') + 1);
-        return PaperFile.download(file.name() + "." + ending, file.mediaType(), file.bytes());
-    }
-
-    @PostMapping("/api/articles/cards/{leaflet}/discarded")
-    List<ArticleCards.ArticleCard> discardArticleCard(@PathVariable long leaflet) {
-        cards.discard(leaflet);
-        return cards.all();
     }
 }

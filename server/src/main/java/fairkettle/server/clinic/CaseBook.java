@@ -239,13 +239,12 @@ class CaseBook {
                 });
     }
 
-    /** How it was before anything was tried. The first picture stays: it is what all later ones are held against. */
-    boolean before(long id, UUID picture) {
-        return db.update(CLINIC_CASE)
-                        .set(CLINIC_CASE.BEFORE_PICTURE, picture)
-                        .where(CLINIC_CASE.ID.eq(id), CLINIC_CASE.BEFORE_PICTURE.isNull())
-                        .execute()
-                == 1;
+    /** How it was before anything was tried: what all later pictures are held against. */
+    void before(long id, UUID picture) {
+        db.update(CLINIC_CASE)
+                .set(CLINIC_CASE.BEFORE_PICTURE, picture)
+                .where(CLINIC_CASE.ID.eq(id))
+                .execute();
     }
 
     // ---- what was learned -------------------------------------------------------------------------------------------

@@ -46,6 +46,7 @@ class CasesBook implements Book {
                         new Rows(CLINIC_CASE, CLINIC_CASE.ENDED_AT.isNull()),
                         new Rows(CASE_EVIDENCE, CASE_EVIDENCE.CASE_ID.in(open)),
                         new Rows(CARD_NOTE, CARD_NOTE.CARD_ID.in(carried)));
+            case Consequence.SeenBefore(var id, var _) -> List.of(new Rows(CLINIC_CASE, CLINIC_CASE.ID.eq(id)));
             case Consequence.Told(var id, var _) -> List.of(new Rows(CASE_EVIDENCE, CASE_EVIDENCE.CASE_ID.eq(id)));
             default ->
                 List.of(new Rows(
@@ -62,6 +63,7 @@ class CasesBook implements Book {
             case Consequence.InletsSeen(var crusted) -> clinic.inletsSeen(act, crusted);
             case Consequence.Treated treated -> clinic.treated(act, treated);
             case Consequence.Renewed _ -> clinic.renewed(act);
+            case Consequence.SeenBefore(var id, var picture) -> cases.before(id, picture);
             case Consequence.Told(var id, var evidence) -> cases.add(id, act.entry(), evidence);
             default -> throw new IllegalArgumentException("This book takes no %s.".formatted(what));
         }

@@ -305,15 +305,17 @@ public class ClinicService implements Clinic {
                     "Something was tried already: this would not show how it was before. Send it as a check.",
                     List.of());
         }
-        if (!book.before(id, pictures.keep(sent))) {
-            throw Problem.refused("There is a picture of how it was before already.", List.of());
+        if (kept.before() != null) {
+            throw Problem.refused(
+                    "There is a picture of how it was already. Strike it out in the log to take another.", List.of());
         }
         journal.write(
                 NewEntry.of(
                                 EntryKind.CLINIC,
                                 "%s: a picture of how it was before anything was tried".formatted(kept.machineName()))
                         .machine(kept.machine()),
-                List.of());
+                List.of(),
+                List.of(new Consequence.SeenBefore(id, pictures.keep(sent))));
         book.changed(kept.machine());
     }
 

@@ -49,8 +49,11 @@ public interface Book {
                 case Consequence.WaitBegun _, Consequence.WaitOver _ -> List.of(HOB);
                 case Consequence.RoutineDone _ -> List.of(UPKEEP);
                 case Consequence.LineSeen _ -> List.of(LINES);
-                case Consequence.InletsSeen _, Consequence.Treated _, Consequence.Renewed _, Consequence.Told _ ->
-                    List.of(CASES);
+                case Consequence.InletsSeen _,
+                        Consequence.SeenBefore _,
+                        Consequence.Treated _,
+                        Consequence.Renewed _,
+                        Consequence.Told _ -> List.of(CASES);
                 case Consequence.GivenUp _, Consequence.Branched _ -> List.of(CARDS);
                 case Consequence.Taught _ -> List.of(MACHINES, CARDS);
                 case Consequence.Used _, Consequence.Came _, Consequence.Counted _ -> List.of(SUPPLIES);

@@ -33,10 +33,6 @@ import org.springframework.stereotype.Repository;
 class Lately {
 
     private static final int SHOWN = 20;
-    /** Ink goes through the heads with it. */
-    private static final List<Cause> THROUGH_HEADS =
-            List.of(Cause.PRINTS, Cause.CHECKS, Cause.PURGES, Cause.CHARGES, Cause.CLEANINGS, Cause.POWER_CLEANINGS);
-
     private static final Condition A_CLEANING = ENTRY.CAUSE.in(Cause.CLEANINGS, Cause.POWER_CLEANINGS);
 
     private final DSLContext db;
@@ -73,7 +69,7 @@ class Lately {
 
     LatelyJson of(long machine) {
         machines.get(machine);
-        var ink = last(ENTRY.MACHINE_ID.eq(machine).and(ENTRY.CAUSE.in(THROUGH_HEADS)));
+        var ink = last(ENTRY.MACHINE_ID.eq(machine).and(ENTRY.CAUSE.in(Cause.THROUGH_HEADS)));
         var cleanings = cleanings(machine);
         return new LatelyJson(
                 last(ENTRY.MACHINE_ID.eq(machine).and(ENTRY.KIND.eq(EntryKind.PRINT))),

@@ -47,9 +47,6 @@ import org.springframework.web.bind.annotation.RestController;
 class ReckoningController {
 
     private final ProfileBook profiles;
-    private static final int USUAL_SHEETS = 100; // a month, where nothing was printed yet
-    private static final double COVERAGE = .15; // of an ordinary sheet, per channel
-
     private final Shop shop;
     private final Machines machines;
     private final Supplies supplies;
@@ -87,7 +84,8 @@ class ReckoningController {
 
     /**
      * @param once minor units; {@code parts} of it by what they are; {@code perMonth} likewise
-     * @param months until it has cost less than the first of the list; null never
+     * @param months until it has cost less than what it is held against; null never
+     * @param ahead months for which it costs less before it is dearer for good; null where it is not so
      */
     record FedJson(
             String label,
@@ -98,6 +96,7 @@ class ReckoningController {
             double minutes,
             @Nullable Double months,
             @Nullable Long sheets,
+            @Nullable Double ahead,
             long year,
             long threeYears,
             int days,
@@ -248,13 +247,8 @@ class ReckoningController {
         var found = machines.get(machine);
         var settings = shop.settings();
         var habit = books.habit(machine, LocalDate.now(clock.withZone(settings.zoneId())));
-        int count = sheets != null ? sheets : habit.map(Books.Habit::sheets).orElse(USUAL_SHEETS);
-        double ink = mL != null
-                ? mL
-                : habit.map(Books.Habit::mL)
-                        .orElse(COVERAGE
-                                * found.built().draws().sheet().mL()
-                                * found.built().codes().size());
+        int count = sheets != null ? sheets : habit.map(Books.Habit::sheets).orElse(FeedWays.SHEETS);
+        double ink = mL != null ? mL : habit.map(Books.Habit::mL).orElse(FeedWays.ordinarySheet(found.built()));
         var compared = settings.compared();
         var ways = FeedWays.of(
                 found.built(),
@@ -284,6 +278,7 @@ class ReckoningController {
                                 l.way().minutes(),
                                 l.tenths() == null ? null : l.tenths() / 10.0,
                                 l.sheets(),
+                                l.ahead() == null ? null : l.ahead() / 10.0,
                                 l.year(),
                                 l.threeYears(),
                                 l.way().days(),

@@ -31,15 +31,14 @@ class WasteBook implements Book {
 
     @Override
     public void take(Act act, Consequence what) {
-        var solid = solid(what);
-        bottles.weighed(solid.bottle(), solid.grams());
+        bottles.weighed(solid(what));
     }
 
     @Override
     public List<String> giveBack(Act act, Consequence what, Images images) {
-        var solid = solid(what);
-        bottles.weighed(solid.bottle(), -solid.grams());
-        return List.of();
+        return bottles.takenOut(solid(what))
+                ? List.of()
+                : List.of("What was weighed left the house since, and stays so.");
     }
 
     private static Consequence.SolidWaste solid(Consequence what) {

@@ -118,6 +118,7 @@ public class WasteBottles {
     public void add(long id, int grams) {
         var bottle = db.selectFrom(WASTE_BOTTLE)
                 .where(WASTE_BOTTLE.ID.eq(id), WASTE_BOTTLE.CLOSED_ON.isNull())
+                .forUpdate()
                 .fetchOptional()
                 .orElseThrow(() -> Problem.notFound("No such vessel is in use for waste."));
         var kind = WasteKind.valueOf(bottle.getKind());
@@ -134,13 +135,22 @@ public class WasteBottles {
         live.changed("shelf");
     }
 
-    /** @param grams below nothing where an entry is struck out */
-    void weighed(long id, int grams) {
+    void weighed(Consequence.SolidWaste solid) {
         db.update(WASTE_BOTTLE)
-                .set(WASTE_BOTTLE.GRAMS, WASTE_BOTTLE.GRAMS.plus(grams))
-                .where(WASTE_BOTTLE.ID.eq(id))
+                .set(WASTE_BOTTLE.GRAMS, WASTE_BOTTLE.GRAMS.plus(solid.grams()))
+                .where(WASTE_BOTTLE.ID.eq(solid.bottle()))
                 .execute();
         live.changed("shelf");
+    }
+
+    /** It was not put in after all. @return whether it could be taken off: what left the house is gone */
+    boolean takenOut(Consequence.SolidWaste solid) {
+        int changed = db.update(WASTE_BOTTLE)
+                .set(WASTE_BOTTLE.GRAMS, WASTE_BOTTLE.GRAMS.minus(solid.grams()))
+                .where(WASTE_BOTTLE.ID.eq(solid.bottle()), WASTE_BOTTLE.GRAMS.ge(solid.grams()))
+                .execute();
+        live.changed("shelf");
+        return changed == 1;
     }
 
     /** What this place wants done with each kind, where it said so. */

@@ -5,6 +5,7 @@ import static fairkettle.db.Tables.MACHINE;
 
 import fairkettle.books.EntryKind;
 import fairkettle.procedure.Consequence;
+import fairkettle.routine.Routines;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.journal.Act;
 import fairkettle.server.journal.Journal;
@@ -20,7 +21,6 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
@@ -30,10 +30,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** How old the parts of every machine are. */
 @Repository
 public class Ages {
-
-    /** Parts that wear, and are exchanged, with the routine that keeps their age. */
-    private static final Map<String, String> BY_ROUTINE =
-            Map.of("waste-pad", "waste pad", "damper", "damper", "white-damper", "damper of the white");
 
     private final DSLContext db;
     private final Machines machines;
@@ -74,7 +70,7 @@ public class Ages {
         var ages = new ArrayList<Age>();
         for (var of : standings.all()) {
             for (var standing : of.all()) {
-                var part = BY_ROUTINE.get(standing.key().routine());
+                var part = Routines.part(standing.key().routine()).orElse(null);
                 if (part != null) {
                     var since = LocalDate.ofInstant(standing.mark().since(), zone);
                     ages.add(new Age(

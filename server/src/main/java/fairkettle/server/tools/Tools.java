@@ -1,5 +1,6 @@
 package fairkettle.server.tools;
 
+import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.TOOL;
 
 import fairkettle.books.EntryKind;
@@ -16,6 +17,7 @@ import fairkettle.server.web.Problem;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -63,6 +65,21 @@ public class Tools {
         var offered = new LinkedHashMap<ChannelCode, List<Tool>>();
         channels.forEach(c -> offered.put(c, Tool.offered(tools, Tool.Kind.SYRINGE, family, c)));
         return offered;
+    }
+
+    /** Those that came in new on a card, by its step and then by channel. */
+    public Map<String, Map<String, String>> cameInOn(long card) {
+        var came = new HashMap<String, Map<String, String>>();
+        db.select(TOOL.fields())
+                .select(ENTRY.STEP_ID)
+                .from(TOOL)
+                .join(ENTRY)
+                .on(ENTRY.ID.eq(TOOL.ENTRY_ID))
+                .where(ENTRY.CARD_ID.eq(card))
+                .orderBy(TOOL.ID)
+                .forEach(r -> came.computeIfAbsent(r.get(ENTRY.STEP_ID), _ -> new HashMap<>())
+                        .put(r.get(TOOL.COLOUR), tool(r.into(TOOL)).label()));
+        return came;
     }
 
     private static Tool tool(ToolRecord r) {

@@ -85,6 +85,15 @@ class PicturesTest {
                 .asString()
                 .contains("already");
 
+        long entry = api.read(api.get("/api/log?machine=" + machine + "&words=before anything"))
+                .at("/entries/0/id")
+                .asLong();
+        assertThat(api.post("/api/log/" + entry + "/strike", "{}")).hasStatusOk();
+        assertThat(api.read(api.get("/api/cases/" + id)).has("before")).isFalse();
+        assertThat(api.send(path, picture("png", 40, 10)))
+                .as("the blurred one is out")
+                .hasStatusOk();
+
         long late = api.machine("Photographed late", "small-tank", "INKED");
         long tried = api.read(api.post(
                         "/api/cases",

@@ -91,6 +91,14 @@ class SuppliesTest {
         assertThat(api.post("/api/log/" + entry + "/strike", "{}")).hasStatusOk();
         assertThat(holds(id)).isZero();
 
+        api.post("/api/shelf/waste/" + id + "/solids", "{\"grams\": 200}");
+        long weighed =
+                api.read(api.get("/api/log?kind=waste")).at("/entries/0/id").asLong();
+        api.post("/api/shelf/waste/" + id + "/disposed", "{}");
+        var struck = api.post("/api/log/" + weighed + "/strike", "{}");
+        assertThat(struck).hasStatusOk();
+        assertThat(api.read(struck).get("stays").toString()).contains("left the house since");
+
         long liquid = api.read(api.post(
                         "/api/shelf/waste",
                         "{\"name\": \"Liquid of a test\", \"kind\": \"LIQUID\", \"capacity\": 900}"))
