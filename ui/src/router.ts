@@ -47,6 +47,30 @@ export const router = createRouter({
     },
     { path: '/round', name: 'round', component: () => import('./round/RoundView.vue'), meta: { title: 'Round' } },
     { path: '/round/week', name: 'week', component: () => import('./round/WeekView.vue'), meta: { title: 'The week' } },
+    { path: '/jobs', name: 'jobs', component: () => import('./jobs/JobsView.vue'), meta: { title: 'Jobs' } },
+    {
+      path: '/jobs/new',
+      name: 'new-job',
+      component: () => import('./jobs/NewJobView.vue'),
+      meta: { title: 'A new job' },
+    },
+    {
+      path: '/jobs/:id(\\d+)/change',
+      name: 'change-job',
+      component: () => import('./jobs/NewJobView.vue'),
+      meta: { title: 'Change a job' },
+    },
+    {
+      path: '/jobs/:id(\\d+)',
+      component: () => import('./jobs/JobView.vue'),
+      meta: { title: 'Job' },
+      children: [
+        { path: '', name: 'job', component: () => import('./jobs/JobOrder.vue') },
+        { path: 'print', component: () => import('./jobs/JobPrint.vue'), meta: { title: 'Print a job' } },
+        { path: 'press', component: () => import('./jobs/JobPress.vue'), meta: { title: 'Press a job' } },
+        { path: 'came', component: () => import('./jobs/JobCame.vue'), meta: { title: 'What came of a job' } },
+      ],
+    },
     { path: '/clinic', name: 'clinic', component: () => import('./clinic/ClinicView.vue'), meta: { title: 'Clinic' } },
     {
       path: '/clinic/messages',

@@ -71,13 +71,13 @@ const { run: printed } = oneAtATime(async (sheet: number) => {
   }
 })
 const { run: settle } = oneAtATime(async (job: number, what: 'cancel' | 'came' | 'lost') => {
-  const path = { params: { path: { job } } }
+  const path = { params: { path: { printing: job } } }
   const answer =
     what === 'cancel'
-      ? await api.POST('/api/print-jobs/{job}/cancel', path)
+      ? await api.POST('/api/print-jobs/{printing}/cancel', path)
       : what === 'came'
-        ? await api.POST('/api/print-jobs/{job}/came', path)
-        : await api.POST('/api/print-jobs/{job}/lost', path)
+        ? await api.POST('/api/print-jobs/{printing}/came', path)
+        : await api.POST('/api/print-jobs/{printing}/lost', path)
   if (answer.data) going(answer.data)
   await reload()
   if (what === 'came') emit('printed')

@@ -40,16 +40,18 @@ watch(letters, () => (at.value = 0))
 async function begin() {
   open.value = true
   letters.value = ''
-  const [bench, clinic, shelf] = await Promise.all([
+  const [bench, clinic, shelf, jobs] = await Promise.all([
     api.GET('/api/bench'),
     api.GET('/api/clinic'),
     api.GET('/api/shelf/lots'),
+    api.GET('/api/jobs'),
   ])
   all.value = everything({
     machines: bench.data?.machines ?? [],
     cases: [...(clinic.data?.open ?? []), ...(clinic.data?.ended ?? [])],
     lots: shelf.data ?? [],
     schools: shop.value?.schools ?? [],
+    jobs: [...(jobs.data?.open ?? []), ...(jobs.data?.over ?? [])],
   })
 }
 

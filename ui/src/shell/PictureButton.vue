@@ -3,9 +3,16 @@ import { BButton } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 
 /** Takes one picture, by the camera or from a file. */
-withDefaults(defineProps<{ busy?: boolean; variant?: 'primary' | 'outline-secondary' | 'link'; small?: boolean }>(), {
-  variant: 'outline-secondary',
-})
+withDefaults(
+  defineProps<{
+    busy?: boolean
+    variant?: 'primary' | 'outline-secondary' | 'link'
+    small?: boolean
+    /** a page of a PDF is one too */
+    any?: boolean
+  }>(),
+  { variant: 'outline-secondary' },
+)
 const emit = defineEmits<{ picture: [file: File] }>()
 const file = ref<HTMLInputElement>()
 function chosen(event: Event) {
@@ -23,7 +30,7 @@ function chosen(event: Event) {
     <input
       ref="file"
       type="file"
-      accept="image/*"
+      :accept="any ? 'image/*,application/pdf' : 'image/*'"
       class="visually-hidden"
       tabindex="-1"
       aria-label="A picture"

@@ -17,6 +17,7 @@ const all = everything({
     } as unknown as Schemas['CaseLineJson'],
   ],
   schools: [{ school: 'DRAW_OR_PUSH', question: 'Draw or push?', positions: [] } as unknown as Schemas['SchoolJson']],
+  jobs: [{ id: 7, what: 'rosettes', customer: 'Pony Club', says: 'printed' } as unknown as Schemas['JobLineJson']],
   lots: [{ id: 9, code: 'SUB-4471C', channel: 'C', fluid: false } as unknown as Schemas['Lot']],
 })
 const names = (letters: string) => found(all, letters).map((f) => f.name)
@@ -37,6 +38,7 @@ describe('finding by a few letters', () => {
     expect(names('gaps')[0]).toBe('Sorrel: gaps in the check')
     expect(names('4471')[0]).toBe('SUB-4471C')
     expect(found(all, 'practice')[0]?.to).toBe('/practice')
+    expect(found(all, 'rosettes pony')[0]?.to).toBe('/jobs/7')
   })
   it('finds a setting, and a question where good people differ', () => {
     expect(found(all, 'holidays')[0]?.to).toBe('/shop')

@@ -53,10 +53,11 @@ export interface Known {
   cases: Schemas['CaseLineJson'][]
   lots: Schemas['Lot'][]
   schools: Schemas['SchoolJson'][]
+  jobs?: Schemas['JobLineJson'][]
 }
 
 /** Everything that can be found, the nearest to the bench first. */
-export function everything({ machines, cases, lots, schools }: Known): Found[] {
+export function everything({ machines, cases, lots, schools, jobs = [] }: Known): Found[] {
   return [
     ...machines.map((m) => ({ name: m.name, what: `${m.family} · ${m.bench}`, to: `/machines/${m.id}` })),
     ...machines.flatMap((m) =>
@@ -67,10 +68,12 @@ export function everything({ machines, cases, lots, schools }: Known): Found[] {
       what: c.endedAt ? 'closed case' : 'open case',
       to: `/clinic/${c.id}`,
     })),
+    ...jobs.map((j) => ({ name: `${j.what}, for ${j.customer}`, what: `job, ${j.says}`, to: `/jobs/${j.id}` })),
     ...machines.flatMap((m) => ACTS.map((a) => ({ name: `${m.name}: ${a.words}`, what: 'machine', to: a.to(m.id) }))),
     ...PLACES.map((p) => ({ name: p.label, what: 'place', to: p.to })),
     { name: 'The week', what: 'place', to: '/round/week' },
     { name: 'Add a machine', what: 'place', to: '/machines/new' },
+    { name: 'A new job', what: 'place', to: '/jobs/new' },
     ...SETTINGS.map((setting) => ({ ...setting, what: 'setting' })),
     ...schools.map((school) => ({ name: school.question, what: 'school', to: `/shop/ways#${school.school}` })),
     ...lots.map((l) => ({

@@ -2,6 +2,7 @@
 export const PLACES = [
   { to: '/', label: 'Bench', key: 'b', atBench: true },
   { to: '/round', label: 'Round', key: 'r', atBench: true },
+  { to: '/jobs', label: 'Jobs', key: 'j', atBench: false },
   { to: '/changeover', label: 'Changeover', key: 'o', atBench: false },
   { to: '/checks', label: 'Checks', key: 'c', atBench: true },
   { to: '/clinic', label: 'Clinic', key: 'i', atBench: true },

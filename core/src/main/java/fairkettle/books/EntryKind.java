@@ -14,6 +14,7 @@ public enum EntryKind {
     CORRECTION(Cause.CORRECTIONS),
     HEIGHT(null),
     HELP(null),
+    JOB(null),
     KEY(null),
     MACHINE(null),
     NOTE(null),

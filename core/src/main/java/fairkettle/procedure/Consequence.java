@@ -206,6 +206,12 @@ public sealed interface Consequence {
             double before)
             implements Consequence {}
 
+    /** A job was taken, changed, printed, pressed or closed. @param body the job as its book writes it from now on */
+    record JobIs(long job, String body) implements Consequence {}
+
+    /** A sheet with a job’s pieces came out of the machine. */
+    record JobSheetOut(long job, long sheet) implements Consequence {}
+
     /** Sheets for a customer came out of the machine. */
     record Printed(int sheets) implements Consequence {}
 
@@ -259,6 +265,8 @@ public sealed interface Consequence {
             case Released _ -> "what was set aside for the card";
             case Counted(var what, var _, var _) -> "the count of “%s” before".formatted(what.label());
             case Refilled(var channel, var _, var _, var _, var _, var _) -> "the refill of %s".formatted(channel);
+            case JobIs(var job, var _) -> "job no. %d as it was before".formatted(job);
+            case JobSheetOut _ -> "the sheet can be printed again";
             case Printed _, SheetPrinted _ -> "the paper that it took";
         };
     }

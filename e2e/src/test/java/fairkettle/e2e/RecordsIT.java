@@ -39,6 +39,7 @@ class RecordsIT {
         desk.choose(".heard select", "CAME_BACK");
         desk.click(".heard .btn-primary");
         desk.sees("Once here");
+        desk.sees("Written down.");
         assertThat(kettle.query(
                         "select count(*) from message_heard where outcome = 'CAME_BACK' and machine_id = " + bryony))
                 .isEqualTo(1);

@@ -38,7 +38,7 @@ class ShotsIT {
             take(browser, "/practice", "practice");
             rehearsal(browser);
             take(browser, "/sums/ways", "ways");
-            take(browser, "/log", "log");
+            take(browser, "/jobs/2", "job");
             take(browser, "/shop", "shop");
             take(browser, "/log/ink", "ink");
             take(browser, "/shelf/buying", "buying");

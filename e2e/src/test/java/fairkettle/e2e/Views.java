@@ -64,6 +64,12 @@ final class Views {
         all.put("messages", "/clinic/messages");
         all.put("pages", "/checks/3/pages");
         all.put("ways", "/sums/ways");
+        all.put("jobs", "/jobs");
+        all.put("new job", "/jobs/new");
+        all.put("job", "/jobs/2");
+        all.put("printing of a job", "/jobs/4/print");
+        all.put("pressing of a job", "/jobs/1/press");
+        all.put("what came of a job", "/jobs/1/came");
         all.put("burden", "/log/burden");
         all.put("sums", "/sums");
         all.put("shop", "/shop");

@@ -2,10 +2,12 @@ package fairkettle.imaging;
 
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
+import java.awt.image.DataBufferInt;
 import java.io.BufferedInputStream;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
@@ -33,15 +35,34 @@ import org.jspecify.annotations.Nullable;
 final class PdfPage {
 
     private static final Duration LONGEST = Duration.ofSeconds(12);
-    private static final int MOST_OPERATORS = 300_000; // a page that was scanned has a few dozen
+    private static final int MOST_OPERATORS = 200_000; // a page that was scanned has a few dozen
     private static final int DEEPEST = 8; // forms within forms
     private static final int DPI = 300;
     private static final double PIXELS = 16e6;
+    private static final double MM_PER_INCH = 25.4;
 
     private PdfPage() {}
 
+    private static final String CLEAR = "clear";
+
     /** @throws Photo.Refused if it is damaged, or asks for more than a sheet can need */
     static Photo render(byte[] pdf) throws IOException, Photo.Refused {
+        return drawn(pdf, "", PdfPage::answer);
+    }
+
+    /** A page with what is bare on it left clear. @param widthMm of the page; @param heightMm likewise */
+    record Clear(BufferedImage image, double widthMm, double heightMm) {}
+
+    /** @throws Photo.Refused likewise */
+    static Clear renderClear(byte[] pdf) throws IOException, Photo.Refused {
+        return drawn(pdf, CLEAR, PdfPage::clearAnswer);
+    }
+
+    private interface Answer<T> {
+        T of(DataInputStream data) throws IOException, Photo.Refused;
+    }
+
+    private static <T> T drawn(byte[] pdf, String how, Answer<T> answer) throws IOException, Photo.Refused {
         var process = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                         "-Xmx400m",
@@ -51,7 +72,8 @@ final class PdfPage {
                         "-Djava.awt.headless=true",
                         "-cp",
                         System.getProperty("java.class.path"),
-                        PdfPage.class.getName())
+                        PdfPage.class.getName(),
+                        how)
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
         var watch = Thread.ofVirtual().name("pdf").start(() -> endWhenLate(process));
@@ -60,7 +82,7 @@ final class PdfPage {
             try (var out = process.getOutputStream()) {
                 out.write(pdf);
             }
-            return answer(data);
+            return answer.of(data);
         } catch (IOException e) {
             throw new Photo.Refused("The PDF takes too long to draw, or is damaged. Scan the sheet to a JPEG instead.");
         } finally {
@@ -92,11 +114,50 @@ final class PdfPage {
         return new Photo(width, height, bgr, Optional.empty());
     }
 
+    private static Clear clearAnswer(DataInputStream data) throws IOException, Photo.Refused {
+        int width = data.readInt();
+        if (width == 0) {
+            throw new Photo.Refused(data.readUTF());
+        }
+        int height = data.readInt();
+        double widthMm = data.readDouble();
+        double heightMm = data.readDouble();
+        var image = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
+        var row = new byte[4 * width];
+        for (int y = 0; y < height; y++) {
+            data.readFully(row);
+            ByteBuffer.wrap(row)
+                    .asIntBuffer()
+                    .get(((DataBufferInt) image.getRaster().getDataBuffer()).getData(), y * width, width);
+        }
+        return new Clear(image, widthMm, heightMm);
+    }
+
+    private static void writeClear(DataOutputStream out, Clear page) throws IOException {
+        var pixels = ((DataBufferInt) page.image().getRaster().getDataBuffer()).getData();
+        int width = page.image().getWidth();
+        out.writeInt(width);
+        out.writeInt(page.image().getHeight());
+        out.writeDouble(page.widthMm());
+        out.writeDouble(page.heightMm());
+        var row = ByteBuffer.allocate(4 * width);
+        for (int at = 0; at < pixels.length; at += width) {
+            row.asIntBuffer().put(pixels, at, width);
+            out.write(row.array());
+        }
+    }
+
     /** The process of its own: a PDF on standard input, its first page on standard output. */
     public static void main(String[] args) throws IOException {
         var out = new DataOutputStream(System.out);
         try {
-            var image = drawn(System.in.readAllBytes());
+            var pdf = System.in.readAllBytes();
+            if (args.length > 0 && args[0].equals(CLEAR)) {
+                writeClear(out, drawn(pdf, ImageType.ARGB));
+                out.flush();
+                return;
+            }
+            var image = drawn(pdf, ImageType.BGR).image();
             out.writeInt(image.getWidth());
             out.writeInt(image.getHeight());
             out.write(((DataBufferByte) image.getRaster().getDataBuffer()).getData());
@@ -113,7 +174,7 @@ final class PdfPage {
         out.writeUTF(why);
     }
 
-    private static BufferedImage drawn(byte[] bytes) throws IOException, Photo.Refused {
+    private static Clear drawn(byte[] bytes, ImageType type) throws IOException, Photo.Refused {
         try (PDDocument document = Loader.loadPDF(bytes)) {
             if (document.getNumberOfPages() == 0) {
                 throw new Photo.Refused("The PDF has no page.");
@@ -125,7 +186,10 @@ final class PdfPage {
             }
             measure(document.getPage(0).getResources(), 0);
             float dpi = (float) Math.min(DPI, Math.sqrt(PIXELS / inches));
-            return new Renderer(document).renderImageWithDPI(0, dpi, ImageType.BGR);
+            return new Clear(
+                    new Renderer(document).renderImageWithDPI(0, dpi, type),
+                    box.getWidth() / 72 * MM_PER_INCH,
+                    box.getHeight() / 72 * MM_PER_INCH);
         }
     }
 

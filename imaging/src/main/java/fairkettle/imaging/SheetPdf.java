@@ -137,21 +137,26 @@ public final class SheetPdf {
 
     /** On a screen white shows as a light grey; the program that separates it goes by the name. */
     private static PDColorSpace separation(ChannelCode channel) {
+        return spot(channel.code());
+    }
+
+    /** The spot colour of a channel’s name. */
+    static PDColorSpace spot(String name) {
         var function = new COSDictionary();
         function.setItem(COSName.FUNCTION_TYPE, COSInteger.TWO);
         function.setItem(COSName.DOMAIN, floats(0, 1));
         function.setItem(COSName.C0, floats(0, 0, 0, 0));
-        function.setItem(COSName.C1, floats(ALTERNATE.getOrDefault(channel.code(), new float[] {0, 0, 0, .15f})));
+        function.setItem(COSName.C1, floats(ALTERNATE.getOrDefault(name, new float[] {0, 0, 0, .15f})));
         function.setItem(COSName.N, COSInteger.ONE);
         var space = new COSArray();
         space.add(COSName.SEPARATION);
-        space.add(COSName.getPDFName(channel.code()));
+        space.add(COSName.getPDFName(name));
         space.add(COSName.DEVICECMYK);
         space.add(function);
         try {
             return PDColorSpace.create(space);
         } catch (IOException e) {
-            throw new UncheckedIOException("The spot colour %s could not be made.".formatted(channel), e);
+            throw new UncheckedIOException("The spot colour %s could not be made.".formatted(name), e);
         }
     }
 

@@ -70,6 +70,7 @@ class DemoShop {
     private final LineLooks looks;
     private final DemoSuppliers suppliers;
     private final DemoRecords records;
+    private final DemoJobs jobs;
     private final DemoClock clock;
 
     DemoShop(
@@ -90,9 +91,11 @@ class DemoShop {
             LineLooks looks,
             DemoSuppliers suppliers,
             DemoRecords records,
+            DemoJobs jobs,
             DemoClock clock) {
         this.suppliers = suppliers;
         this.records = records;
+        this.jobs = jobs;
         this.shop = shop;
         this.people = people;
         this.machines = machines;
@@ -186,6 +189,7 @@ class DemoShop {
         hob.put(null, "press warming up", Duration.ofMinutes(80));
         suppliers.fill();
         records.fill(bramble, teasel, bryony);
+        jobs.fill(bramble, machine("Clover"));
     }
 
     private long machine(String name) {

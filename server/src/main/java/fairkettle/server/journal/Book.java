@@ -26,6 +26,7 @@ public interface Book {
         TRAYS,
         ARTICLES,
         PURCHASES,
+        JOBS,
         CARDS,
         CASES;
 
@@ -66,6 +67,8 @@ public interface Book {
                 case Consequence.Released _ -> List.of(SHELF);
                 case Consequence.Refilled _ -> List.of(REFILLS);
                 case Consequence.SheetPrinted _ -> List.of(SHEETS, SUPPLIES, TRAYS);
+                case Consequence.JobSheetOut _ -> List.of(SHEETS, JOBS);
+                case Consequence.JobIs _ -> List.of(JOBS);
                 case Consequence.Printed _ -> List.of(TRAYS);
             };
         }

@@ -1,6 +1,7 @@
 package fairkettle.server.pages;
 
 import fairkettle.ink.Family;
+import fairkettle.ink.Holding;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.promises.Promises;
@@ -58,6 +59,14 @@ class PromiseController {
                 && found.holdings().values().stream()
                         .anyMatch(h -> h.ink().filter(f -> f == Family.FILM).isPresent())) {
             throw Problem.refused(Changeovers.NOT_AIRED, List.of());
+        }
+        if (found.holdings().values().stream().noneMatch(Holding.Inked.class::isInstance)) {
+            throw Problem.refused(
+                    "%s cannot be promised for: %s. Plan a changeover first."
+                            .formatted(
+                                    found.name(),
+                                    found.parked() ? "it rests on fluid" : "it holds no ink that is known"),
+                    List.of());
         }
         promises.add(
                 machine, promise.words().strip(), promise.due(), promise.minutes() == null ? 60 : promise.minutes());

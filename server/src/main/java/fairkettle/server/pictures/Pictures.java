@@ -5,8 +5,7 @@ import static fairkettle.db.Tables.PICTURE;
 import fairkettle.imaging.BarePicture;
 import fairkettle.imaging.Photo;
 import fairkettle.server.web.Problem;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
+import fairkettle.server.web.Sha256;
 import java.time.LocalDateTime;
 import java.util.Optional;
 import java.util.Set;
@@ -88,7 +87,7 @@ public class Pictures {
     }
 
     private UUID keep(byte[] bytes, String mediaType, int width, int height, @Nullable LocalDateTime taken) {
-        byte[] hash = sha256(bytes);
+        byte[] hash = Sha256.of(bytes);
         return db.select(PICTURE.ID)
                 .from(PICTURE)
                 .where(PICTURE.SHA256.eq(hash))
@@ -124,13 +123,5 @@ public class Pictures {
                 .from(PICTURE)
                 .where(PICTURE.ID.eq(id))
                 .fetchOptional(r -> new Picture(r.value1(), r.value2(), r.value3()));
-    }
-
-    private static byte[] sha256(byte[] bytes) {
-        try {
-            return MessageDigest.getInstance("SHA-256").digest(bytes);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Impossible state: every JDK has SHA-256.", e);
-        }
     }
 }

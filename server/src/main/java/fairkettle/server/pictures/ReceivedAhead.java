@@ -18,7 +18,8 @@ class ReceivedAhead implements Ahead {
     @Override
     public boolean wants(HttpServletRequest request) {
         return request.getRequestURI()
-                .matches("/api/(cards|log)/\\d+/photos|/api/cases/\\d+/before|/api/machines/\\d+/line-looks");
+                .matches(
+                        "/api/(cards|log)/\\d+/photos|/api/jobs/\\d+/picture|/api/cases/\\d+/before|/api/machines/\\d+/line-looks");
     }
 
     /** An {@code Optional} of what was sent: a line may be looked at without a picture. */

@@ -131,23 +131,23 @@ class PrintController {
         return printJobs(machine);
     }
 
-    @PostMapping("/api/print-jobs/{job}/cancel")
-    PrintJobsJson cancelPrint(@PathVariable long job) {
-        printers.askToCancel(job);
-        return printJobs(printers.job(job).machine());
+    @PostMapping("/api/print-jobs/{printing}/cancel")
+    PrintJobsJson cancelPrint(@PathVariable long printing) {
+        printers.askToCancel(printing);
+        return printJobs(printers.job(printing).machine());
     }
 
     /** Somebody looked into the tray: it is there. */
-    @PostMapping("/api/print-jobs/{job}/came")
-    PrintJobsJson printCame(@PathVariable long job) {
-        var settled = printers.settle(job, true);
+    @PostMapping("/api/print-jobs/{printing}/came")
+    PrintJobsJson printCame(@PathVariable long printing) {
+        var settled = printers.settle(printing, true);
         book.printed(settled.sheet());
         return printJobs(settled.machine());
     }
 
     /** Somebody looked into the tray: it is not there, and will not come. */
-    @PostMapping("/api/print-jobs/{job}/lost")
-    PrintJobsJson printLost(@PathVariable long job) {
-        return printJobs(printers.settle(job, false).machine());
+    @PostMapping("/api/print-jobs/{printing}/lost")
+    PrintJobsJson printLost(@PathVariable long printing) {
+        return printJobs(printers.settle(printing, false).machine());
     }
 }

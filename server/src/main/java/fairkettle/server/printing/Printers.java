@@ -3,6 +3,7 @@ package fairkettle.server.printing;
 import static fairkettle.db.Tables.PRINTER;
 import static fairkettle.db.Tables.PRINT_JOB;
 
+import fairkettle.db.tables.records.PrintJobRecord;
 import fairkettle.server.live.Live;
 import fairkettle.server.web.Problem;
 import java.net.URI;
@@ -163,16 +164,29 @@ public class Printers {
                         r.get(PRINT_JOB.MADE_AT).toInstant()));
     }
 
+    /** The newest way of a sheet; empty if it was never sent. */
+    public Optional<Job> way(long sheet) {
+        return db.selectFrom(PRINT_JOB)
+                .where(PRINT_JOB.SHEET_ID.eq(sheet))
+                .orderBy(PRINT_JOB.ID.desc())
+                .limit(1)
+                .fetchOptional(Printers::job);
+    }
+
+    private static Job job(PrintJobRecord r) {
+        return new Job(
+                r.getId(),
+                r.getSheetId(),
+                r.getMachineId(),
+                State.valueOf(r.getState()),
+                r.getWords(),
+                r.getMadeAt().toInstant());
+    }
+
     public Job job(long id) {
         return db.selectFrom(PRINT_JOB)
                 .where(PRINT_JOB.ID.eq(id))
-                .fetchOptional(r -> new Job(
-                        r.getId(),
-                        r.getSheetId(),
-                        r.getMachineId(),
-                        State.valueOf(r.getState()),
-                        r.getWords(),
-                        r.getMadeAt().toInstant()))
+                .fetchOptional(Printers::job)
                 .orElseThrow(() -> Problem.notFound("There is no print job of this number (%d).".formatted(id)));
     }
 

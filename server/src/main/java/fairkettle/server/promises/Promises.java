@@ -27,8 +27,8 @@ public class Promises {
         this.clock = clock;
     }
 
-    /** @param minutes that the machine prints for it, from its due time on */
-    public record Promise(long id, long machine, String words, Instant due, int minutes) {}
+    /** @param minutes that the machine prints for it, from its due time on; @param job 0 for words alone */
+    public record Promise(long id, long machine, String words, Instant due, int minutes, long job) {}
 
     /** Open ones, the earliest first. */
     public List<Promise> of(long machine) {
@@ -45,7 +45,12 @@ public class Promises {
                 .where(which, PROMISE.DONE_AT.isNull())
                 .orderBy(PROMISE.DUE, PROMISE.ID)
                 .fetch(r -> new Promise(
-                        r.getId(), r.getMachineId(), r.getWords(), r.getDue().toInstant(), r.getMinutes()));
+                        r.getId(),
+                        r.getMachineId(),
+                        r.getWords(),
+                        r.getDue().toInstant(),
+                        r.getMinutes(),
+                        r.getJobId() == null ? 0 : r.getJobId()));
     }
 
     /** Those that fall due before a machine can print again. */

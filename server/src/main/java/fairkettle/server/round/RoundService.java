@@ -252,7 +252,9 @@ public class RoundService implements DisposableBean {
         }
     }
 
-    /** @param kind routine, card, case or owed; @param hands minutes planned */
+    /**
+     * @param kind routine, card, case or owed; @param person 0 while nobody is entered; @param hands minutes planned
+     */
     public record Visit(String key, String kind, String routine, long machine, long person, Instant at, int hands) {}
 
     /** What can be begun today, in the order in which somebody comes to it. */
@@ -271,7 +273,9 @@ public class RoundService implements DisposableBean {
                         about.kind(),
                         about.routine(),
                         about.machine(),
-                        s.persons().get(plan.person()[task]).id(),
+                        s.persons().isEmpty()
+                                ? 0
+                                : s.persons().get(plan.person()[task]).id(),
                         s.minutes().at(plan.start()[task]),
                         errand.parts().getFirst().hands()));
             }

@@ -33,6 +33,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -55,6 +56,7 @@ public class SheetBook {
     private final Shop shop;
     private final JsonMapper json;
     private final Clock clock;
+    private final ObjectProvider<ForJobs> jobs;
 
     SheetBook(
             DSLContext db,
@@ -64,7 +66,9 @@ public class SheetBook {
             Live live,
             Shop shop,
             JsonMapper json,
-            Clock clock) {
+            Clock clock,
+            ObjectProvider<ForJobs> jobs) {
+        this.jobs = jobs;
         this.db = db;
         this.machines = machines;
         this.ledger = ledger;
@@ -75,6 +79,18 @@ public class SheetBook {
         this.clock = clock;
     }
 
+    /** Whoever draws the sheets with customers’ pieces, and books what came of them. */
+    public interface ForJobs {
+
+        byte[] pdf(long sheet);
+
+        void printed(long sheet);
+    }
+
+    private boolean ofJob(long sheet) {
+        return db.fetchExists(SHEET, SHEET.ID.eq(sheet).and(SHEET.JOB_ID.isNotNull()));
+    }
+
     /** @param pages sheets of paper; @param printed whether somebody said so */
     public record MadeSheet(long id, SheetKind kind, String what, int pages, Instant madeAt, boolean printed) {}
 
@@ -83,7 +99,7 @@ public class SheetBook {
 
     public List<MadeSheet> of(long machine) {
         return db.selectFrom(SHEET)
-                .where(SHEET.MACHINE_ID.eq(machine))
+                .where(SHEET.MACHINE_ID.eq(machine), SHEET.JOB_ID.isNull())
                 .orderBy(SHEET.ID.desc())
                 .limit(8)
                 .fetch(r -> new MadeSheet(
@@ -163,14 +179,21 @@ public class SheetBook {
 
     /** @return the machine it is for; refused if it was printed already */
     public long printable(long id) {
-        var sheet = find(id);
-        if (sheet.printed()) {
+        var sheet = db.select(SHEET.MACHINE_ID, SHEET.ENTRY_ID)
+                .from(SHEET)
+                .where(SHEET.ID.eq(id))
+                .fetchOptional()
+                .orElseThrow(() -> Problem.notFound("There is no sheet of this number (%d).".formatted(id)));
+        if (sheet.value2() != null) {
             throw Problem.refused("This sheet was printed already. Make another one.", List.of());
         }
-        return sheet.machine().id();
+        return sheet.value1();
     }
 
     public byte[] pdf(long id) {
+        if (ofJob(id)) {
+            return jobs.getObject().pdf(id);
+        }
         var sheet = find(id);
         return SheetPdf.of(
                 "%s %s %d".formatted(sheet.machine().name(), sheet.kind().label(), id),
@@ -198,7 +221,7 @@ public class SheetBook {
 
     Found find(long id) {
         return db.selectFrom(SHEET)
-                .where(SHEET.ID.eq(id))
+                .where(SHEET.ID.eq(id), SHEET.JOB_ID.isNull())
                 .fetchOptional(r -> {
                     var machine = machines.get(r.getMachineId());
                     var kind = SheetKind.valueOf(r.getKind());
@@ -222,6 +245,10 @@ public class SheetBook {
     @Transactional
     public void printed(long id) {
         db.select(SHEET.ID).from(SHEET).where(SHEET.ID.eq(id)).forNoKeyUpdate().fetchOptional();
+        if (ofJob(id)) {
+            jobs.getObject().printed(id);
+            return;
+        }
         var sheet = find(id);
         if (sheet.printed()) {
             return;

@@ -93,7 +93,8 @@ class SheetController {
 
     @PostMapping("/api/sheets/{sheet}/printed")
     SheetsJson sheetPrinted(@PathVariable long sheet) {
+        long machine = book.find(sheet).machine().id();
         book.printed(sheet);
-        return sheets(book.find(sheet).machine().id());
+        return sheets(machine);
     }
 }

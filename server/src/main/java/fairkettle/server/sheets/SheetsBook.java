@@ -27,18 +27,22 @@ class SheetsBook implements Book {
 
     @Override
     public List<Rows> rows(Act act, Consequence what) {
-        return what instanceof Consequence.SheetPrinted(var sheet, var _)
-                ? List.of(new Rows(SHEET, SHEET.ID.eq(sheet)))
-                : List.of();
+        return List.of(new Rows(SHEET, SHEET.ID.eq(sheet(what))));
     }
 
     @Override
     public void take(Act act, Consequence what) {
-        if (what instanceof Consequence.SheetPrinted(var sheet, var _)) {
-            db.update(SHEET)
-                    .set(SHEET.ENTRY_ID, act.entry())
-                    .where(SHEET.ID.eq(sheet))
-                    .execute();
-        }
+        db.update(SHEET)
+                .set(SHEET.ENTRY_ID, act.entry())
+                .where(SHEET.ID.eq(sheet(what)))
+                .execute();
+    }
+
+    private static long sheet(Consequence what) {
+        return switch (what) {
+            case Consequence.SheetPrinted(var sheet, var _) -> sheet;
+            case Consequence.JobSheetOut(var _, var sheet) -> sheet;
+            default -> throw new IllegalArgumentException("This book takes no %s.".formatted(what));
+        };
     }
 }

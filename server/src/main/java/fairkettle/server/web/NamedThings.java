@@ -1,8 +1,10 @@
 package fairkettle.server.web;
 
+import static fairkettle.db.Tables.ARTWORK;
 import static fairkettle.db.Tables.CARD;
 import static fairkettle.db.Tables.DEVICE;
 import static fairkettle.db.Tables.ENTRY;
+import static fairkettle.db.Tables.JOB;
 import static fairkettle.db.Tables.LOT;
 import static fairkettle.db.Tables.MACHINE;
 import static fairkettle.db.Tables.PERSON;
@@ -28,9 +30,11 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 class NamedThings implements WebMvcConfigurer, HandlerInterceptor {
 
     private static final Map<String, TableField<?, Long>> IDS = Map.of(
+            "artwork", ARTWORK.ID,
             "card", CARD.ID,
             "device", DEVICE.ID,
             "entry", ENTRY.ID,
+            "job", JOB.ID,
             "lot", LOT.ID,
             "machine", MACHINE.ID,
             "person", PERSON.ID,
