@@ -322,13 +322,14 @@ class JobsTest {
                 .hasStatus(422)
                 .bodyText()
                 .contains("comes first");
-        for (var step : new String[] {"CUT", "POWDER"}) {
+        for (var step : new String[] {"CUT_OFF", "POWDER"}) {
             assertThat(act(id, "step", "{\"step\": \"%s\"}".formatted(step))).hasStatusOk();
         }
         var close = "{\"good\": 8, \"spoiled\": 0, \"sign\": null, \"words\": \"\", \"said\": \"\", \"minutes\": 40}";
         assertThat(act(id, "close", close)).hasStatus(422).bodyText().contains("Cure the powder");
-        assertThat(act(id, "step", "{\"step\": \"CURE\"}")).hasStatusOk();
-        assertThat(act(id, "step", "{\"step\": \"PRESS\"}")).hasStatusOk();
+        for (var step : new String[] {"CURE", "CUT", "PRESS"}) {
+            assertThat(act(id, "step", "{\"step\": \"%s\"}".formatted(step))).hasStatusOk();
+        }
         assertThat(act(id, "close", close)).hasStatusOk();
     }
 
