@@ -2,6 +2,7 @@ import createClient, { type Middleware } from 'openapi-fetch'
 import { shallowRef } from 'vue'
 import { currentPerson } from '../shell/person'
 import { noUndo, offerUndo } from '../shell/undo'
+import { inUnits, type Units } from '../units/told'
 import * as taps from './taps'
 import type { components, paths } from './schema'
 
@@ -95,8 +96,20 @@ async function look(request: Request): Promise<Response> {
   return globalThis.fetch(request)
 }
 
+/** The units that the shop reads, once it is known. */
+export const read = shallowRef<Units>({ volume: 'mL', length: 'mm' })
+
+const units: Middleware = {
+  async onResponse({ request, response }) {
+    if (!/\bjson\b/.test(response.headers.get('Content-Type') ?? '')) return undefined
+    if (read.value.volume === 'mL' && read.value.length === 'mm') return undefined
+    const told = inUnits(new URL(request.url).pathname, read.value, await response.clone().json())
+    return new Response(JSON.stringify(told), { status: response.status, headers: response.headers })
+  },
+}
+
 export const api = createClient<paths>({ baseUrl: '/', fetch: persistently })
-api.use(headers)
+api.use(headers, units)
 
 /** Sends what was tapped before this page was loaded, and never answered. */
 export const sendKept = () => taps.resume(setToken)

@@ -5,6 +5,7 @@ import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import { useServer } from '../api/useServer'
 import Choice from '../shell/Choice.vue'
 import TextInput from '../shell/TextInput.vue'
+import Tick from '../shell/Tick.vue'
 import KitFields from './KitFields.vue'
 import { draftOf, taughtBy, type Draft, type Matter } from './handling'
 
@@ -26,6 +27,12 @@ const about = (matter: Matter) => !props.matters || props.matters.includes(matte
 const ways = computed(() => draft.value?.ways.filter((w) => about(w.act)) ?? [])
 const freeing = computed(() => handling.value?.freeings.find((f) => f.id === draft.value?.freeing))
 const choice = <T extends string>(all: { id: T; label: string }[]) => all.map((o) => ({ value: o.id, text: o.label }))
+
+/** In one order, whichever was ticked first. */
+function tray(id: Draft['trays'][number], on: boolean) {
+  const all = handling.value?.allTrays.map((t) => t.id) ?? []
+  if (draft.value) draft.value.trays = all.filter((t) => (t === id ? on : draft.value?.trays.includes(t)))
+}
 
 async function teach() {
   const now = handling.value
@@ -86,6 +93,10 @@ async function teach() {
     <section v-if="about('WASTE_LINES')">
       <label for="handling-lines">Waste lines</label>
       <Choice id="handling-lines" v-model="draft.wasteLines" :options="choice(handling.lines)" />
+    </section>
+    <section v-if="!matters">
+      <b class="head">Paper goes in by its</b>
+      <Tick v-for="t in handling.allTrays" :key="t.id" :model-value="draft.trays.includes(t.id)" @update:model-value="(on: boolean) => tray(t.id, on)">{{ t.label }}</Tick>
     </section>
     <KitFields v-if="about('KIT')" v-model="draft.kit" :usual="handling.kits" :parts="handling.kitParts" />
     <div v-if="problem" class="act strong" role="alert">

@@ -34,6 +34,7 @@ watch(
 
 type Kind = Schemas['NewSheetJson']['kind']
 const reached = computed(() => sheets.value?.channels.filter((c) => c.byPage) ?? [])
+const white = computed(() => Boolean(sheets.value?.channels.some((c) => c.channel.startsWith('W'))))
 const beyond = computed(() => sheets.value?.channels.filter((c) => !c.byPage) ?? [])
 
 /** The channels with gaps are the ones that want a page. */
@@ -193,7 +194,13 @@ defineExpose({ choosePurge })
     <p v-if="!sheets.made.length && !purging" class="quiet small">
       A purge sheet puts ink on paper that can be read; a cleaning puts it into the pad.
     </p>
-    <PrinterAddress :machine="machine" :uri="jobs?.uri" @kept="going($event)" />
+    <PrinterAddress
+      :machine="machine"
+      :uri="jobs?.uri"
+      :white="white"
+      :separates="jobs?.separates"
+      @kept="going($event)"
+    />
     <OwnSheets :machine="machine" />
   </section>
 </template>

@@ -30,6 +30,8 @@ const handling: Schemas['HandlingJson'] = {
   },
   kitParts: { ribbons: [], chambers: [], brackets: [] },
   kits: [],
+  trays: ['REAR'],
+  allTrays: [],
   taught: { ways: { CHECK: { say: 'Its second key.', seconds: 3 } } },
 }
 
@@ -45,6 +47,13 @@ describe('teaching a machine', () => {
       wasteLines: undefined,
       kit: undefined,
     })
+  })
+
+  it('teaches where paper goes in, and nothing where that is as before', () => {
+    const draft = draftOf(handling)
+    expect(taughtBy(draft, handling).trays).toBeUndefined()
+    draft.trays = ['FRONT', 'REAR']
+    expect(taughtBy(draft, handling).trays).toEqual(['FRONT', 'REAR'])
   })
 
   it('teaches one key, held for so long', () => {

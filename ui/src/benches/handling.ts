@@ -13,6 +13,7 @@ export interface Draft {
   screws: { which: string; count: string }[]
   wasteLines: Handling['wasteLines']
   kit: KitDraft
+  trays: Handling['trays']
 }
 
 export type Kit = Handling['kit']
@@ -45,6 +46,7 @@ export function draftOf(handling: Handling): Draft {
     screws: handling.screws.map((s) => ({ which: s.which, count: String(s.count) })),
     wasteLines: handling.wasteLines,
     kit: kitDraft(handling.kit),
+    trays: [...handling.trays],
   }
 }
 
@@ -65,5 +67,6 @@ export function taughtBy(draft: Draft, handling: Handling): Schemas['TeachJson']
     screws: JSON.stringify(draft.screws) === JSON.stringify(before.screws) ? handling.taught.screws : screws,
     wasteLines: draft.wasteLines === before.wasteLines ? handling.taught.wasteLines : draft.wasteLines,
     kit: JSON.stringify(draft.kit) === JSON.stringify(before.kit) ? handling.taught.kit : kitOf(draft.kit),
+    trays: JSON.stringify(draft.trays) === JSON.stringify(before.trays) ? handling.taught.trays : draft.trays,
   }
 }

@@ -276,6 +276,9 @@ const inLine = (amount: number, of: string) => (of === 'mL' ? volume(amount, uni
               <dd>{{ w.words }}</dd>
             </template>
           </dl>
+          <p v-if="step.leastSeconds && !locked" class="small">
+            Drawn slowly, this takes {{ span(step.leastSeconds) }} at least.
+          </p>
           <StepAsk
             :step="step"
             :lots="card.lots"
@@ -375,7 +378,10 @@ const inLine = (amount: number, of: string) => (of === 'mL' ? volume(amount, uni
             </li>
           </ul>
           <p class="quiet small next-line">
-            <span v-if="following">Next: {{ following.title }} ({{ minutes(following.minutes) }})</span>
+            <span v-if="following"
+              >Next: {{ following.title }} ({{ minutes(following.minutes)
+              }}{{ following.power === step.power ? '' : `, ${following.power}` }})</span
+            >
             <span v-if="uncapped" :class="{ 'act strong': uncapped.late }">{{ uncapped.words }}</span>
           </p>
           <p v-if="today" class="small" :class="{ 'act strong': !today.mayStand }">
@@ -421,6 +427,9 @@ const inLine = (amount: number, of: string) => (of === 'mL' ? volume(amount, uni
           <ul class="list">
             <li v-for="caution in step.cautions" :key="caution">{{ caution }}</li>
           </ul>
+          <p v-if="step.notToCopy.length" class="small">
+            <b>Seen in demonstrations, not to be copied:</b> {{ step.notToCopy.join('; ') }}.
+          </p>
         </section>
         <section v-if="open && step.id === 'proof' && card.presets.length">
           <h2>How it is printed here</h2>
@@ -443,6 +452,9 @@ const inLine = (amount: number, of: string) => (of === 'mL' ? volume(amount, uni
         <section v-if="open">
           <h2>The machine is</h2>
           <p class="power strong">{{ powerWords[card.power] ?? card.power }}</p>
+          <p v-if="step.status === 'open' && (step.clashes || step.power !== (powerWords[card.power] ?? card.power))">
+            This step: <b :class="{ act: step.clashes }">{{ step.power }}</b>
+          </p>
           <ul v-if="card.standing.length" class="list">
             <li v-for="thing in card.standing" :key="thing">{{ thing }}</li>
           </ul>

@@ -17,8 +17,14 @@ const path = computed(() => ({ params: { path: { job: id.value } } }))
 const cm = ref(0)
 const pausing = ref('')
 const ticks = ref({ fed: false, taped: false, caught: false })
+/** What the step asks for, ticked. */
+const ready = ref<string[]>([])
+const unready = (of: Schemas['PressedStepJson']) => of.asks.some((a) => !ready.value.includes(a))
 const step = (of: Schemas['PressedStepJson']) =>
-  act(() => api.POST('/api/jobs/{job}/step', { ...path.value, body: { step: of.id } }))
+  act(
+    () => api.POST('/api/jobs/{job}/step', { ...path.value, body: { step: of.id, ready: !unready(of) } }),
+    () => (ready.value = []),
+  )
 const heat = (of: Schemas['PressedStepJson']) =>
   act(() => api.POST('/api/jobs/{job}/heat', { ...path.value, body: { step: of.id } }))
 const film = (what: Film) =>
@@ -50,6 +56,11 @@ const current = computed(() => job.value?.steps.find((s) => !s.done))
             <b>{{ s.title }}</b>
             <span v-if="s.heat" class="heat">{{ s.heat.celsius }} °C, {{ span(s.heat.seconds) }}</span>
             <p v-if="!s.done" class="small">{{ s.say }}</p>
+            <template v-if="open && job.printed && !s.done && !s.hindrance">
+              <label v-for="a in s.asks" :key="a" class="check"
+                ><input v-model="ready" type="checkbox" :value="a" />{{ a }}</label
+              >
+            </template>
             <p v-for="c in s.done ? [] : s.cautions" :key="c" class="small strong">{{ c }}</p>
           </div>
           <span v-if="s.done" class="strong">done</span>
@@ -58,7 +69,7 @@ const current = computed(() => job.value?.steps.find((s) => !s.done))
             <BButton v-if="s.heat" variant="outline-secondary" :disabled="busy" @click="heat(s)"
               >Start the clock</BButton
             >
-            <BButton :variant="s.id === current?.id ? 'primary' : 'outline-secondary'" :disabled="busy" @click="step(s)"
+            <BButton :variant="s.id === current?.id ? 'primary' : 'outline-secondary'" :disabled="busy || unready(s)" @click="step(s)"
               >Done</BButton
             >
           </span>
@@ -125,7 +136,7 @@ const current = computed(() => job.value?.steps.find((s) => !s.done))
       <form v-else class="again" @submit.prevent="film('RESUME')">
         <label class="check"><input v-model="ticks.fed" type="checkbox" />fed by hand to the roller</label>
         <label class="check"
-          ><input v-model="ticks.taped" type="checkbox" />taped, flat, edge clamped if no roller holds it</label
+          ><input v-model="ticks.taped" type="checkbox" />taped flat; its edge down, and clear of the head at both ends</label
         >
         <label class="check"><input v-model="ticks.caught" type="checkbox" />the sensor has caught it</label>
         <BButton type="submit" variant="primary" :disabled="busy || !ticks.fed || !ticks.taped || !ticks.caught"

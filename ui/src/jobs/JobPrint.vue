@@ -30,8 +30,8 @@ const left = computed(() => (job.value ? remaining(job.value) : { first: 0, coun
 const many = computed(() => Math.min(count.value ?? left.value.count, left.value.count) || left.value.count)
 const preset = computed(() => words.value?.presets.find((p) => p.name === job.value?.order.preset))
 const short = computed(() => job.value?.takes?.channels.filter((c) => !c.lasts) ?? [])
-/** Film from a roll goes through the program that separates white. */
-const sends = computed(() => job.value?.on?.printer && !job.value.on.bed)
+/** Film goes through the program that separates white, unless the machine does that by itself. */
+const sends = computed(() => job.value?.on?.sends)
 const good = computed(() => job.value?.on?.check === 'GOOD_TODAY')
 const way = (s: Schemas['JobSheetJson']) =>
   s.out ? 'it came out' : s.state ? s.says || s.state.toLowerCase() : 'made, not sent'
@@ -130,7 +130,7 @@ function make(test: boolean, send: boolean) {
         <p v-if="preset" class="small">
           <b>{{ preset.name }}:</b> {{ preset.paper }}{{ preset.settings ? `, ${preset.settings}` : '' }}
         </p>
-        <PaperSide :bed="job.on.bed" :name="job.on.name" :transfer="job.pressedWork" />
+        <PaperSide :ways="job.on.waysIn" :coated="job.on.roll || job.order.ink === 'FILM'" :transfer="job.pressedWork" />
         <template v-if="left.count && job.state === 'TAKEN'">
           <p v-if="short.length" class="notice">
             <span
@@ -168,7 +168,9 @@ function make(test: boolean, send: boolean) {
             >
           </div>
           <p v-if="job.on.spot" class="small quiet">
-            White is the spot colour {{ job.on.spot }} in it: open it in the program that separates white.
+            White is the spot colour {{ job.on.spot }} in it{{
+              sends ? ', and ' + job.on.name + ' prints it by itself' : ': open it in the program that separates white'
+            }}.
           </p>
           <p v-else-if="!job.on.printer" class="small quiet">
             No printer’s address is entered for {{ job.on.name }}: a page that comes by hand proves its ink, not its

@@ -1,35 +1,39 @@
 <script setup lang="ts">
-/** Which side is printed, and which way it goes in: the maker’s own print marks the back. */
-defineProps<{ bed: boolean; name: string; transfer: boolean }>()
+import type { Schemas } from '../api/client'
+
+/** Which side is printed, and which way it goes into this machine: the maker’s own print marks the back. */
+defineProps<{ ways: Schemas['WayInJson'][]; coated: boolean; transfer: boolean }>()
 </script>
 
 <template>
   <figure class="sides">
-    <template v-if="!bed">
-      <svg viewBox="0 0 150 110" role="img" aria-label="Rear tray: the side to print faces you">
-        <path class="machine" d="M20 70h110v28H20z" />
-        <path class="sheet" d="M42 70 52 12h62l-10 58z" />
-        <path class="arrow" d="M78 26v30m-7-8 7 8 7-8" />
-        <text x="75" y="108">rear: white side to you</text>
+    <figure v-for="way in ways" :key="way.id">
+      <svg viewBox="0 0 150 92" role="img" :aria-label="`${way.label}: ${way.side}`">
+        <template v-if="way.id === 'REAR'">
+          <path class="machine" d="M20 62h110v28H20z" />
+          <path class="sheet" d="M42 62 52 4h62l-10 58z" />
+          <path class="arrow" d="M78 18v30m-7-8 7 8 7-8" />
+        </template>
+        <template v-else-if="way.id === 'FRONT'">
+          <path class="machine" d="M20 6h110v34H20z" />
+          <path class="sheet" d="M34 46h82l14 34H20z" />
+          <path class="back" d="M50 58h50M46 69h58" />
+          <path class="arrow" d="M75 84V50m-7 8 7-8 7 8" />
+        </template>
+        <template v-else>
+          <path class="machine" d="M12 68h126v16H12z" />
+          <path class="sheet" d="M20 60h110v8H20z" />
+          <path v-if="way.id === 'BED'" class="clamp" d="M16 52h12v16M122 52h12v16" />
+          <path class="arrow" d="M50 38h50m-8-7 8 7-8 7" />
+        </template>
       </svg>
-      <svg viewBox="0 0 150 110" role="img" aria-label="Front cassette: the side to print faces down">
-        <path class="machine" d="M20 22h110v34H20z" />
-        <path class="sheet" d="M34 62h82l14 30H20z" />
-        <path class="back" d="M50 74h50M46 84h58" />
-        <path class="arrow" d="M75 98V66m-7 8 7-8 7 8" />
-        <text x="75" y="108">front: white side down</text>
-      </svg>
-    </template>
-    <svg v-else viewBox="0 0 150 110" role="img" aria-label="Flat bed: the coated side up, edge clamped flat">
-      <path class="machine" d="M12 78h126v16H12z" />
-      <path class="sheet" d="M20 70h110v8H20z" />
-      <path class="clamp" d="M16 62h12v16M122 62h12v16" />
-      <path class="arrow" d="M50 50h50m-8-7 8 7-8 7" />
-      <text x="75" y="108">coated side up, clamped flat</text>
-    </svg>
+      <figcaption class="small">
+        <b>Its {{ way.label }}:</b> {{ way.side }}.
+      </figcaption>
+    </figure>
     <figcaption class="small quiet">
       {{
-        bed
+        coated
           ? 'The coated side is the duller one; a damp finger sticks to it a little.'
           : transfer
             ? 'The maker’s own print marks the back. Put one sheet in first.'
@@ -43,14 +47,18 @@ defineProps<{ bed: boolean; name: string; transfer: boolean }>()
 .sides {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px 14px;
+  gap: 8px 18px;
+  margin: 0;
+}
+.sides > figure {
+  flex: 0 1 190px;
   margin: 0;
 }
 svg {
   width: 150px;
-  height: 110px;
+  height: 92px;
 }
-figcaption {
+.sides > figcaption {
   flex: 1 1 200px;
   align-self: center;
 }
@@ -74,10 +82,5 @@ figcaption {
   fill: none;
   stroke: var(--act);
   stroke-width: 3;
-}
-text {
-  font-size: 11px;
-  text-anchor: middle;
-  fill: var(--text);
 }
 </style>

@@ -1,5 +1,6 @@
 import { computed, shallowRef } from 'vue'
-import { api, type Schemas } from '../api/client'
+import { api, read, type Schemas } from '../api/client'
+import type { LengthUnit, VolumeUnit } from '../units/format'
 
 const shop = shallowRef<Schemas['ShopJson']>()
 const clockAhead = shallowRef(0)
@@ -10,6 +11,10 @@ export async function loadShop(): Promise<void> {
   const { data } = await api.GET('/api/shop')
   if (data) {
     shop.value = data
+    read.value = {
+      volume: data.settings.volumeUnit as VolumeUnit,
+      length: data.settings.lengthUnit as LengthUnit,
+    }
     clockAhead.value = new Date(data.now).getTime() - (asked + Date.now()) / 2
   }
 }

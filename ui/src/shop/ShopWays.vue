@@ -1,13 +1,19 @@
 <script setup lang="ts">
 import type { Schemas } from '../api/client'
 import Choice from '../shell/Choice.vue'
+import FieldProblem from '../shell/FieldProblem.vue'
+import NumberInput from '../shell/NumberInput.vue'
 import TextInput from '../shell/TextInput.vue'
+import { inLength } from '../units/format'
 import { numberOf } from '../units/typed'
+import { useUnits } from '../units/useUnits'
 import ShopBlock from './ShopBlock.vue'
 import { useShopForm, type Settings } from './useShopForm'
 
 /** How it is done here, where good people differ, and what is good enough. */
-const { shop, form } = useShopForm()
+const { shop, form, problem } = useShopForm()
+const { lengths, shownLength } = useUnits()
+const USUAL_CHOKE = 0.2
 
 function position(school: string): string {
   return (form.value?.schools as Record<string, string>)[school] ?? ''
@@ -78,6 +84,20 @@ const numberIn = (e: Event) => numberOf((e.target as HTMLInputElement).value)
             </tr>
           </tbody>
         </table>
+      </ShopBlock>
+      <ShopBlock title="White under the colours of film">
+        <label for="choke">It stays back from their edge, {{ lengths }}</label>
+        <NumberInput
+          id="choke"
+          :model-value="form.whiteChoke ?? USUAL_CHOKE"
+          :times="inLength(1, lengths)"
+          lazy
+          @update:model-value="(mm: number) => form && (form.whiteChoke = mm)"
+        />
+        <FieldProblem :problem="problem" field="whiteChoke" />
+        <p class="small quiet">
+          Usually {{ shownLength(USUAL_CHOKE) }}: cloth and film move by a hair, and white that shows beside a colour is seen at once.
+        </p>
       </ShopBlock>
     </div>
   </div>

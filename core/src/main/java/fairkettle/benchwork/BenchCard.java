@@ -8,6 +8,7 @@ import static fairkettle.procedure.UsualSteps.volumes;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Handling;
 import fairkettle.machine.Panel;
 import fairkettle.machine.Profile;
 import fairkettle.machine.VesselKind;
@@ -105,7 +106,15 @@ public final class BenchCard {
                 .minutes(1)
                 .hold("The head stands docked on its cap.")
                 .build());
+        steps.add(step("tubes-out", "The waste tubes out of their bottle")
+                .say("Wipe their ends. Until they are back no cleaning may run: its ink would go into the machine.")
+                .minutes(1)
+                .care(Caution.WASTE)
+                .restsOn(Handling.Matter.WASTE_LINES)
+                .then(Facet.WASTE_LINE, "open")
+                .build());
         steps.add(step("pull", "Draw %s at the waste line".formatted(String.join(" and ", names)))
+                .needs(Facet.WASTE_LINE, "open")
                 .say("With the white’s own syringe, slowly, let go, again. More minutes than any colour gets. It is"
                         + " good ink: shaken, it goes back into its own tank.")
                 .minutes(6 * n)
@@ -185,6 +194,8 @@ public final class BenchCard {
                         .toArray(Branch[]::new))
                 .build());
         steps.add(step("tubes-back", "Waste tubes back, one cleaning")
+                .needs(Facet.WASTE_LINE, "open")
+                .then(Facet.WASTE_LINE, "in the machine")
                 .say("Now the machine’s own cleaning. "
                         + profile.handling().panel().how(Panel.Act.CLEANING).words())
                 .minutes(2)
@@ -383,12 +394,7 @@ public final class BenchCard {
 
     private static List<Step> headRefit(Profile profile, Family family) {
         var steps = new ArrayList<Step>();
-        steps.add(step("worth", "Must it come out?")
-                .say("Soaks, cap care and days of checks come before this. Decide now, not with the screws in hand.")
-                .minutes(2)
-                .hold("We can afford the head.")
-                .care(Caution.HEAD_RISK)
-                .build());
+        steps.add(UsualSteps.worth("Must it come out?", "Soaks, cap care and days of checks come before this."));
         steps.add(UsualSteps.ready(family));
         steps.addAll(UsualSteps.lowered(profile));
         steps.add(UsualSteps.free(profile));

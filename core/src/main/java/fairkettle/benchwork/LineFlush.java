@@ -97,12 +97,14 @@ public final class LineFlush {
                         .hold("The ink is capped and away; the waste bottle hangs at the line.")
                         .care(Caution.WASTE)
                         .needs(Facet.LINE, channels, "off")
+                        .then(Facet.HANGING, "the waste bottle")
                         .build(),
                 step("fluid", "Fluid through the line")
                         .say("Slowly, the whole of it. Then let it stand in the line.")
                         .minutes(6 * n)
                         .with("syringe per channel", family.label() + " fluid")
                         .care(Caution.INK, Caution.WASTE, Caution.PRESSURE)
+                        .needs(Facet.HANGING, "the waste bottle")
                         .ask(volumes("fluid", channels, FLUID))
                         .moves(new Move.Rinse(LINE, Move.Liquid.FLUID))
                         .waits(new Pause("fluid in the line", Duration.ofMinutes(5), null, false))
@@ -110,6 +112,7 @@ public final class LineFlush {
                 step("clear", "Air after it, then look")
                         .say("Push the fluid out with air and hold the line against the light.")
                         .minutes(2 * n)
+                        .needs(Facet.HANGING, "the waste bottle")
                         .ask(new Ask.Each("How does the line look?", codes, List.of("clear", "a film stays")))
                         .branch(Branch.again(
                                 "solid",
@@ -130,6 +133,8 @@ public final class LineFlush {
                         .minutes(3)
                         .hold("The waste bottle is away and the ink hangs at the line" + (white ? ", shaken." : "."))
                         .care(Caution.WASTE)
+                        .needs(Facet.HANGING, "the waste bottle")
+                        .then(Facet.HANGING, "its ink")
                         .build(),
                 step("damper", "Damper: new, or the old one")
                         .say("Its filter has caught what the line gave off; with a line that was solid, a new one."
@@ -137,6 +142,7 @@ public final class LineFlush {
                                 + " whole; hold the tube at the damper, press its top down until it sits.")
                         .minutes(8 * n)
                         .with("damper per channel")
+                        .needs(Facet.HANGING, "its ink")
                         .care(Caution.FORCE, Caution.INK)
                         .ask(UsualSteps.fitted(channels))
                         .fulfils("damper", "white-damper")
@@ -148,6 +154,7 @@ public final class LineFlush {
                         .with("syringe per channel")
                         .care(Caution.SLOW, Caution.WASTE)
                         .needs(Facet.LINE, channels, "joined")
+                        .needs(Facet.HANGING, "its ink")
                         .ask(volumes("drawn", channels, PRIMED))
                         .moves(new Move.Draw(TO_DAMPER))
                         .build(),

@@ -4,6 +4,7 @@ import static fairkettle.procedure.Step.step;
 
 import fairkettle.machine.Panel;
 import fairkettle.procedure.Ask;
+import fairkettle.procedure.Branch;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.Pause;
 import fairkettle.procedure.Step;
@@ -32,9 +33,17 @@ final class Firmware {
                                 "I have looked at what is allowed here, and I want other firmware on this machine."))
                         .then(Facet.PERMISSION, "given")
                         .build(),
+                step("fw-from", "Where does the file come from?")
+                        .say("Seller, page and day, and the checksum that the seller gives: whoever asks in a year"
+                                + " finds it here. Still unopened, on a computer that can be spared.")
+                        .minutes(3)
+                        .care(Caution.FIRMWARE)
+                        .needs(Facet.PERMISSION, "given")
+                        .ask(new Ask.Words("seller, page, checksum"))
+                        .build(),
                 step("fw-source", "Look at the file before it is opened")
-                        .say("A browser that blocks it may be wrong, or right. Compare its checksum with the"
-                                + " seller’s, on a computer that can be spared.")
+                        .say("A browser or scanner that blocks it may be wrong, or right: never just keep it. Leave it"
+                                + " locked away, compare its checksum with the seller’s, then decide.")
                         .minutes(6)
                         .care(Caution.FIRMWARE)
                         .needs(Facet.PERMISSION, "given")
@@ -43,6 +52,12 @@ final class Firmware {
                                 "seller and checksum agree",
                                 "computer is of the kind the program needs",
                                 "data cable plugged in, network off")))
+                        .branch(Branch.stop(
+                                "refused",
+                                "It differs, or nobody vouches for it",
+                                "Refuse it: delete it unopened, and look over the computer that it came to. Ask the"
+                                        + " seller for another; until then the maker’s firmware stays, and chips answer"
+                                        + " for the cartridges."))
                         .then(Facet.CABLE, "plugged in")
                         .build(),
                 step("fw-mode", "Update mode")

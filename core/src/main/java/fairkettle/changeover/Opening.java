@@ -75,7 +75,7 @@ final class Opening {
         if (!screws.isEmpty()) {
             out.care(Caution.SMALL_PARTS, Caution.FORCE, Caution.ELECTRICITY)
                     .with("magnetic screwdriver", "cup")
-                    .hold("The count of each kind is written down; as many go back in.")
+                    .hold("Before the first screw: the opening is covered, and the driver is magnetic.")
                     .restsOn(Handling.Matter.SCREWS)
                     .ask(new Ask.Tally("Out", UsualSteps.kinds(w.job.profile()), null));
         }

@@ -283,6 +283,7 @@ public final class TreatmentCard {
                                 .minutes(1)
                                 .care(Caution.WASTE)
                                 .restsOn(Handling.Matter.WASTE_LINES)
+                                .then(Facet.WASTE_LINE, "open")
                                 .build(),
                         draw(
                                 "waste-line",
@@ -297,6 +298,8 @@ public final class TreatmentCard {
                                 .say("Before any cleaning, or its ink runs into the machine.")
                                 .minutes(1)
                                 .hold("The waste tubes are back.")
+                                .needs(Facet.WASTE_LINE, "open")
+                                .then(Facet.WASTE_LINE, "in the machine")
                                 .build(),
                         towelsOut(),
                         cleaning("after", "One light cleaning", profile));
@@ -321,7 +324,12 @@ public final class TreatmentCard {
             case FLUSH_LINE -> LineFlush.steps(channels, profile, family);
             case DRAW_AT_INLET ->
                 joined(
-                        toInlet(names, channels, profile, family),
+                        joined(
+                                List.of(UsualSteps.worth(
+                                        "Can this head be lost?",
+                                        "A tube that does not fit, or a push, ends one now and then.")),
+                                toInlet(names, channels, profile, family),
+                                List.of()),
                         List.of(
                                 step("board", "Where do the electronics lie?")
                                         .say("Dry, covered, away from the fluid.")
@@ -361,13 +369,7 @@ public final class TreatmentCard {
                         joined(List.of(ready(family)), UsualSteps.lowered(profile), List.of(free(profile))),
                         List.of(
                                 coversOff(profile),
-                                step("worth", "Can this head be lost?")
-                                        .say("One in twenty does not come back. Price of a head, price of the"
-                                                + " machine: decide now, not with the screws in hand.")
-                                        .minutes(2)
-                                        .hold("We can afford the head.")
-                                        .care(Caution.HEAD_RISK)
-                                        .build(),
+                                UsualSteps.worth("Can this head be lost?", "One in twenty does not come back."),
                                 UsualSteps.headOut(profile),
                                 step("bath", "Clean it on the table")
                                         .say("Over a wet cloth, never dry, its board never wet. Fluid through each"

@@ -397,6 +397,7 @@ public final class LiteralHand {
             "constant-head",
             "recess",
             "worth",
+            "fw-from",
             "board",
             "tool",
             "docked",
@@ -543,7 +544,8 @@ public final class LiteralHand {
                 inside("the waste line comes off");
                 wasteOpen = true;
             }
-            case "waste-bottle" -> wasteOpen = false;
+            case "tubes-out" -> wasteOpen = true;
+            case "waste-bottle", "tubes-in", "tubes-back" -> wasteOpen = false;
             case "head-drain", "head-out", "out" -> {
                 inside("the head is worked on");
                 count(step);

@@ -73,6 +73,11 @@ public enum PressLine {
         };
     }
 
+    /** What is ticked before it is begun. */
+    public List<String> asks() {
+        return this == POWDER ? List.of("dust mask and gloves on", "air moves through the room") : List.of();
+    }
+
     /** Whether nothing after it may be done before it. */
     public boolean binding() {
         return this == CURE || this == PRESS;

@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param powerFirst true if the machine's own start guide leads through filling with the power on
  * @param headsByUser true if the user snaps the heads in
  * @param kit of a bulk feed: the one it has, or the one that its class usually gets
+ * @param trays ways in for what is printed on
  */
 public record Handling(
         CarriageFreeing freeing,
@@ -22,10 +23,12 @@ public record Handling(
         WasteLines wasteLines,
         boolean powerFirst,
         boolean headsByUser,
-        BulkKit kit) {
+        BulkKit kit,
+        List<Tray> trays) {
 
     public Handling {
         screws = List.copyOf(screws);
+        trays = List.copyOf(trays);
     }
 
     /** What a sentence on a card rests on, and a person can put right from where it turned out wrong. */
@@ -53,13 +56,15 @@ public record Handling(
             Map<Panel.Act, Panel.How> ways,
             @Nullable List<Screws> screws,
             @Nullable WasteLines wasteLines,
-            @Nullable BulkKit kit) {
+            @Nullable BulkKit kit,
+            @Nullable List<Tray> trays) {
 
-        public static final Taught NOTHING = new Taught(null, null, Map.of(), null, null, null);
+        public static final Taught NOTHING = new Taught(null, null, Map.of(), null, null, null, null);
 
         public Taught {
             ways = Map.copyOf(ways);
             screws = screws == null ? null : List.copyOf(screws);
+            trays = trays == null ? null : List.copyOf(trays);
         }
     }
 
@@ -71,15 +76,16 @@ public record Handling(
                 taught.wasteLines() == null ? wasteLines : taught.wasteLines(),
                 powerFirst,
                 headsByUser,
-                taught.kit() == null ? kit : taught.kit());
+                taught.kit() == null ? kit : taught.kit(),
+                taught.trays() == null ? trays : taught.trays());
     }
 
     public Handling freed(CarriageFreeing way) {
-        return new Handling(way, panel, screws, wasteLines, powerFirst, headsByUser, kit);
+        return new Handling(way, panel, screws, wasteLines, powerFirst, headsByUser, kit, trays);
     }
 
     public Handling fed(BulkKit other) {
-        return new Handling(freeing, panel, screws, wasteLines, powerFirst, headsByUser, other);
+        return new Handling(freeing, panel, screws, wasteLines, powerFirst, headsByUser, other, trays);
     }
 
     /** What is otherwise than before, in sentences. */
@@ -112,6 +118,10 @@ public record Handling(
         }
         if (!kit.equals(before.kit)) {
             words.add("its bulk feed: " + String.join(", ", kit.parts()));
+        }
+        if (!trays.equals(before.trays)) {
+            words.add("paper goes into its "
+                    + String.join(" or its ", trays.stream().map(Tray::label).toList()));
         }
         return words;
     }

@@ -59,7 +59,8 @@ public final class Profiles {
                             WasteLines.NONE,
                             false,
                             false,
-                            BulkKit.Usual.JOINED.kit()),
+                            BulkKit.Usual.JOINED.kit(),
+                            List.of(Tray.REAR)),
                     new Capabilities("A4", true, false, false)),
             tank(
                     "wide-tank",
@@ -80,7 +81,8 @@ public final class Profiles {
                             WasteLines.NONE,
                             false,
                             false,
-                            BulkKit.Usual.JOINED.kit()),
+                            BulkKit.Usual.JOINED.kit(),
+                            List.of(Tray.FRONT, Tray.REAR)),
                     new Capabilities("A3+", true, false, true)),
             tank(
                     "six-ink-tank",
@@ -97,7 +99,8 @@ public final class Profiles {
                             WasteLines.ONE,
                             true,
                             false,
-                            BulkKit.Usual.JOINED.kit()),
+                            BulkKit.Usual.JOINED.kit(),
+                            List.of(Tray.FRONT, Tray.REAR)),
                     new Capabilities("A4", true, true, true)),
             cartridge(
                     "small-cartridge",
@@ -108,7 +111,8 @@ public final class Profiles {
                     handled(
                             CarriageFreeing.CORD_AT_START,
                             new Panel(PanelKind.SCREEN, Map.of(Panel.Act.UPDATE_MODE, UPDATE_KEYS)),
-                            BulkKit.Usual.JOINED),
+                            BulkKit.Usual.JOINED,
+                            List.of(Tray.REAR)),
                     new Capabilities("A4", true, false, false)),
             cartridge(
                     "small-four-slot",
@@ -116,7 +120,11 @@ public final class Profiles {
                     "K C M Y",
                     59,
                     List.of(Chips.AUTO_RESET, Chips.BUTTON),
-                    handled(CarriageFreeing.LOCK_GEAR, Panel.of(PanelKind.SCREEN), BulkKit.Usual.JOINED),
+                    handled(
+                            CarriageFreeing.LOCK_GEAR,
+                            Panel.of(PanelKind.SCREEN),
+                            BulkKit.Usual.JOINED,
+                            List.of(Tray.REAR)),
                     new Capabilities("A4", true, false, false)),
             cartridge(
                     "office-cartridge-four",
@@ -129,7 +137,8 @@ public final class Profiles {
                             new Panel(
                                     PanelKind.SCREEN,
                                     Map.of(Panel.Act.CLEANING, SECOND_ENTRY, Panel.Act.CHIP_RESET, WHITE_BUTTON)),
-                            BulkKit.Usual.LEVEL_TANK),
+                            BulkKit.Usual.LEVEL_TANK,
+                            List.of(Tray.FRONT)),
                     new Capabilities("A4", true, false, true)),
             cartridge(
                     "wide-cartridge-four",
@@ -142,7 +151,8 @@ public final class Profiles {
                             new Panel(
                                     PanelKind.SCREEN,
                                     Map.of(Panel.Act.CLEANING, SECOND_ENTRY, Panel.Act.CHIP_RESET, WHITE_BUTTON)),
-                            BulkKit.Usual.LEVEL_TANK),
+                            BulkKit.Usual.LEVEL_TANK,
+                            List.of(Tray.FRONT, Tray.REAR)),
                     new Capabilities("A3+", true, false, true)),
             cartridge(
                     "wide-cartridge-six",
@@ -150,7 +160,11 @@ public final class Profiles {
                     "K C M Y LC LM",
                     90,
                     List.of(Chips.AUTO_RESET, Chips.BUTTON, Chips.IGNORED),
-                    handled(CarriageFreeing.MENU_THEN_CORD, Panel.of(PanelKind.SCREEN), BulkKit.Usual.LOOSE_DAMPERS),
+                    handled(
+                            CarriageFreeing.MENU_THEN_CORD,
+                            Panel.of(PanelKind.SCREEN),
+                            BulkKit.Usual.LOOSE_DAMPERS,
+                            List.of(Tray.REAR)),
                     new Capabilities("A3+", true, true, true)),
             bags(),
             film(
@@ -165,7 +179,8 @@ public final class Profiles {
                             WasteLines.ONE,
                             false,
                             false,
-                            BulkKit.Usual.JOINED.kit()),
+                            BulkKit.Usual.JOINED.kit(),
+                            List.of(Tray.REAR)),
                     new Capabilities("A3+", true, true, true)),
             film(
                     "film-dual-head",
@@ -179,7 +194,8 @@ public final class Profiles {
                             WasteLines.WHITE_AND_COLOURS,
                             false,
                             false,
-                            BulkKit.Usual.JOINED.kit()),
+                            BulkKit.Usual.JOINED.kit(),
+                            List.of(Tray.BED)),
                     new Capabilities("roll, 33 cm", false, true, true)),
             film(
                     "garment",
@@ -193,7 +209,8 @@ public final class Profiles {
                             WasteLines.NONE,
                             false,
                             false,
-                            BulkKit.Usual.JOINED.kit()),
+                            BulkKit.Usual.JOINED.kit(),
+                            List.of(Tray.PLATEN)),
                     new Capabilities("garment, 40 cm", false, true, true)),
             snapIn());
 
@@ -259,9 +276,16 @@ public final class Profiles {
     }
 
     /** A cartridge machine’s covers come off for a rebuild alone. */
-    private static Handling handled(CarriageFreeing freeing, Panel panel, BulkKit.Usual kit) {
+    private static Handling handled(CarriageFreeing freeing, Panel panel, BulkKit.Usual kit, List<Tray> trays) {
         return new Handling(
-                freeing, panel, List.of(new Screws("cover screws", 9)), WasteLines.NONE, false, false, kit.kit());
+                freeing,
+                panel,
+                List.of(new Screws("cover screws", 9)),
+                WasteLines.NONE,
+                false,
+                false,
+                kit.kit(),
+                trays);
     }
 
     private static Profile film(
@@ -303,7 +327,8 @@ public final class Profiles {
                         WasteLines.ONE,
                         true,
                         false,
-                        BulkKit.Usual.JOINED.kit()),
+                        BulkKit.Usual.JOINED.kit(),
+                        List.of(Tray.FRONT, Tray.REAR)),
                 List.of(),
                 new Capabilities("A3+", true, true, true),
                 null);
@@ -327,7 +352,8 @@ public final class Profiles {
                         WasteLines.NONE,
                         true,
                         true,
-                        BulkKit.Usual.JOINED.kit()),
+                        BulkKit.Usual.JOINED.kit(),
+                        List.of(Tray.REAR)),
                 List.of(),
                 new Capabilities("A4", true, true, false),
                 null);

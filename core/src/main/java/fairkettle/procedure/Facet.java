@@ -45,6 +45,7 @@ public enum Facet {
     ROLLERS(MACHINE, "the star wheels", "in place", "removed"),
     BAR(MACHINE, "the roller bar", "flat", "up"),
     WASTE_LINE(MACHINE, "the waste line", "in the machine", "open", "in the bottle"),
+    HANGING(MACHINE, "at the end of the line hangs", "its ink", "the waste bottle"),
     HEAD_REST(MACHINE, "off its dock the head stands", "bare", "on a wet cloth"),
     HEAD(MACHINE, "the head", "in place", "drained", "out", "sealed"),
     FLAT_CABLE(MACHINE, "the head’s flat cable", "seated", "out"),
@@ -109,6 +110,7 @@ public enum Facet {
             case HEAD, FLAT_CABLE -> value.equals("out");
             case WASTE_LINE, TANK_CAP -> value.equals("open");
             case CARRIAGE -> value.equals("free");
+            case HANGING -> value.equals("the waste bottle");
             case HEAD_REST -> value.equals("on a wet cloth");
             default -> false;
         };

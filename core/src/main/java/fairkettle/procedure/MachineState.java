@@ -4,6 +4,9 @@ import fairkettle.ink.ChannelCode;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** Every facet's value; those never mentioned have their first. */
@@ -40,6 +43,26 @@ public record MachineState(Map<Key, String> values) {
         var changed = new HashMap<>(values);
         steps.forEach(effects -> effects.forEach(e -> changed.put(new Key(e.facet(), e.channel()), e.value())));
         return new MachineState(changed);
+    }
+
+    /** What has to be put back before the machine runs, in words: "the tank cap open: K C M Y". */
+    public List<String> apart() {
+        return conditions().stream()
+                .filter(c -> c.facet().putBack(c.value()))
+                .collect(Collectors.groupingBy(
+                        c -> c.facet().label() + " " + c.value(), TreeMap::new, Collectors.toList()))
+                .entrySet()
+                .stream()
+                .map(e -> e.getKey()
+                        + e.getValue().stream()
+                                .map(Condition::channel)
+                                .filter(Objects::nonNull)
+                                .sorted()
+                                .map(c -> " " + c)
+                                .reduce(String::concat)
+                                .map(codes -> ":" + codes)
+                                .orElse(""))
+                .toList();
     }
 
     /** What differs from the usual, as conditions. */

@@ -156,6 +156,16 @@ public final class UsualSteps {
                 .build();
     }
 
+    /** What a hand can end is agreed to before it is begun. @param say what comes before it, and how it goes */
+    public static Step worth(String title, String say) {
+        return step("worth", title)
+                .say(say + " Price of a head, price of the machine: decide now, not with the screws in hand.")
+                .minutes(2)
+                .care(Caution.HEAD_RISK)
+                .ask(new Ask.Acknowledge("This head may be lost by it, and we can afford a new one."))
+                .build();
+    }
+
     /** Covers that stand before the dampers, their screws counted by kind. */
     public static Step coversOff(Profile profile) {
         var screws = profile.handling().screws();
@@ -171,7 +181,7 @@ public final class UsualSteps {
         if (!screws.isEmpty()) {
             off.with("magnetic screwdriver", "cup")
                     .care(Caution.SMALL_PARTS, Caution.FORCE, Caution.ELECTRICITY)
-                    .hold("The count of each kind is written down.")
+                    .hold("Before the first screw: the opening is covered, and the driver is magnetic.")
                     .restsOn(Handling.Matter.SCREWS)
                     .ask(new Ask.Tally("Out", kinds(profile), null));
         }

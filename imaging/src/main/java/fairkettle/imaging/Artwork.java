@@ -37,6 +37,7 @@ import org.jspecify.annotations.Nullable;
  * @param asked what it asks of each ink
  * @param small a PNG for a screen, on a ground that shows what is bare
  * @param drawn a PDF's page as PNG; empty for the others, which are printed as they came
+ * @param page a PDF's page by itself, with its strokes; empty for the others
  */
 public record Artwork(
         Photo.Format format,
@@ -48,7 +49,8 @@ public record Artwork(
         String profile,
         Separation asked,
         byte[] small,
-        byte[] drawn) {
+        byte[] drawn,
+        byte[] page) {
 
     /** More than a metre at what can be seen on cloth. */
     public static final long MAX_PIXELS = 40_000_000;
@@ -63,7 +65,7 @@ public record Artwork(
         try {
             if (format == Photo.Format.PDF) {
                 var page = PdfPage.renderClear(bytes);
-                return of(format, page.image(), page.widthMm(), page.heightMm(), "", png(page.image()));
+                return of(format, page.image(), page.widthMm(), page.heightMm(), "", png(page.image()), page.alone());
             }
             var image = decode(format, bytes);
             var said = ImageMetadataReader.readMetadata(new ByteArrayInputStream(bytes));
@@ -74,6 +76,7 @@ public record Artwork(
                     perMm > 0 ? image.getWidth() / perMm : 0,
                     perMm > 0 ? image.getHeight() / perMm : 0,
                     profile(said),
+                    new byte[0],
                     new byte[0]);
         } catch (IOException | ImageProcessingException | RuntimeException e) {
             throw new Photo.Refused(
@@ -82,7 +85,13 @@ public record Artwork(
     }
 
     private static Artwork of(
-            Photo.Format format, BufferedImage image, double widthMm, double heightMm, String profile, byte[] drawn) {
+            Photo.Format format,
+            BufferedImage image,
+            double widthMm,
+            double heightMm,
+            String profile,
+            byte[] drawn,
+            byte[] page) {
         var asked = new Separation();
         boolean transparent = separate(image, asked);
         return new Artwork(
@@ -95,7 +104,8 @@ public record Artwork(
                 profile,
                 asked,
                 small(image),
-                drawn);
+                drawn,
+                page);
     }
 
     /** For the sheet and the screen; the caller has looked at its size. */

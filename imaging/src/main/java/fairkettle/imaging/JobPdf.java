@@ -13,20 +13,27 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.io.IOUtils;
+import org.apache.pdfbox.multipdf.LayerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.PDXObject;
 import org.apache.pdfbox.pdmodel.graphics.blend.BlendMode;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColorSpace;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.pdmodel.graphics.state.PDExtendedGraphicsState;
 import org.apache.pdfbox.util.Matrix;
+import org.jspecify.annotations.Nullable;
 
 /**
- * A customer’s sheets as PDF at exact size: each artwork is kept once, as it came, and drawn wherever it lies. For film
- * the white lies over the colours as a spot colour of its channel’s name, printed over and not instead of them.
+ * A customer’s sheets as PDF at exact size: each artwork is kept once, as it came (a PDF with its strokes), and drawn
+ * wherever it lies. For film the white lies over the colours as a spot colour of its channel’s name, printed over and
+ * not instead of them.
  */
 public final class JobPdf {
 
@@ -35,7 +42,8 @@ public final class JobPdf {
     private static final int CUT_OFF = 10; // and its distance from the corner
 
     private final PDDocument document = new PDDocument();
-    private final Map<Integer, PDImageXObject> images = new HashMap<>();
+    private final List<PDDocument> opened = new ArrayList<>();
+    private final Map<Integer, PDXObject> pictures = new HashMap<>();
     private final Map<Integer, PDImageXObject> whites = new HashMap<>();
     private final Job job;
 
@@ -46,21 +54,29 @@ public final class JobPdf {
     /**
      * What is put on the pages.
      *
-     * @param artworks by piece: the file to draw; empty where a piece has none, which is drawn as a frame
+     * @param artworks by piece; empty where a piece has none, which is drawn as a frame
      * @param mirrored whether each page is drawn the wrong way round, for what is pressed
      * @param white the channel’s name of the white under it; empty for none
+     * @param choke how far white stays back from every edge of the colours, in tenths of a mm: what is beside them by a
+     *     hair shows white
      */
     public record Job(
             String title,
             Media media,
             Layout layout,
-            List<Optional<byte[]>> artworks,
+            List<Optional<Art>> artworks,
             boolean mirrored,
-            Optional<String> white) {
+            Optional<String> white,
+            int choke) {
         public Job {
             artworks = List.copyOf(artworks);
         }
     }
+
+    /**
+     * @param pixels the file, or a PDF’s page as pixels; @param page a PDF’s page with its strokes; empty for others
+     */
+    public record Art(byte[] pixels, byte[] page) {}
 
     /** @throws Photo.Refused if an artwork cannot be drawn any more */
     public static byte[] of(Job job) throws Photo.Refused {
@@ -75,6 +91,8 @@ public final class JobPdf {
             return out.toByteArray();
         } catch (IOException e) {
             throw new UncheckedIOException("The sheets could not be drawn.", e);
+        } finally {
+            pdf.opened.forEach(IOUtils::closeQuietly);
         }
     }
 
@@ -102,7 +120,7 @@ public final class JobPdf {
                 for (var p : placed) {
                     var white = white(p.piece());
                     if (white.isPresent()) {
-                        put(on, white.get(), p, length);
+                        on.drawImage(white.get(), where(p, length));
                     }
                 }
                 on.restoreGraphicsState();
@@ -116,15 +134,22 @@ public final class JobPdf {
     }
 
     private void draw(PDPageContentStream on, Layout.Placed p, int length) throws IOException, Photo.Refused {
-        var image = image(p.piece());
-        if (image.isPresent()) {
-            put(on, image.get(), p, length);
-            return;
+        switch (picture(p.piece())) {
+            case PDImageXObject image -> on.drawImage(image, where(p, length));
+            case PDFormXObject page -> {
+                on.saveGraphicsState();
+                on.transform(where(p, length));
+                on.transform(whole(page));
+                on.drawForm(page);
+                on.restoreGraphicsState();
+            }
+            case null, default -> {
+                on.setStrokingColor(.4f, .4f, .4f);
+                on.setLineWidth(.5f);
+                on.addRect(pt(left(p)), pt(length - top(p) - p.height()), pt(p.width()), pt(p.height()));
+                on.stroke();
+            }
         }
-        on.setStrokingColor(.4f, .4f, .4f);
-        on.setLineWidth(.5f);
-        on.addRect(pt(left(p)), pt(length - top(p) - p.height()), pt(p.width()), pt(p.height()));
-        on.stroke();
     }
 
     private int left(Layout.Placed p) {
@@ -135,58 +160,83 @@ public final class JobPdf {
         return job.media().edge() + p.y();
     }
 
-    private void put(PDPageContentStream on, PDImageXObject image, Layout.Placed p, int length) throws IOException {
+    /** Where a square of one by one comes to lie. */
+    private Matrix where(Layout.Placed p, int length) {
         float x = pt(left(p));
         float y = pt(length - top(p) - p.height());
         float w = pt(p.width());
         float h = pt(p.height());
         // a quarter turn clockwise: what was its left edge is its upper one
-        on.drawImage(image, p.turned() ? new Matrix(0, -h, w, 0, x, y + h) : new Matrix(w, 0, 0, h, x, y));
+        return p.turned() ? new Matrix(0, -h, w, 0, x, y + h) : new Matrix(w, 0, 0, h, x, y);
     }
 
-    private Optional<byte[]> file(int piece) {
+    /** Brings a page to a square of one by one. */
+    private static Matrix whole(PDFormXObject page) {
+        var box = page.getBBox().transform(page.getMatrix()).getBounds2D();
+        float w = (float) box.getWidth();
+        float h = (float) box.getHeight();
+        return new Matrix(1 / w, 0, 0, 1 / h, (float) -box.getX() / w, (float) -box.getY() / h);
+    }
+
+    private Optional<Art> art(int piece) {
         return piece < job.artworks().size() ? job.artworks().get(piece) : Optional.empty();
     }
 
-    /** Pieces with the same file share it. */
+    /** Pieces with the same artwork share it. */
     private int first(int piece) {
-        var file = file(piece);
         return IntStream.range(0, piece)
-                .filter(i -> file.isPresent() && file(i).isPresent() && file(i).get() == file.get())
+                .filter(i -> art(i).isPresent() && art(i).get() == art(piece).orElse(null))
                 .findFirst()
                 .orElse(piece);
     }
 
-    private Optional<PDImageXObject> image(int piece) throws IOException, Photo.Refused {
-        var file = file(piece);
-        if (file.isEmpty()) {
-            return Optional.empty();
+    private @Nullable PDXObject picture(int piece) throws IOException, Photo.Refused {
+        var art = art(piece);
+        if (art.isEmpty()) {
+            return null;
         }
         int key = first(piece);
-        var known = images.get(key);
+        var known = pictures.get(key);
         if (known == null) {
-            known = Photo.Format.of(file.get())
-                            .filter(f -> f == Photo.Format.TIFF)
-                            .isPresent()
-                    ? LosslessFactory.createFromImage(document, Artwork.decode(Photo.Format.TIFF, file.get()))
-                    : PDImageXObject.createFromByteArray(document, file.get(), "artwork");
-            images.put(key, known);
+            known = art.get().page().length > 0
+                    ? page(art.get().page())
+                    : image(art.get().pixels());
+            pictures.put(key, known);
         }
-        return Optional.of(known);
+        return known;
+    }
+
+    private PDXObject page(byte[] alone) throws IOException {
+        var from = Loader.loadPDF(alone);
+        opened.add(from); // why: its streams are copied when the sheet is written
+        return new LayerUtility(document).importPageAsForm(from, 0);
+    }
+
+    private PDXObject image(byte[] file) throws IOException, Photo.Refused {
+        return Photo.Format.of(file).filter(f -> f == Photo.Format.TIFF).isPresent()
+                ? LosslessFactory.createFromImage(document, Artwork.decode(Photo.Format.TIFF, file))
+                : PDImageXObject.createFromByteArray(document, file, "artwork");
     }
 
     /** How much white lies where, as its own spot colour: as much as the picture is not bare. */
     private Optional<PDImageXObject> white(int piece) throws IOException, Photo.Refused {
-        var file = file(piece);
-        if (file.isEmpty()) {
+        var art = art(piece);
+        if (art.isEmpty()) {
             return Optional.empty();
         }
         int key = first(piece);
         var known = whites.get(key);
         if (known == null) {
-            var format = Photo.Format.of(file.get()).orElse(Photo.Format.PNG);
-            var image = Artwork.decode(format, file.get());
-            known = LosslessFactory.createFromImage(document, cover(image));
+            var file = art.get().pixels();
+            var image = Artwork.decode(Photo.Format.of(file).orElse(Photo.Format.PNG), file);
+            // by its longer side, which a turn does not change
+            var size = job.layout().placed().stream()
+                    .filter(p -> first(p.piece()) == key)
+                    .findFirst()
+                    .orElseThrow();
+            int longer = Math.max(image.getWidth(), image.getHeight());
+            int back = Math.round((float) job.choke() * longer / Math.max(size.width(), size.height()));
+            known = LosslessFactory.createFromImage(document, Choke.of(cover(image), back));
             known.setColorSpace(spot());
             whites.put(key, known);
         }

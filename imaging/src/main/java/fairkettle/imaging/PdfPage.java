@@ -4,6 +4,7 @@ import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
 import java.awt.image.DataBufferInt;
 import java.io.BufferedInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
@@ -17,7 +18,11 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.contentstream.operator.Operator;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.multipdf.LayerUtility;
+import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.pdmodel.graphics.form.PDTransparencyGroup;
@@ -50,8 +55,13 @@ final class PdfPage {
         return drawn(pdf, "", PdfPage::answer);
     }
 
-    /** A page with what is bare on it left clear. @param widthMm of the page; @param heightMm likewise */
-    record Clear(BufferedImage image, double widthMm, double heightMm) {}
+    /**
+     * A page with what is bare on it left clear.
+     *
+     * @param widthMm of the page as it is looked at; @param heightMm likewise
+     * @param alone the same page as a PDF of its own, with its strokes and nothing that could be carried out
+     */
+    record Clear(BufferedImage image, double widthMm, double heightMm, byte[] alone) {}
 
     /** @throws Photo.Refused likewise */
     static Clear renderClear(byte[] pdf) throws IOException, Photo.Refused {
@@ -130,7 +140,8 @@ final class PdfPage {
                     .asIntBuffer()
                     .get(((DataBufferInt) image.getRaster().getDataBuffer()).getData(), y * width, width);
         }
-        return new Clear(image, widthMm, heightMm);
+        var alone = data.readNBytes(data.readInt());
+        return new Clear(image, widthMm, heightMm, alone);
     }
 
     private static void writeClear(DataOutputStream out, Clear page) throws IOException {
@@ -145,6 +156,23 @@ final class PdfPage {
             row.asIntBuffer().put(pixels, at, width);
             out.write(row.array());
         }
+        out.writeInt(page.alone().length);
+        out.write(page.alone());
+    }
+
+    private static byte[] alone(PDDocument document) throws IOException {
+        try (var one = new PDDocument()) {
+            var form = new LayerUtility(one).importPageAsForm(document, 0);
+            var box = form.getBBox();
+            var page = new PDPage(box);
+            one.addPage(page);
+            try (var on = new PDPageContentStream(one, page)) {
+                on.drawForm(form);
+            }
+            var out = new ByteArrayOutputStream();
+            one.save(out, CompressParameters.NO_COMPRESSION);
+            return out.toByteArray();
+        }
     }
 
     /** The process of its own: a PDF on standard input, its first page on standard output. */
@@ -153,11 +181,11 @@ final class PdfPage {
         try {
             var pdf = System.in.readAllBytes();
             if (args.length > 0 && args[0].equals(CLEAR)) {
-                writeClear(out, drawn(pdf, ImageType.ARGB));
+                writeClear(out, clear(pdf));
                 out.flush();
                 return;
             }
-            var image = drawn(pdf, ImageType.BGR).image();
+            var image = image(pdf);
             out.writeInt(image.getWidth());
             out.writeInt(image.getHeight());
             out.write(((DataBufferByte) image.getRaster().getDataBuffer()).getData());
@@ -174,23 +202,35 @@ final class PdfPage {
         out.writeUTF(why);
     }
 
-    private static Clear drawn(byte[] bytes, ImageType type) throws IOException, Photo.Refused {
+    private static BufferedImage image(byte[] bytes) throws IOException, Photo.Refused {
         try (PDDocument document = Loader.loadPDF(bytes)) {
-            if (document.getNumberOfPages() == 0) {
-                throw new Photo.Refused("The PDF has no page.");
-            }
-            var box = document.getPage(0).getCropBox();
-            double inches = box.getWidth() / 72.0 * box.getHeight() / 72.0;
-            if (!(inches > 0.5)) {
-                throw new Photo.Refused("The PDF's first page is too small to be a sheet.");
-            }
-            measure(document.getPage(0).getResources(), 0);
-            float dpi = (float) Math.min(DPI, Math.sqrt(PIXELS / inches));
-            return new Clear(
-                    new Renderer(document).renderImageWithDPI(0, dpi, type),
-                    box.getWidth() / 72 * MM_PER_INCH,
-                    box.getHeight() / 72 * MM_PER_INCH);
+            return image(document, ImageType.BGR);
         }
+    }
+
+    private static Clear clear(byte[] bytes) throws IOException, Photo.Refused {
+        try (PDDocument document = Loader.loadPDF(bytes)) {
+            var image = image(document, ImageType.ARGB);
+            var page = document.getPage(0);
+            boolean lies = page.getRotation() % 180 != 0;
+            double width = page.getCropBox().getWidth() / 72 * MM_PER_INCH;
+            double height = page.getCropBox().getHeight() / 72 * MM_PER_INCH;
+            return new Clear(image, lies ? height : width, lies ? width : height, alone(document));
+        }
+    }
+
+    private static BufferedImage image(PDDocument document, ImageType type) throws IOException, Photo.Refused {
+        if (document.getNumberOfPages() == 0) {
+            throw new Photo.Refused("The PDF has no page.");
+        }
+        var box = document.getPage(0).getCropBox();
+        double inches = box.getWidth() / 72.0 * box.getHeight() / 72.0;
+        if (!(inches > 0.5)) {
+            throw new Photo.Refused("The PDF's first page is too small to be a sheet.");
+        }
+        measure(document.getPage(0).getResources(), 0);
+        float dpi = (float) Math.min(DPI, Math.sqrt(PIXELS / inches));
+        return new Renderer(document).renderImageWithDPI(0, dpi, type);
     }
 
     /** A small page may hold a picture that would unpack to more than there is memory. */

@@ -11,11 +11,13 @@ import java.awt.Color;
 import java.awt.color.ColorSpace;
 import java.awt.color.ICC_ColorSpace;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.contentstream.PDFStreamEngine;
@@ -31,8 +33,11 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.util.Matrix;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class JobPdfTest {
 
@@ -95,8 +100,12 @@ class JobPdfTest {
     }
 
     private static JobPdf.Job job(Media media, Piece piece, byte[] art, boolean mirrored, Optional<String> white) {
+        return job(media, piece, new JobPdf.Art(art, new byte[0]), mirrored, white);
+    }
+
+    private static JobPdf.Job job(Media media, Piece piece, JobPdf.Art art, boolean mirrored, Optional<String> white) {
         return new JobPdf.Job(
-                "club kit", media, media.lay(List.of(piece), 40), List.of(Optional.of(art)), mirrored, white);
+                "club kit", media, media.lay(List.of(piece), 40), List.of(Optional.of(art)), mirrored, white, 0);
     }
 
     @Test
@@ -190,11 +199,12 @@ class JobPdfTest {
                 .isFalse();
     }
 
-    @Test
-    void aPageOfAPdfHasItsSizeAndIsBareWhereNothingIsDrawn() throws Exception {
+    /** A page of 4 by 2 inches whose left half is blue. @param turned by so many degrees when it is looked at */
+    private static byte[] halfBlue(int turned) throws IOException {
         var out = new ByteArrayOutputStream();
         try (var document = new PDDocument()) {
             var page = new PDPage(new PDRectangle(288, 144));
+            page.setRotation(turned);
             document.addPage(page);
             try (var on = new PDPageContentStream(document, page)) {
                 on.setNonStrokingColor(0f, 0f, 1f);
@@ -203,8 +213,108 @@ class JobPdfTest {
             }
             document.save(out);
         }
+        return out.toByteArray();
+    }
 
-        var art = Artwork.read(out.toByteArray());
+    @ParameterizedTest
+    @CsvSource({"0, 800, 400", "90, 400, 800", "180, 800, 400"})
+    void aPdfLiesOnTheSheetWithItsStrokesWhicheverWayItIsTurned(int turned, int width, int height) throws Exception {
+        var art = Artwork.read(halfBlue(turned));
+        var pdf = JobPdf.of(job(
+                A4,
+                new Piece(width, height, 1, Turning.UPRIGHT),
+                new JobPdf.Art(art.drawn(), art.page()),
+                false,
+                Optional.empty()));
+
+        assertThat(art.widthMm()).isCloseTo(width == 800 ? 101.6 : 50.8, within(.01));
+        assertThat(drawn(pdf, 0)).as("pictures").isEmpty();
+        try (var document = Loader.loadPDF(pdf)) {
+            // ten points for a mm: what is blue lies in the same half of the piece as on the page by itself
+            var seen = new PDFRenderer(document).renderImageWithDPI(0, 254);
+            var alone = ImageIO.read(new ByteArrayInputStream(art.drawn()));
+            for (double x : new double[] {.1, .45, .55, .9}) {
+                for (double y : new double[] {.1, .45, .55, .9}) {
+                    boolean blue = alone.getRGB((int) (x * alone.getWidth()), (int) (y * alone.getHeight())) != 0;
+                    assertThat(seen.getRGB(50 + (int) (x * width), 50 + (int) (y * height)) & 0xffffff)
+                            .as("at %s, %s", x, y)
+                            .isEqualTo(blue ? 0x0000ff : 0xffffff);
+                }
+            }
+        }
+    }
+
+    @Test
+    void whiteStaysBackFromEveryEdgeOfTheColours() throws Exception {
+        var image = new BufferedImage(400, 200, BufferedImage.TYPE_INT_ARGB);
+        var on = image.createGraphics();
+        on.setColor(Color.RED);
+        on.fillRect(0, 0, 200, 200);
+        on.dispose();
+        var out = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", out);
+        var piece = new Piece(400, 200, 1, Turning.UPRIGHT); // one point for a tenth of a mm
+        var pdf = JobPdf.of(new JobPdf.Job(
+                "club kit",
+                A4,
+                A4.lay(List.of(piece), 40),
+                List.of(Optional.of(new JobPdf.Art(out.toByteArray(), new byte[0]))),
+                false,
+                Optional.of("W1"),
+                3));
+
+        try (var document = Loader.loadPDF(pdf)) {
+            var resources = document.getPage(0).getResources();
+            BufferedImage white = null;
+            for (var name : resources.getXObjectNames()) {
+                if (resources.getXObject(name) instanceof PDImageXObject i
+                        && i.getColorSpace().getName().equals("Separation")) {
+                    white = new BufferedImage(i.getWidth(), i.getHeight(), BufferedImage.TYPE_BYTE_GRAY);
+                    white.setData(i.getRawRaster());
+                }
+            }
+            assertThat(white).isNotNull();
+            for (int x : new int[] {0, 2, 3, 100, 196, 197, 300}) {
+                assertThat(white.getRaster().getSample(x, 100, 0))
+                        .as("at %d", x)
+                        .isEqualTo(x > 2 && x < 197 ? 255 : 0);
+            }
+            assertThat(white.getRaster().getSample(100, 2, 0)).isZero();
+            assertThat(white.getRaster().getSample(100, 3, 0)).isEqualTo(255);
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1", "2", "5", "40"})
+    void chokedWhiteIsTheLeastAroundEachPoint(int back) {
+        var random = new Random(back);
+        var cover = new BufferedImage(37, 23, BufferedImage.TYPE_BYTE_GRAY);
+        for (int i = 0; i < 37 * 23; i++) {
+            cover.getRaster().setSample(i % 37, i / 37, 0, random.nextInt(8) == 0 ? random.nextInt(256) : 255);
+        }
+        var before = cover.getData();
+
+        Choke.of(cover, back);
+
+        for (int x = 0; x < 37; x++) {
+            for (int y = 0; y < 23; y++) {
+                int least = 255;
+                for (int i = x - back; i <= x + back; i++) {
+                    for (int j = y - back; j <= y + back; j++) {
+                        boolean on = i >= 0 && j >= 0 && i < 37 && j < 23;
+                        least = Math.min(least, on ? before.getSample(i, j, 0) : 0);
+                    }
+                }
+                assertThat(cover.getRaster().getSample(x, y, 0))
+                        .as("%d, %d", x, y)
+                        .isEqualTo(least);
+            }
+        }
+    }
+
+    @Test
+    void aPageOfAPdfHasItsSizeAndIsBareWhereNothingIsDrawn() throws Exception {
+        var art = Artwork.read(halfBlue(0));
 
         assertThat(art.widthMm()).isCloseTo(101.6, within(.01));
         assertThat(art.transparent()).isTrue();

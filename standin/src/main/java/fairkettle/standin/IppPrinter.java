@@ -86,17 +86,20 @@ final class IppPrinter implements AutoCloseable {
         final String user;
         final Instant made = clock.instant();
         final String format;
+        final boolean fitted;
         volatile JobState state = JobState.pending;
         volatile String reason = "none";
         volatile int sheets;
         volatile Optional<Instant> began = Optional.empty();
         volatile Optional<Instant> ended = Optional.empty();
 
-        Job(int id, String name, String user, String format) {
+        /** @param fitted whether each page is made smaller, to lie within its own margins */
+        Job(int id, String name, String user, String format, boolean fitted) {
             this.id = id;
             this.name = name;
             this.user = user;
             this.format = format;
+            this.fitted = fitted;
         }
 
         boolean over() {
@@ -177,7 +180,7 @@ final class IppPrinter implements AutoCloseable {
         } else if (operation.equals(Operation.validateJob)
                 || operation.equals(Operation.printJob)
                 || operation.equals(Operation.createJob)) {
-            return print(operation, op, document, uri);
+            return print(operation, op, fitted(request), document, uri);
         } else if (operation.equals(Operation.sendDocument)) {
             return send(op, document, uri);
         } else if (operation.equals(Operation.getJobAttributes)) {
@@ -198,7 +201,7 @@ final class IppPrinter implements AutoCloseable {
         return builder;
     }
 
-    private IppPacket.Builder print(Operation operation, AttributeGroup op, byte[] document, URI uri) {
+    private IppPacket.Builder print(Operation operation, AttributeGroup op, boolean fitted, byte[] document, URI uri) {
         var format = format(op);
         if (!formats.contains(format)) {
             return response(Status.clientErrorDocumentFormatNotSupported)
@@ -216,7 +219,7 @@ final class IppPrinter implements AutoCloseable {
         if (operation.equals(Operation.printJob) && document.length == 0) {
             return response(Status.clientErrorBadRequest);
         }
-        var job = job(op, format);
+        var job = job(op, format, fitted);
         if (operation.equals(Operation.printJob)) {
             engine.execute(() -> run(job, document));
         } else {
@@ -228,12 +231,19 @@ final class IppPrinter implements AutoCloseable {
                         DelimiterTag.jobAttributes, jobAttributes(job, uri).subList(0, 4)));
     }
 
-    private synchronized Job job(AttributeGroup op, String format) {
+    /** Unless it is told not to, it fits each page into its own margins, as printers do. */
+    private static boolean fitted(IppPacket request) {
+        var job = request.get(Tag.jobAttributes);
+        return job == null || !"none".equals(job.getString(Types.printScaling));
+    }
+
+    private synchronized Job job(AttributeGroup op, String format, boolean fitted) {
         var job = new Job(
                 ++lastJob,
                 op.get(Types.jobName) == null ? "untitled" : op.getString(Types.jobName),
                 op.get(Types.requestingUserName) == null ? "anonymous" : op.getString(Types.requestingUserName),
-                format);
+                format,
+                fitted);
         jobs.put(job.id, job);
         jobs.values().removeIf(j -> jobs.size() > KEPT && j.over() && j.id <= lastJob - KEPT);
         return job;
@@ -343,7 +353,7 @@ final class IppPrinter implements AutoCloseable {
                 end(job, JobState.aborted, "aborted-by-system");
                 return;
             }
-            for (var page : Printing.document(machine, document, job.format)) {
+            for (var page : Printing.document(machine, document, job.format, job.fitted)) {
                 Thread.sleep(fault == Fault.SLOW ? 20 * millisPerPage : millisPerPage);
                 synchronized (job) {
                     if (job.over()) {
@@ -488,6 +498,8 @@ final class IppPrinter implements AutoCloseable {
         group.put(new KeywordType.Set("media-supported")
                 .of(List.of("iso_a4_210x297mm", "iso_a5_148x210mm", "na_letter_8.5x11in")));
         group.put(Types.mediaReady.of("iso_a4_210x297mm"));
+        group.put(Types.printScalingDefault.of("fit"));
+        group.put(Types.printScalingSupported.of(List.of("fit", "none")));
         group.put(Types.sidesDefault.of("one-sided"));
         group.put(Types.sidesSupported.of("one-sided"));
         group.put(Types.copiesSupported.of(new kotlin.ranges.IntRange(1, 1)));
@@ -504,7 +516,8 @@ final class IppPrinter implements AutoCloseable {
         group.put(Types.printerResolutionSupported.of(dpi));
         group.put(Types.pagesPerMinuteColor.of(2));
         group.put(Types.printerMoreInfo.of(URI.create("http://%s:%d/".formatted(uri.getHost(), uri.getPort()))));
-        group.put(Types.jobCreationAttributesSupported.of(List.of("media", "sides", "copies")));
+        group.put(Types.jobCreationAttributesSupported.of(
+                List.of("media", "media-col", "sides", "copies", "print-scaling")));
         supplies(group, levels);
         return response(Status.successfulOk).addGroup(chosen(group, op, DelimiterTag.printerAttributes));
     }

@@ -4,6 +4,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.Arrays;
 import java.util.Map;
 import javax.imageio.ImageIO;
 
@@ -14,6 +15,7 @@ import javax.imageio.ImageIO;
 public final class Paper {
 
     static final double DENSE = 10; // points per mm
+    private static final int MARK = 60; // of 255: darker than the paper by so much
     private static final float[] BLACK = {.04f, .04f, .045f};
 
     private static final Map<String, float[]> INKS = Map.of(
@@ -121,6 +123,25 @@ public final class Paper {
                     + (LIGHT[levels[b + c] & 255] * (1 - fx) + LIGHT[levels[b + 3 + c] & 255] * fx) * fy;
         }
         return true;
+    }
+
+    /** The least rectangle that holds all that is printed: left, top, right and low, in mm; of bare paper nothing. */
+    double[] marks() {
+        int bare = levels[0] & 255;
+        int[] box = {width, height, 0, 0};
+        for (int y = 0; y < height; y++) {
+            for (int x = 0; x < width; x++) {
+                int at = 3 * (y * width + x);
+                int darkest = Math.min(levels[at] & 255, Math.min(levels[at + 1] & 255, levels[at + 2] & 255));
+                if (darkest < bare - MARK) {
+                    box[0] = Math.min(box[0], x);
+                    box[1] = Math.min(box[1], y);
+                    box[2] = Math.max(box[2], x + 1);
+                    box[3] = Math.max(box[3], y + 1);
+                }
+            }
+        }
+        return Arrays.stream(box).mapToDouble(v -> v / DENSE).toArray();
     }
 
     /**

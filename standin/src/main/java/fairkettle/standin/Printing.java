@@ -2,6 +2,8 @@ package fairkettle.standin;
 
 import fairkettle.machine.NozzlePattern;
 import fairkettle.standin.machine.SimMachine;
+import java.awt.Color;
+import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -21,6 +23,7 @@ final class Printing {
 
     private static final double EDGE = 8; // mm round the own pattern
     private static final int MAX_PAGES = 40;
+    private static final double FITTED = .97; // of its size, where margins of 3 mm are kept
 
     private Printing() {}
 
@@ -73,8 +76,11 @@ final class Printing {
         return paper;
     }
 
-    /** @param format the document's type as it was declared */
-    static List<Paper> document(SimMachine machine, byte[] bytes, String format) throws Unprintable {
+    /**
+     * @param format the document's type as it was declared
+     * @param fitted whether pages are made smaller, to lie within the printer’s own margins: what drivers do unasked
+     */
+    static List<Paper> document(SimMachine machine, byte[] bytes, String format, boolean fitted) throws Unprintable {
         var pages = new ArrayList<Paper>();
         try {
             if (format.equals("application/pdf")
@@ -90,12 +96,13 @@ final class Printing {
                                 machine,
                                 renderer.renderImageWithDPI(i, (float) (Paper.DENSE * 25.4), ImageType.RGB),
                                 box.getWidth() / 72 * 25.4,
-                                box.getHeight() / 72 * 25.4));
+                                box.getHeight() / 72 * 25.4,
+                                fitted));
                     }
                 }
             } else if (format.equals("image/pwg-raster")) {
                 for (var image : PwgRaster.pages(bytes)) {
-                    pages.add(page(machine, image.image(), image.widthMm(), image.heightMm()));
+                    pages.add(page(machine, image.image(), image.widthMm(), image.heightMm(), fitted));
                 }
             } else {
                 var image = ImageIO.read(new ByteArrayInputStream(bytes));
@@ -103,7 +110,7 @@ final class Printing {
                     throw new Unprintable("No picture.", null);
                 }
                 boolean lying = image.getWidth() > image.getHeight();
-                pages.add(page(machine, image, lying ? 297 : 210, lying ? 210 : 297));
+                pages.add(page(machine, image, lying ? 297 : 210, lying ? 210 : 297, fitted));
             }
         } catch (IOException | RuntimeException e) {
             throw new Unprintable("The document is damaged.", e);
@@ -111,8 +118,25 @@ final class Printing {
         return pages;
     }
 
-    private static Paper page(SimMachine machine, BufferedImage image, double widthMm, double heightMm) {
+    private static BufferedImage smaller(BufferedImage whole) {
+        int width = whole.getWidth();
+        int height = whole.getHeight();
+        var image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        var on = image.createGraphics();
+        on.setColor(Color.WHITE);
+        on.fillRect(0, 0, width, height);
+        on.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+        int w = (int) (FITTED * width);
+        int h = (int) (FITTED * height);
+        on.drawImage(whole, (width - w) / 2, (height - h) / 2, w, h, null);
+        on.dispose();
+        return image;
+    }
+
+    private static Paper page(
+            SimMachine machine, BufferedImage whole, double widthMm, double heightMm, boolean fitted) {
         var paper = Paper.plain(widthMm, heightMm);
+        var image = fitted ? smaller(whole) : whole;
         var codes = machine.profile().codes().stream().map(c -> c.code()).toList();
         boolean light = codes.contains("LC");
         int[] row = new int[image.getWidth()];

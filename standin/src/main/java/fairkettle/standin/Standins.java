@@ -141,7 +141,7 @@ public final class Standins implements AutoCloseable {
     public void print(String name, byte[] pdf) throws IOException {
         var printer = found(name);
         try {
-            Printing.document(printer.machine(), pdf, "application/pdf").forEach(printer::lay);
+            Printing.document(printer.machine(), pdf, "application/pdf", false).forEach(printer::lay);
         } catch (Printing.Unprintable e) {
             throw new IOException(e.getMessage(), e);
         }
@@ -160,6 +160,11 @@ public final class Standins implements AutoCloseable {
     /** Lets its printer take these kinds of document alone. */
     public void takes(String name, String... formats) {
         found(name).takes(List.of(formats));
+    }
+
+    /** The least rectangle that holds all that is printed on its newest page: left, top, right and low, in mm. */
+    public double[] marks(String name) {
+        return found(name).tray().getLast().marks();
     }
 
     /** How many pages lie in its tray. */

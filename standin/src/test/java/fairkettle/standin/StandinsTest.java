@@ -31,6 +31,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 /** The bench over the network, as any client sees it. */
@@ -71,13 +72,30 @@ class StandinsTest {
                 .hasToString("[100, 100, 100, 100]");
     }
 
+    @ParameterizedTest
+    @CsvSource({"none, 260", "fit, 252.2"})
+    void aPageIsFittedIntoTheMarginsUnlessItIsToldNotTo(String scaling, double points) throws Exception {
+        ask(
+                "Bramble",
+                IppPacket.printJob(bench.printer("Bramble"))
+                        .putOperationAttributes(Types.documentFormat.of("application/pdf"))
+                        .putJobAttributes(Types.printScaling.of(scaling)),
+                cyanPage());
+        while (bench.pages("Bramble") == 0) {
+            Thread.onSpinWait();
+        }
+        double[] marks = bench.marks("Bramble");
+        assertThat(marks[2] - marks[0]).isCloseTo(points / 72 * 25.4, within(.3));
+    }
+
     @Test
     void aPageIsPrintedWithInkAndLiesInTheTray() throws Exception {
         double before = bench.machine("Bramble").levels().get("C");
         var job = ask(
                 "Bramble",
                 IppPacket.printJob(bench.printer("Bramble"))
-                        .putOperationAttributes(Types.documentFormat.of("application/pdf")),
+                        .putOperationAttributes(Types.documentFormat.of("application/pdf"))
+                        .putJobAttributes(Types.printScaling.of("none")),
                 cyanPage());
         int id = job.getValue(Tag.jobAttributes, Types.jobId);
         JobState state;

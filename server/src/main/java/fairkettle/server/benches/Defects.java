@@ -1,6 +1,7 @@
 package fairkettle.server.benches;
 
 import static fairkettle.db.Tables.DEFECT;
+import static fairkettle.db.Tables.MACHINE;
 
 import fairkettle.procedure.Facet;
 import fairkettle.server.web.Problem;
@@ -11,6 +12,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
+import org.jooq.Records;
 import org.springframework.stereotype.Repository;
 
 /** What is broken or missing at a machine, so that the next hands are told of it at the step that meets it. */
@@ -38,6 +40,19 @@ public class Defects {
                         r.getWords(),
                         r.getEffect(),
                         r.getAt().toInstant()));
+    }
+
+    /** Broken or missing somewhere, and nobody has mended it: its part may come with the next order. */
+    public record Unmended(long machine, String name, String words, String effect) {}
+
+    public List<Unmended> unmended() {
+        return db.select(MACHINE.ID, MACHINE.NAME, DEFECT.WORDS, DEFECT.EFFECT)
+                .from(DEFECT)
+                .join(MACHINE)
+                .on(MACHINE.ID.eq(DEFECT.MACHINE_ID))
+                .where(DEFECT.MENDED_AT.isNull())
+                .orderBy(DEFECT.ID)
+                .fetch(Records.mapping(Unmended::new));
     }
 
     /** In words, by what they concern. */

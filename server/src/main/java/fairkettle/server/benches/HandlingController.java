@@ -6,6 +6,7 @@ import fairkettle.machine.Handling;
 import fairkettle.machine.Panel;
 import fairkettle.machine.PanelKind;
 import fairkettle.machine.Screws;
+import fairkettle.machine.Tray;
 import fairkettle.machine.WasteLines;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -49,6 +50,8 @@ class HandlingController {
             BulkKit kit,
             KitPartsJson kitParts,
             List<UsualKitJson> kits,
+            List<Tray> trays,
+            List<TrayJson> allTrays,
             TeachJson taught) {}
 
     /** Parts that differ from kit to kit, with the words for them. */
@@ -81,6 +84,8 @@ class HandlingController {
 
     record LinesJson(WasteLines id, String label) {}
 
+    record TrayJson(Tray id, String label) {}
+
     /** @param own true if somebody has taught it */
     record WayJson(
             Panel.Act act,
@@ -99,7 +104,10 @@ class HandlingController {
             List<@Valid ScrewsJson> screws,
 
             @Nullable WasteLines wasteLines,
-            @Nullable BulkKit kit) {
+            @Nullable BulkKit kit,
+
+            @Nullable @Size(min = 1, max = 4, message = "Where does paper go in? One way at least.")
+            List<@NotNull Tray> trays) {
 
         static TeachJson of(Handling.Taught taught) {
             var how = new EnumMap<Panel.Act, TaughtWayJson>(Panel.Act.class);
@@ -115,7 +123,8 @@ class HandlingController {
                                     .map(s -> new ScrewsJson(s.which(), s.count()))
                                     .toList(),
                     taught.wasteLines(),
-                    taught.kit());
+                    taught.kit(),
+                    taught.trays());
         }
 
         Handling.Taught taught() {
@@ -131,7 +140,8 @@ class HandlingController {
                                     .map(s -> new Screws(s.which().strip(), s.count()))
                                     .toList(),
                     wasteLines,
-                    kit);
+                    kit,
+                    trays == null ? null : trays.stream().distinct().toList());
         }
     }
 
@@ -192,6 +202,8 @@ class HandlingController {
                 Stream.of(BulkKit.Usual.values())
                         .map(u -> new UsualKitJson(u, u.label(), u.kit()))
                         .toList(),
+                handling.trays(),
+                Stream.of(Tray.values()).map(t -> new TrayJson(t, t.label())).toList(),
                 TeachJson.of(machine.taught()));
     }
 }

@@ -2,6 +2,7 @@ package fairkettle.server.benches;
 
 import static fairkettle.db.Tables.AGREEMENT;
 import static fairkettle.db.Tables.BENCH;
+import static fairkettle.db.Tables.CARD;
 import static fairkettle.db.Tables.CHANNEL;
 import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.MACHINE;
@@ -657,6 +658,17 @@ public class Machines {
                         .machine(id),
                 account.postings());
         live.changed("machine/" + id);
+    }
+
+    /** Other machines that somebody has open work at, by name. */
+    public List<String> atWork(long except) {
+        return db.selectDistinct(MACHINE.NAME)
+                .from(CARD)
+                .join(MACHINE)
+                .on(MACHINE.ID.eq(CARD.MACHINE_ID))
+                .where(CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull(), MACHINE.ID.ne(except))
+                .orderBy(MACHINE.NAME)
+                .fetch(MACHINE.NAME);
     }
 
     /** Power cleanings that a machine ever had. @param last null if none */

@@ -3,6 +3,7 @@ package fairkettle.server.buying;
 import fairkettle.books.Article;
 import fairkettle.books.Ordering;
 import fairkettle.ink.Money;
+import fairkettle.server.benches.Defects;
 import fairkettle.server.papers.Sheet;
 import fairkettle.server.shelf.Articles;
 import fairkettle.server.shop.Shop;
@@ -59,15 +60,23 @@ class BuyingController {
     private final Suppliers suppliers;
     private final Purchases purchases;
     private final Articles articles;
+    private final Defects defects;
     private final Shop shop;
     private final Clock clock;
 
     BuyingController(
-            Stocks stocks, Suppliers suppliers, Purchases purchases, Articles articles, Shop shop, Clock clock) {
+            Stocks stocks,
+            Suppliers suppliers,
+            Purchases purchases,
+            Articles articles,
+            Defects defects,
+            Shop shop,
+            Clock clock) {
         this.stocks = stocks;
         this.suppliers = suppliers;
         this.purchases = purchases;
         this.articles = articles;
+        this.defects = defects;
         this.shop = shop;
         this.clock = clock;
     }
@@ -143,7 +152,11 @@ class BuyingController {
 
     /** @param today by the shop’s clock */
     record BuyingJson(
-            LocalDate today, List<ArticleJson> articles, List<SupplierJson> suppliers, List<BoughtJson> purchases) {}
+            LocalDate today,
+            List<ArticleJson> articles,
+            List<SupplierJson> suppliers,
+            List<BoughtJson> purchases,
+            List<Defects.Unmended> broken) {}
 
     @GetMapping("/api/buying")
     BuyingJson buying() {
@@ -163,7 +176,8 @@ class BuyingController {
                                 .thenComparing(a -> !a.liquid()))
                         .toList(),
                 suppliers.all().stream().map(s -> supplier(s, offers, labels)).toList(),
-                purchases.all().stream().map(p -> purchase(p, labels)).toList());
+                purchases.all().stream().map(p -> purchase(p, labels)).toList(),
+                defects.unmended());
     }
 
     /** By article: the shortest lead of whoever sells it. */

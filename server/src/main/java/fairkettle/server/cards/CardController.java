@@ -4,16 +4,21 @@ import fairkettle.changeover.Days;
 import fairkettle.changeover.Purpose;
 import fairkettle.changeover.Route;
 import fairkettle.hand.Glossary;
+import fairkettle.hand.SeenElsewhere;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.ink.Money;
 import fairkettle.machine.Chips;
 import fairkettle.machine.Handling;
+import fairkettle.machine.Supply;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Card;
 import fairkettle.procedure.CardAct;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.MachineState;
 import fairkettle.procedure.Outcome;
+import fairkettle.procedure.Pace;
+import fairkettle.procedure.Power;
 import fairkettle.procedure.StageBoard;
 import fairkettle.procedure.StepRun;
 import fairkettle.procedure.StopHere;
@@ -24,6 +29,7 @@ import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.changeover.WishQuery;
 import fairkettle.server.pictures.Pictures;
 import fairkettle.server.shelf.Shelf;
+import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shop.Presets;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.tools.Tools;
@@ -38,6 +44,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -66,6 +73,7 @@ class CardController {
     private final Passports passports;
     private final Presets presets;
     private final Shop shop;
+    private final Supplies supplies;
     private final Tools tools;
     private final Clock clock;
 
@@ -77,6 +85,7 @@ class CardController {
             Passports passports,
             Presets presets,
             Shop shop,
+            Supplies supplies,
             Tools tools,
             Clock clock) {
         this.service = service;
@@ -86,6 +95,7 @@ class CardController {
         this.passports = passports;
         this.presets = presets;
         this.shop = shop;
+        this.supplies = supplies;
         this.tools = tools;
         this.clock = clock;
     }
@@ -139,7 +149,12 @@ class CardController {
     /** @param stage how far a channel has come, in words; @param at from 0, not started, to 5, verified */
     record ChannelStageJson(String channel, String stage, int at) {}
 
-    /** @param words terms of the trade in it, for the step that comes next */
+    /**
+     * @param words terms of the trade in it, for the step that comes next
+     * @param power in which state of its power the machine is meanwhile; {@code clashes} if it is in another one now
+     * @param leastSeconds that its draws take at least; 0 where none is drawn slowly
+     * @param notToCopy what demonstrations show here
+     */
     record StepJson(
             String id,
             String part,
@@ -165,7 +180,11 @@ class CardController {
             List<Outcome.Reason> missing,
             List<NoteJson> notes,
             List<Handling.Matter> restsOn,
-            List<Glossary.Term> words) {}
+            List<Glossary.Term> words,
+            String power,
+            boolean clashes,
+            long leastSeconds,
+            List<String> notToCopy) {}
 
     /**
      * @param kind Done, Ticks, Each, Tally, Grid, Count, Lots, Comb, Acknowledge, Words, Choice, InOrder, Picks,
@@ -370,9 +389,19 @@ class CardController {
         var machine = machines.get(kept.machine());
         var notes = cards.notes(kept.id()).stream().collect(Collectors.groupingBy(Cards.Note::step));
         var state = card.state();
-        var steps = card.runs().stream()
-                .map(run -> step(card, state, run, notes.getOrDefault(run.step().id(), List.of())))
-                .toList();
+        var steps = new ArrayList<StepJson>();
+        var head = headPrice(machine);
+        var then = state; // as the machine will be when a step’s turn comes
+        for (var run : card.runs()) {
+            steps.add(step(
+                    card,
+                    state,
+                    Power.during(run.step(), then),
+                    run,
+                    head,
+                    notes.getOrDefault(run.step().id(), List.of())));
+            then = run.isOpen() ? then.with(run.step().effects()) : then;
+        }
         var inks = asks(card, CardController::forBottles)
                 ? shelf.lots().stream()
                         .filter(l -> !l.fluid() && !l.left().isZero())
@@ -406,7 +435,7 @@ class CardController {
                 kept.givenUp() != null ? "given up" : kept.finishedAt() != null ? "done" : "open",
                 card.next().map(r -> r.step().id()).orElse(null),
                 steps,
-                standing(card),
+                state.apart(),
                 lots,
                 bottles,
                 kept.open() && asks(card, CardController::forSyringes) ? syringes(kept, card) : Map.of(),
@@ -483,26 +512,6 @@ class CardController {
                                 .toList()));
     }
 
-    /** "the tank cap open: K C M Y", in the order of the facets. */
-    private static List<String> standing(Card card) {
-        return card.state().conditions().stream()
-                .filter(c -> c.facet().putBack(c.value()))
-                .collect(Collectors.groupingBy(
-                        c -> c.facet().label() + " " + c.value(), java.util.TreeMap::new, Collectors.toList()))
-                .entrySet()
-                .stream()
-                .map(e -> e.getKey()
-                        + e.getValue().stream()
-                                .map(fairkettle.procedure.Condition::channel)
-                                .filter(java.util.Objects::nonNull)
-                                .sorted()
-                                .map(c -> " " + c)
-                                .reduce(String::concat)
-                                .map(codes -> ":" + codes)
-                                .orElse(""))
-                .toList();
-    }
-
     private static List<ChannelStageJson> stages(Card card) {
         return StageBoard.of(card).entrySet().stream()
                 .map(e -> new ChannelStageJson(
@@ -537,7 +546,16 @@ class CardController {
                 : null;
     }
 
-    private static StepJson step(Card card, MachineState state, StepRun run, List<Cards.Note> notes) {
+    /** What a new one costs here, in a sentence. */
+    private String headPrice(Machines.Machine machine) {
+        var head = machine.profile().handling().headsByUser() ? Supply.HEAD_CARTRIDGE : Supply.HEAD;
+        long minor = supplies.prices().getOrDefault(head, head.usualPrice());
+        return "Here a new one is reckoned at %s."
+                .formatted(new Money(minor, shop.settings().money()));
+    }
+
+    private static StepJson step(
+            Card card, MachineState state, Power power, StepRun run, String head, List<Cards.Note> notes) {
         var step = run.step();
         var pause = step.pause();
         return new StepJson(
@@ -550,7 +568,9 @@ class CardController {
                 step.skippable(),
                 step.minutes(),
                 step.tools(),
-                step.cautions().stream().map(Caution::say).toList(),
+                step.cautions().stream()
+                        .map(c -> c == Caution.HEAD_RISK ? c.say() + " " + head : c.say())
+                        .toList(),
                 ask(step.ask()),
                 pause == null
                         ? null
@@ -580,7 +600,11 @@ class CardController {
                         .map(n -> new NoteJson(n.at(), n.person(), n.words(), n.picture()))
                         .toList(),
                 step.restsOn(),
-                card.next().filter(run::equals).isPresent() ? Glossary.terms(step) : List.of());
+                card.next().filter(run::equals).isPresent() ? Glossary.terms(step) : List.of(),
+                power.label(),
+                run.isOpen() && step.needs().stream().anyMatch(n -> n.facet() == Facet.POWER && !state.holds(n)),
+                Pace.least(step).toSeconds(),
+                SeenElsewhere.at(step));
     }
 
     private static AskJson ask(Ask ask) {

@@ -167,6 +167,15 @@ public class Cards {
                 .collect(Collectors.toMap(Open::machine, o -> o));
     }
 
+    /** What has to be put back at a machine before it runs, as its open card knows. */
+    public List<String> apart(long machine) {
+        return db.selectFrom(CARD)
+                .where(CARD.MACHINE_ID.eq(machine), CARD.FINISHED_AT.isNull(), CARD.GIVEN_UP.isNull())
+                .fetchOptional()
+                .map(r -> kept(r).card().state().apart())
+                .orElse(List.of());
+    }
+
     /**
      * What the next hands on an open card would do.
      *

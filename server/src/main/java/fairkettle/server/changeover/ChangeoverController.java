@@ -13,6 +13,7 @@ import fairkettle.machine.Chips;
 import fairkettle.procedure.Uncapped;
 import fairkettle.safety.Caution;
 import fairkettle.safety.School;
+import fairkettle.server.benches.Machines;
 import fairkettle.server.promises.Promises;
 import fairkettle.server.shelf.WasteBottles;
 import fairkettle.server.shop.Shop;
@@ -30,13 +31,16 @@ import org.springframework.web.bind.annotation.RestController;
 class ChangeoverController {
 
     private final Changeovers changeovers;
+    private final Machines machines;
     private final Promises promises;
     private final Shop shop;
     private final WasteBottles waste;
     private final Clock clock;
 
-    ChangeoverController(Changeovers changeovers, Promises promises, Shop shop, WasteBottles waste, Clock clock) {
+    ChangeoverController(
+            Changeovers changeovers, Machines machines, Promises promises, Shop shop, WasteBottles waste, Clock clock) {
         this.changeovers = changeovers;
+        this.machines = machines;
         this.promises = promises;
         this.shop = shop;
         this.waste = waste;
@@ -247,13 +251,19 @@ class ChangeoverController {
                 otherWays(plan, days.getLast().until()),
                 plan.cautions().stream().map(Caution::say).toList(),
                 plan.kit(),
-                first(plan),
+                first(wish.machine(), plan),
                 parts(plan));
     }
 
     /** What will not do, and has to be got before the first screw. */
-    private List<String> first(Plan plan) {
+    private List<String> first(long machine, Plan plan) {
         var first = new ArrayList<String>();
+        var busy = machines.atWork(machine);
+        if (!busy.isEmpty()) {
+            first.add(
+                    "One bench, one waste bottle, one pair of hands: work is open at %s. Bring it to where it may stand."
+                            .formatted(String.join(", ", busy)));
+        }
         if (plan.padAfter() > 1) {
             first.add("A new waste pad: with this it would be %d %% full. No card is made before it is in."
                     .formatted(Math.round(plan.padAfter() * 100)));

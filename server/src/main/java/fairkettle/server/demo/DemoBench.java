@@ -1,5 +1,6 @@
 package fairkettle.server.demo;
 
+import fairkettle.ink.ChannelCode;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
 import fairkettle.server.benches.Checks;
@@ -71,7 +72,10 @@ class DemoBench implements SimulatedBench, AutoCloseable {
             checks.latest(machine.id(), 1)
                     .forEach((code, found) ->
                             simulated.clog(code, found.getFirst().missing()));
-            printers.set(machine.id(), started.printer(machine.name()).toString());
+            printers.set(
+                    machine.id(),
+                    started.printer(machine.name()).toString(),
+                    machine.profile().codes().stream().anyMatch(ChannelCode::white));
         }
         room.probe("http://127.0.0.1:%d/probe".formatted(started.port()));
         hand.begin();

@@ -132,8 +132,8 @@ class DemoJobs {
                 id,
                 new JobService.Wish(
                         "Bramble", 0, 1, false, true, "a second set for the judge, gaps do not show", false)));
-        jobs.pressed(id, PressLine.CUT);
-        jobs.pressed(id, PressLine.PRESS);
+        jobs.pressed(id, PressLine.CUT, true);
+        jobs.pressed(id, PressLine.PRESS, true);
         jobs.looked(id, 3, true);
         jobs.picture(id, false, pictures.receive(png(this::dull)));
         jobs.picture(id, true, pictures.receive(png(on -> {

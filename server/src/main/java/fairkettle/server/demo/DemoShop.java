@@ -259,7 +259,8 @@ class DemoShop {
                 null,
                 null,
                 20.0,
-                true);
+                true,
+                null);
     }
 
     private void bottles(int behind) {

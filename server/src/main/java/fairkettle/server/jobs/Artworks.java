@@ -3,6 +3,7 @@ package fairkettle.server.jobs;
 import static fairkettle.db.Tables.ARTWORK;
 
 import fairkettle.imaging.Artwork;
+import fairkettle.imaging.JobPdf;
 import fairkettle.job.Separation.Tone;
 import fairkettle.server.pictures.Eye;
 import fairkettle.server.web.Problem;
@@ -77,13 +78,13 @@ public class Artworks {
         byte[] hash = Sha256.of(sent.bytes());
         var art = sent.artwork();
         var called = name.strip().isEmpty() ? "artwork" : name.strip();
-        var drawn = art.drawn();
         return db.insertInto(ARTWORK)
                 .set(ARTWORK.SHA256, hash)
                 .set(ARTWORK.NAME, called.length() > LONGEST_NAME ? called.substring(0, LONGEST_NAME) : called)
                 .set(ARTWORK.MEDIA_TYPE, art.format().mediaType())
                 .set(ARTWORK.BYTES, sent.bytes())
-                .set(ARTWORK.DRAWN, drawn.length == 0 ? null : drawn)
+                .set(ARTWORK.DRAWN, art.drawn().length == 0 ? null : art.drawn())
+                .set(ARTWORK.PAGE, art.page().length == 0 ? null : art.page())
                 .set(ARTWORK.SMALL, art.small())
                 .set(ARTWORK.WIDTH, art.width())
                 .set(ARTWORK.HEIGHT, art.height())
@@ -152,11 +153,12 @@ public class Artworks {
     }
 
     /** What a sheet draws: the file itself, or a PDF’s page. */
-    byte[] drawn(long id) {
-        return db.select(ARTWORK.BYTES, ARTWORK.DRAWN)
+    JobPdf.Art drawn(long id) {
+        return db.select(ARTWORK.BYTES, ARTWORK.DRAWN, ARTWORK.PAGE)
                 .from(ARTWORK)
                 .where(ARTWORK.ID.eq(id))
-                .fetchOptional(r -> r.value2() == null ? r.value1() : r.value2())
+                .fetchOptional(r -> new JobPdf.Art(
+                        r.value2() == null ? r.value1() : r.value2(), r.value3() == null ? new byte[0] : r.value3()))
                 .orElseThrow(() -> Problem.notFound("There is no artwork of this number (%d).".formatted(id)));
     }
 }

@@ -276,7 +276,9 @@ class JobController {
         return job(job);
     }
 
-    record PressStepJson(@NotNull(message = "Which step?") PressLine step) {}
+    record PressStepJson(
+            @NotNull(message = "Which step?") PressLine step,
+            @Nullable Boolean ready) {}
 
     @PostMapping("/api/jobs/{job}/heat")
     JobViews.JobJson heatJob(@PathVariable long job, @Valid @RequestBody PressStepJson step) {
@@ -286,7 +288,7 @@ class JobController {
 
     @PostMapping("/api/jobs/{job}/step")
     JobViews.JobJson pressStepDone(@PathVariable long job, @Valid @RequestBody PressStepJson step) {
-        service.pressed(job, step.step());
+        service.pressed(job, step.step(), Boolean.TRUE.equals(step.ready()));
         return job(job);
     }
 

@@ -288,9 +288,14 @@ public class JobService {
         if (wish.first() < 0 || wish.count() < 1 || wish.first() + wish.count() > all) {
             throw Problem.atField("count", "It has %d sheets: choose among them.".formatted(all));
         }
-        if (wish.send() && !wish.test() && job.order().on().roll()) {
+        if (wish.send()
+                && !wish.test()
+                && JobSheets.spot(job.order(), machine).isPresent()
+                && !printers.separates(machine.id())) {
             throw Problem.refused(
-                    "Film from a roll goes through the program that separates white: take the PDF, and open it there.",
+                    ("Film goes through the program that separates white: take the PDF, and open it there. If %s does"
+                                    + " that by itself, say so where its address stands.")
+                            .formatted(machine.name()),
                     List.of());
         }
         if (!wish.test()) {
@@ -430,9 +435,9 @@ public class JobService {
 
     // ---- at the press ------------------------------------------------------------------------------------------
 
-    /** A step at the press is done; where a clock runs, it goes onto the hob. */
+    /** A step at the press is done. @param ready whether what it asks for is ticked */
     @Transactional
-    public void pressed(long id, PressLine step) {
+    public void pressed(long id, PressLine step, boolean ready) {
         var job = open(id);
         var line = job.order().steps();
         if (!line.contains(step)) {
@@ -447,6 +452,9 @@ public class JobService {
         PressLine.hindrance(step, line, job.line()).ifPresent(why -> {
             throw Problem.refused(why, List.of());
         });
+        if (!ready && !step.asks().isEmpty()) {
+            throw Problem.refused("First: %s.".formatted(String.join("; ", step.asks())), List.of());
+        }
         if (step == PressLine.PRESS && job.order().press() == null
                 || step == PressLine.CURE && job.order().cure() == null) {
             throw Problem.refused("Read °C and seconds off the pack first, and write them into the order.", List.of());

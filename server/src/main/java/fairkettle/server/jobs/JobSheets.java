@@ -11,6 +11,7 @@ import fairkettle.job.Layout;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.pictures.Eye;
 import fairkettle.server.sheets.SheetBook;
+import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
 import java.time.Clock;
 import java.time.Instant;
@@ -36,6 +37,7 @@ class JobSheets implements SheetBook.ForJobs {
     private final Machines machines;
     private final ObjectProvider<JobService> service;
     private final Eye eye;
+    private final Shop shop;
     private final Clock clock;
 
     JobSheets(
@@ -46,6 +48,7 @@ class JobSheets implements SheetBook.ForJobs {
             Machines machines,
             ObjectProvider<JobService> service,
             Eye eye,
+            Shop shop,
             Clock clock) {
         this.db = db;
         this.jobs = jobs;
@@ -54,6 +57,7 @@ class JobSheets implements SheetBook.ForJobs {
         this.machines = machines;
         this.service = service;
         this.eye = eye;
+        this.shop = shop;
         this.clock = clock;
     }
 
@@ -143,7 +147,7 @@ class JobSheets implements SheetBook.ForJobs {
         var job = jobs.get(made.job());
         var order = job.order();
         var machine = machines.get(made.machine());
-        var files = new HashMap<Long, byte[]>();
+        var files = new HashMap<Long, JobPdf.Art>();
         var drawing = new JobPdf.Job(
                 "%s, job no. %d: %s".formatted(machine.name(), job.id(), order.what()),
                 order.on(),
@@ -153,7 +157,8 @@ class JobSheets implements SheetBook.ForJobs {
                         .map(art -> Optional.ofNullable(art).map(id -> files.computeIfAbsent(id, artworks::drawn)))
                         .toList(),
                 order.mirrored(),
-                made.test() ? Optional.empty() : spot(order, machine));
+                made.test() ? Optional.empty() : spot(order, machine),
+                shop.settings().chokeTenths());
         try {
             return eye.look(() -> JobPdf.of(drawing));
         } catch (RuntimeException e) {
@@ -162,6 +167,14 @@ class JobSheets implements SheetBook.ForJobs {
             }
             throw e;
         }
+    }
+
+    @Override
+    public boolean white(long sheet) {
+        var made = get(sheet);
+        return !made.test()
+                && spot(jobs.get(made.job()).order(), machines.get(made.machine()))
+                        .isPresent();
     }
 
     @Override

@@ -13,6 +13,7 @@ import fairkettle.job.Quote;
 import fairkettle.job.Sign;
 import fairkettle.job.Substrate;
 import fairkettle.machine.Feed;
+import fairkettle.machine.Tray;
 import fairkettle.safety.Caution;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.printing.Printers;
@@ -310,6 +311,7 @@ class JobViews {
             String title,
             String say,
             List<String> cautions,
+            List<String> asks,
             @Nullable HeatJson heat,
             boolean done,
             @Nullable String hindrance) {}
@@ -337,7 +339,8 @@ class JobViews {
             String says) {}
 
     /**
-     * @param printer whether one can be sent to; @param spot the name of the white’s spot colour in its sheets; null
+     * @param printer whether one can be sent to; @param sends whether it prints these sheets as they are sent;
+     * @param waysIn how what is printed on goes in; @param spot the name of the white’s spot colour in its sheets; null
      *     where none is on them; @param reminders before it prints
      */
     record OnMachineJson(
@@ -346,9 +349,14 @@ class JobViews {
             Check check,
             String checkSays,
             boolean printer,
-            boolean bed,
+            boolean sends,
+            boolean roll,
+            List<WayInJson> waysIn,
             @Nullable String spot,
             List<String> reminders) {}
+
+    /** @param side which side of it is printed on */
+    record WayInJson(Tray id, String label, String side) {}
 
     record JobFaultJson(Instant at, Sign sign, String label, String words, long caseId) {}
 
@@ -468,15 +476,21 @@ class JobViews {
     private OnMachineJson on(Job job, long id) {
         var machine = machines.get(id);
         var check = chooser.check(machine, job.order());
-        boolean bed = job.order().on().roll();
+        boolean roll = job.order().on().roll();
+        var spot = JobSheets.spot(job.order(), machine);
         return new OnMachineJson(
                 id,
                 machine.name(),
                 check,
                 check.words(),
                 printers.of(id).isPresent(),
-                bed,
-                JobSheets.spot(job.order(), machine).orElse(null),
+                printers.of(id).isPresent() && (spot.isEmpty() || printers.separates(id)),
+                roll,
+                machine.profile().handling().trays().stream()
+                        .filter(t -> !roll || t.film())
+                        .map(t -> new WayInJson(t, t.label(), t.side()))
+                        .toList(),
+                spot.orElse(null),
                 machine.fit().feed() == Feed.BULK
                         ? List.of("Its tubes run over the edge: where the lid cannot close on them, prop it, and keep"
                                 + " dust off while it prints.")
@@ -548,6 +562,7 @@ class JobViews {
                             step.cautions(job.order().ink()).stream()
                                     .map(Caution::say)
                                     .toList(),
+                            step.asks(),
                             heat == null || !step.timed() ? null : new HeatJson(heat.celsius(), heat.seconds()),
                             job.line().contains(step),
                             PressLine.hindrance(step, line, job.line()).orElse(null));

@@ -26,6 +26,7 @@ import fairkettle.server.owed.Owed;
 import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shop.Shop;
+import fairkettle.server.web.Problem;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -253,8 +254,7 @@ class BenchController {
             case INKED ->
                 new Holding.Inked(
                         Optional.ofNullable(machine.family())
-                                .orElseThrow(
-                                        () -> fairkettle.server.web.Problem.atField("family", "Which ink is in it?")),
+                                .orElseThrow(() -> Problem.atField("family", "Which ink is in it?")),
                         machine.make() == null || machine.make().isBlank()
                                 ? "own"
                                 : machine.make().strip(),
@@ -385,6 +385,13 @@ class BenchController {
     @PostMapping("/api/machines/{machine}/cleanings")
     @ResponseStatus(HttpStatus.CREATED)
     MachineJson recordCleaning(@PathVariable long machine, @Valid @RequestBody CleaningJson cleaning) {
+        var apart = cards.apart(machine);
+        if (!apart.isEmpty()) {
+            throw Problem.refused(
+                    "By its open card this machine is not together: %s. Put it back first, and finish that step."
+                            .formatted(String.join("; ", apart)),
+                    List.of());
+        }
         machines.cleaned(machine, cleaning.power(), null);
         return machine(machine);
     }

@@ -220,11 +220,7 @@ final class Papers {
                 StageBoard.of(card).entrySet().stream()
                         .map(e -> e.getKey() + " " + e.getValue().label())
                         .toList()));
-        var open = card.state().conditions().stream()
-                .filter(c -> c.facet().putBack(c.value()))
-                .map(c -> c.facet().label() + (c.channel() == null ? "" : " of " + c.channel()) + " " + c.value())
-                .sorted()
-                .toList();
+        var open = card.state().apart();
         sheet.text(open.isEmpty() ? "Nothing is open or off." : "Open or off: " + String.join(", ", open) + ".");
         card.runs().stream()
                 .filter(r -> r.isOpen() && r.step().hold() != null)

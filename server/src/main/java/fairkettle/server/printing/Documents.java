@@ -15,15 +15,28 @@ import org.apache.pdfbox.rendering.PDFRenderer;
 /** A sheet in whatever form a printer takes: the PDF itself, PWG raster (PWG 5102.4), or one JPEG page. */
 final class Documents {
 
+    static final String PDF = "application/pdf";
+
     private static final int DPI = 300;
+    private static final double POINT = 2540 / 72.0; // in hundredths of a mm
     private static final int HEADER = 1796;
 
     private Documents() {}
 
+    /** Of its first page, in hundredths of a mm, as IPP counts. */
+    record Size(int width, int length) {}
+
+    static Size size(byte[] pdf) throws IOException {
+        try (var document = Loader.loadPDF(pdf)) {
+            var box = document.getPage(0).getMediaBox();
+            return new Size((int) Math.round(box.getWidth() * POINT), (int) Math.round(box.getHeight() * POINT));
+        }
+    }
+
     /** @return empty for a format it cannot be made into */
     static Optional<byte[]> of(byte[] pdf, String format) throws IOException {
         return switch (format) {
-            case "application/pdf" -> Optional.of(pdf);
+            case PDF -> Optional.of(pdf);
             case "image/pwg-raster" -> Optional.of(raster(pdf));
             case "image/jpeg" -> jpeg(pdf);
             default -> Optional.empty();

@@ -7,7 +7,10 @@ import com.hp.jipp.encoding.IppOutputStream;
 import com.hp.jipp.encoding.IppPacket;
 import com.hp.jipp.encoding.Tag;
 import com.hp.jipp.model.JobState;
+import com.hp.jipp.model.MediaCol;
+import com.hp.jipp.model.PrintScaling;
 import com.hp.jipp.model.PrinterState;
+import com.hp.jipp.model.Sides;
 import com.hp.jipp.model.Types;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -108,13 +111,13 @@ final class IppClient {
         return attribute == null ? List.of() : attribute.strings();
     }
 
-    void validate(String name, String format) throws IOException {
-        ask(described(IppPacket.validateJob(printer), name, format), new byte[0]);
+    void validate(String name, String format, Documents.Size size) throws IOException {
+        ask(described(IppPacket.validateJob(printer), name, format, size), new byte[0]);
     }
 
     /** @return the printer's own number for the job */
-    int print(String name, String format, byte[] document) throws IOException {
-        var answer = ask(described(IppPacket.printJob(printer), name, format), document);
+    int print(String name, String format, Documents.Size size, byte[] document) throws IOException {
+        var answer = ask(described(IppPacket.printJob(printer), name, format, size), document);
         var id = answer.getValue(Tag.jobAttributes, Types.jobId);
         if (id == null) {
             throw new IOException("it gave the job no number");
@@ -122,9 +125,20 @@ final class IppClient {
         return id;
     }
 
-    private static IppPacket.Builder described(IppPacket.Builder request, String name, String format) {
+    /** Nothing is fitted to the paper: what was measured comes out as it was measured, once, on one side. */
+    private static IppPacket.Builder described(
+            IppPacket.Builder request, String name, String format, Documents.Size size) {
+        var media = new MediaCol();
+        media.setMediaSize(new MediaCol.MediaSize(size.width(), size.length()));
         return request.putOperationAttributes(
-                Types.requestingUserName.of("Fair Kettle"), Types.jobName.of(name), Types.documentFormat.of(format));
+                        Types.requestingUserName.of("Fair Kettle"),
+                        Types.jobName.of(name),
+                        Types.documentFormat.of(format))
+                .putJobAttributes(
+                        Types.copies.of(1),
+                        Types.sides.of(Sides.oneSided),
+                        Types.printScaling.of(PrintScaling.none),
+                        Types.mediaCol.of(media));
     }
 
     JobLook job(int id) throws IOException {

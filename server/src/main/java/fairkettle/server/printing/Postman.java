@@ -98,17 +98,24 @@ class Postman {
     private void send(Sending job, IppClient client) {
         String format;
         byte[] document;
+        Documents.Size size;
         try {
             var status = client.status();
             if (!status.accepting()) {
                 fail(job, "The printer takes no jobs now. Nothing was sent.");
                 return;
             }
-            format = List.of("application/pdf", "image/pwg-raster", "image/jpeg").stream()
+            format = List.of(Documents.PDF, "image/pwg-raster", "image/jpeg").stream()
                     .filter(status.formats()::contains)
                     .findFirst()
                     .orElse("");
-            var made = Documents.of(book.pdf(job.sheet()), format);
+            if (book.pdfOnly(job.sheet()) && !format.equals(Documents.PDF)) {
+                fail(job, "The printer takes no PDF, and nothing else carries the white. Take the PDF by hand.");
+                return;
+            }
+            var pdf = book.pdf(job.sheet());
+            size = Documents.size(pdf);
+            var made = Documents.of(pdf, format);
             if (made.isEmpty()) {
                 fail(
                         job,
@@ -117,7 +124,7 @@ class Postman {
                 return;
             }
             document = made.get();
-            client.validate(job.name(), format);
+            client.validate(job.name(), format, size);
         } catch (IppClient.Refused e) {
             fail(job, "The printer refused: %s. Nothing was sent.".formatted(e.getMessage()));
             return;
@@ -129,7 +136,7 @@ class Postman {
             return;
         }
         try {
-            printers.set(job, State.PRINTING, "Sent.", client.print(job.name(), format, document));
+            printers.set(job, State.PRINTING, "Sent.", client.print(job.name(), format, size, document));
         } catch (IppClient.Refused e) {
             fail(job, "The printer refused the sheet: %s.".formatted(e.getMessage()));
         } catch (IOException e) {

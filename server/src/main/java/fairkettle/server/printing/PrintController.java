@@ -1,7 +1,10 @@
 package fairkettle.server.printing;
 
+import fairkettle.machine.Fact;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.benches.Passports;
 import fairkettle.server.sheets.SheetBook;
+import fairkettle.server.web.Problem;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -25,12 +28,14 @@ class PrintController {
     private final Printers printers;
     private final SheetBook book;
     private final Machines machines;
+    private final Passports passports;
     private final OwnSheets own;
 
-    PrintController(Printers printers, SheetBook book, Machines machines, OwnSheets own) {
+    PrintController(Printers printers, SheetBook book, Machines machines, Passports passports, OwnSheets own) {
         this.printers = printers;
         this.book = book;
         this.machines = machines;
+        this.passports = passports;
         this.own = own;
     }
 
@@ -43,9 +48,18 @@ class PrintController {
     /** @param uri null if none is entered; @param says what it says of itself, in a sentence */
     record PrinterJson(@Nullable String uri, boolean answers, String says, List<SupplyJson> supplies) {}
 
+    /**
+     * @param separates true if it prints white by itself, where a page has it as a spot colour; null as false
+     * @param passwordPlace where the network’s password is kept, never the password; asked once for each machine
+     */
     record PrinterAddressJson(
             @NotNull @Size(max = 200, message = "At most 200 letters.")
-            String uri) {}
+            String uri,
+
+            @Nullable Boolean separates,
+
+            @Nullable @Size(max = 400, message = "At most 400 letters.")
+            String passwordPlace) {}
 
     /** @param permission null if it may not */
     record OwnSheetsJson(OwnSheets.@Nullable Permission permission) {}
@@ -62,7 +76,7 @@ class PrintController {
             @Min(value = 0, message = "Not below nothing.") @Max(value = 500, message = "At most 500.")
             int keep) {}
 
-    record PrintJobsJson(@Nullable String uri, List<Printers.Job> jobs) {}
+    record PrintJobsJson(@Nullable String uri, boolean separates, List<Printers.Job> jobs) {}
 
     /** Asks the printer itself, so it may take some seconds. */
     @GetMapping("/api/machines/{machine}/printer")
@@ -92,13 +106,29 @@ class PrintController {
     @PutMapping("/api/machines/{machine}/printer")
     PrintJobsJson setPrinter(@PathVariable long machine, @Valid @RequestBody PrinterAddressJson address) {
         machines.get(machine);
-        printers.set(machine, address.uri());
+        if (!address.uri().isBlank() && Printers.inNetwork(address.uri())) {
+            knowPassword(machine, address.passwordPlace());
+        }
+        printers.set(machine, address.uri(), Boolean.TRUE.equals(address.separates()));
         return printJobs(machine);
+    }
+
+    /** Before the network is set up: whoever does it anew in a year looks for it. */
+    private void knowPassword(long machine, @Nullable String place) {
+        if (!passports.facts(machine).getOrDefault(Fact.PASSWORD, "").isBlank()) {
+            return;
+        }
+        if (place == null || place.isBlank()) {
+            throw Problem.atField(
+                    "passwordPlace", "Where is the network’s password kept? Write the place, never the password.");
+        }
+        passports.write(machine, Fact.PASSWORD, place.strip());
     }
 
     @GetMapping("/api/machines/{machine}/print-jobs")
     PrintJobsJson printJobs(@PathVariable long machine) {
-        return new PrintJobsJson(printers.of(machine).orElse(null), printers.jobs(machine));
+        return new PrintJobsJson(
+                printers.of(machine).orElse(null), printers.separates(machine), printers.jobs(machine));
     }
 
     @GetMapping("/api/machines/{machine}/own-sheets")

@@ -78,9 +78,14 @@ public class Printers {
                 .fetchOptional(PRINTER.URI);
     }
 
-    /** @param uri empty to forget it */
+    /** Whether a machine prints white by itself, where a page has it as a spot colour. */
+    public boolean separates(long machine) {
+        return db.fetchExists(PRINTER, PRINTER.MACHINE_ID.eq(machine).and(PRINTER.SEPARATES));
+    }
+
+    /** @param uri empty to forget it; @param separates whether it prints white by itself */
     @Transactional
-    public void set(long machine, String uri) {
+    public void set(long machine, String uri, boolean separates) {
         if (uri.isBlank()) {
             db.deleteFrom(PRINTER).where(PRINTER.MACHINE_ID.eq(machine)).execute();
         } else {
@@ -88,13 +93,21 @@ public class Printers {
             db.insertInto(PRINTER)
                     .set(PRINTER.MACHINE_ID, machine)
                     .set(PRINTER.URI, valid.toString())
+                    .set(PRINTER.SEPARATES, separates)
                     .onConflict(PRINTER.MACHINE_ID)
                     .doUpdate()
                     .set(PRINTER.URI, valid.toString())
+                    .set(PRINTER.SEPARATES, separates)
                     .setNull(PRINTER.FINGERPRINT)
                     .execute();
         }
         live.changed("machine/" + machine);
+    }
+
+    /** Whether an address is in the network, behind its password, and not on this machine. @throws Problem likewise */
+    static boolean inNetwork(String typed) {
+        var host = valid(typed.strip()).getHost();
+        return !host.equals("localhost") && !host.startsWith("127.") && !host.equals("[::1]");
     }
 
     private static URI valid(String typed) {

@@ -84,6 +84,9 @@ public class SheetBook {
 
         byte[] pdf(long sheet);
 
+        /** Whether white is on it as a colour of its own, which only a PDF can carry. */
+        boolean white(long sheet);
+
         void printed(long sheet);
     }
 
@@ -188,6 +191,11 @@ public class SheetBook {
             throw Problem.refused("This sheet was printed already. Make another one.", List.of());
         }
         return sheet.value1();
+    }
+
+    /** Whether it can go out as a PDF alone, because white is on it as a colour of its own. */
+    public boolean pdfOnly(long id) {
+        return ofJob(id) && jobs.getObject().white(id);
     }
 
     public byte[] pdf(long id) {

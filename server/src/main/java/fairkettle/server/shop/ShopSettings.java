@@ -44,7 +44,7 @@ import org.jspecify.annotations.Nullable;
  *     entered without it; null as true
  * @param aired false if the room can neither be aired nor has a fan; null as true
  * @param settling how its white sinks, if it knows better than the usual; {@code whiteReturns} how often white goes
- *     back into a tank
+ *     back into a tank; {@code whiteChoke} how far it stays back from the edge of the colours, in mm
  */
 public record ShopSettings(
         @NotBlank(message = "Give the shop a name.") @Size(max = 60, message = "At most 60 letters.")
@@ -108,7 +108,14 @@ public record ShopSettings(
         @DecimalMax(value = "100", message = "At most 100 %.")
         Double taxPercent,
 
-        @Nullable Boolean pricesWithTax) {
+        @Nullable Boolean pricesWithTax,
+
+        @Nullable
+        @DecimalMin(value = "0", message = "Not below nothing.")
+        @DecimalMax(value = "2", message = "At most 2 mm.")
+        Double whiteChoke) {
+
+    private static final double WHITE_CHOKE = .2;
 
     private static final int WHITE_RETURNS = 6;
 
@@ -125,6 +132,11 @@ public record ShopSettings(
     /** Whether powder, alcohol and hot adhesive may be worked with here. */
     public boolean airedRoom() {
         return !Boolean.FALSE.equals(aired);
+    }
+
+    /** How far white stays back from every edge of the colours, in tenths of a mm. */
+    public int chokeTenths() {
+        return (int) Math.round(10 * (whiteChoke == null ? WHITE_CHOKE : whiteChoke));
     }
 
     /** How often white may go back into a tank before it is filled anew. */
@@ -202,6 +214,7 @@ public record ShopSettings(
                 Map.of(),
                 "Collected in the labelled bottle; ask your local authority where it goes.",
                 Comparison.usual(),
+                null,
                 null,
                 null,
                 null,

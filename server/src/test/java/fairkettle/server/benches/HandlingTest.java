@@ -82,6 +82,18 @@ class HandlingTest {
     }
 
     @Test
+    void whereItsPaperGoesInIsTaughtAndSaidInTheLog() {
+        assertThat(handling().get("trays").toString()).isEqualTo("[\"REAR\"]");
+        assertThat(teach("{\"ways\": {}, \"trays\": [\"FRONT\"]}")).hasStatusOk();
+        assertThat(handling().get("trays").toString()).isEqualTo("[\"FRONT\"]");
+        assertThat(log()).contains("paper goes into its cassette at the front");
+        assertThat(teach("{\"ways\": {}, \"trays\": []}"))
+                .hasStatus(400)
+                .bodyText()
+                .contains("One way at least");
+    }
+
+    @Test
     void aKeyAndHowLongItIsHeldAreInTheNextPlan() {
         assertThat(teach("""
             {"ways": {"CLEANING": {"say": "Hold the drop key.", "seconds": 7}}, "screws": [{"which": "rear", "count": 3}]}\

@@ -144,9 +144,44 @@ class BenchWorkTest {
             enter(card, "home", channel + "/1", "yes");
         }
         finish(card, "home");
+        assertThat(api.post("/api/cards/" + card + "/enter-all", """
+            {"step": "fluid", "cells": {"W1/0": "8", "W2/0": "8"}}\
+            """)).hasStatus2xxSuccessful();
+        assertThat(api.act(card, "finish", "{\"step\": \"fluid\"}"))
+                .as("with the ink still hanging at the line")
+                .hasStatus(422);
         finish(card, "swap");
+        assertThat(api.post("/api/machines/" + machine + "/cleanings", "{\"power\": false}"))
+                .hasStatus(422)
+                .bodyText()
+                .contains("at the end of the line hangs the waste bottle", "the tube off: W1 W2");
         assertThat(log(machine)).anyMatch(w -> w.contains("Ink out first, with air"));
         assertThat(step(card, "fluid").get("pause").get("seconds").asInt()).isEqualTo(300);
+    }
+
+    @Test
+    void whileTheWasteTubesAreOutNothingIsCleaned() {
+        long machine = film("Works waste tubes");
+        long card = begin(machine, "WHITE_START");
+        hand.carryOutUntil(card, "FILM", "pull");
+        var cleaning = "/api/machines/" + machine + "/cleanings";
+        assertThat(api.post(cleaning, "{\"power\": false}"))
+                .hasStatus(422)
+                .bodyText()
+                .contains("the waste line open");
+        hand.carryOutUntil(card, "FILM", "bubbles");
+        assertThat(api.post(cleaning, "{\"power\": false}")).hasStatus2xxSuccessful();
+    }
+
+    @Test
+    void aPlanSaysWhereElseWorkIsOpen() {
+        long busy = api.machine("Works elsewhere", "small-tank", "INKED");
+        long card = begin(busy, "POSITION_FAULT");
+        long machine = api.machine("Works next", "small-tank", "INKED");
+        var plan = "/api/plan?machine=" + machine + "&purpose=CONVERT&family=SUBLIMATION";
+        assertThat(api.read(api.get(plan)).get("first").toString()).contains("work is open at", "Works elsewhere");
+        assertThat(api.act(card, "give-up", "{\"reason\": \"only tried\"}")).hasStatusOk();
+        assertThat(api.read(api.get(plan)).get("first").toString()).doesNotContain("Works elsewhere");
     }
 
     @Test
@@ -247,6 +282,9 @@ class BenchWorkTest {
                 "/api/machines/" + machine + "/defects",
                 "{\"concerns\": \"COVERS\", \"words\": \"left clip gone\", \"effect\": \"Press at the right.\"}"));
         assertThat(passport.get("defects")).hasSize(1);
+        assertThat(api.read(api.get("/api/buying")).get("broken").toString())
+                .as("whoever orders is reminded of its part")
+                .contains("Works defect", "left clip gone");
         long card = begin(machine, "POSITION_FAULT");
         assertThat(step(card, "on").get("say").asString()).contains("left clip gone", "Press at the right");
         var after = api.read(api.post(
@@ -254,6 +292,7 @@ class BenchWorkTest {
                         + passport.at("/defects/0/id").asLong() + "/mended",
                 "{}"));
         assertThat(after.get("defects")).isEmpty();
+        assertThat(api.read(api.get("/api/buying")).get("broken").toString()).doesNotContain("Works defect");
         assertThat(api.post("/api/machines/" + machine + "/defects/999999/mended", "{}"))
                 .hasStatus(404);
     }

@@ -316,15 +316,28 @@ class JobsTest {
                 .hasStatus(422)
                 .bodyText()
                 .contains("separates white");
+        assertThat(api.put(
+                        "/api/machines/" + machine + "/printer",
+                        "{\"uri\": \"ipp://127.0.0.1:9/ipp/print\", \"separates\": true}",
+                        "0"))
+                .hasStatusOk();
+        assertThat(api.read(api.get("/api/jobs/" + id)).at("/on/sends").asBoolean())
+                .as("where the machine prints white by itself")
+                .isTrue();
+        assertThat(api.read(api.get("/api/jobs/" + id)).at("/on/waysIn/0/id").asString())
+                .isEqualTo("BED");
         var printed = sheetOut(id, "Long Thistle", 1);
         assertThat(printed.at("/state").asString()).isEqualTo("PRINTED");
         assertThat(act(id, "step", "{\"step\": \"PRESS\"}"))
                 .hasStatus(422)
                 .bodyText()
                 .contains("comes first");
-        for (var step : new String[] {"CUT_OFF", "POWDER"}) {
-            assertThat(act(id, "step", "{\"step\": \"%s\"}".formatted(step))).hasStatusOk();
-        }
+        assertThat(act(id, "step", "{\"step\": \"CUT_OFF\"}")).hasStatusOk();
+        assertThat(act(id, "step", "{\"step\": \"POWDER\"}"))
+                .hasStatus(422)
+                .bodyText()
+                .contains("dust mask and gloves on");
+        assertThat(act(id, "step", "{\"step\": \"POWDER\", \"ready\": true}")).hasStatusOk();
         var close = "{\"good\": 8, \"spoiled\": 0, \"sign\": null, \"words\": \"\", \"said\": \"\", \"minutes\": 40}";
         assertThat(act(id, "close", close)).hasStatus(422).bodyText().contains("Cure the powder");
         for (var step : new String[] {"CURE", "CUT", "PRESS"}) {

@@ -8,7 +8,10 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
-/** Everything that the shop knows, as it is at one moment, but for what only ever grows. */
+/**
+ * Everything that the shop knows, as it is at one moment, but for what only ever grows. Of pictures and documents their
+ * size stands for them: they come and go, and none is ever changed.
+ */
 record Database(Map<String, Set<String>> tables) {
 
     /** The journal itself, what screens have to hear of, and answers that were given. */
@@ -21,7 +24,9 @@ record Database(Map<String, Set<String>> tables) {
      */
     static Database read(JdbcClient db, long card) {
         var all = db.sql("""
-            select table_name, string_agg(quote_ident(column_name), ', ' order by ordinal_position)
+            select table_name, string_agg(
+                case when data_type = 'bytea' and table_name in ('picture', 'artwork', 'document')
+                    then 'octet_length(' || quote_ident(column_name) || ')' else quote_ident(column_name) end, ', ' order by ordinal_position)
             from information_schema.columns
             where table_schema = 'public' and table_name in (
                 select table_name from information_schema.tables

@@ -12,9 +12,12 @@ import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -106,6 +109,29 @@ class PrintingTest {
         var reading = api.read(api.send("/api/readings", bench.pictureOfPage("Bramble", With.SCANNER, 3)));
         assertThat(reading.get("machine").asLong()).isEqualTo(machine);
         assertThat(reading.get("kind").asString()).isEqualTo("HEALTH");
+        assertThat(bench.marks("Bramble"))
+                .as("nothing was fitted to the paper")
+                .containsExactly(drawn(sheet), within(.4));
+    }
+
+    /** The least rectangle of what is dark on a sheet as it was drawn: left, top, right and low, in mm. */
+    private double[] drawn(long sheet) throws IOException {
+        try (var document = Loader.loadPDF(
+                api.get("/api/sheets/" + sheet + "/sheet.pdf").getResponse().getContentAsByteArray())) {
+            var image = new PDFRenderer(document).renderImageWithDPI(0, 254);
+            double[] box = {image.getWidth(), image.getHeight(), 0, 0};
+            for (int y = 0; y < image.getHeight(); y++) {
+                for (int x = 0; x < image.getWidth(); x++) {
+                    int rgb = image.getRGB(x, y);
+                    if (Math.min(rgb >> 16 & 255, Math.min(rgb >> 8 & 255, rgb & 255)) < 150) {
+                        box = new double[] {
+                            Math.min(box[0], x), Math.min(box[1], y), Math.max(box[2], x + 1), Math.max(box[3], y + 1)
+                        };
+                    }
+                }
+            }
+            return Arrays.stream(box).map(v -> v / 10).toArray();
+        }
     }
 
     @Test
@@ -163,6 +189,24 @@ class PrintingTest {
         api.put("/api/machines/" + machine + "/printer", address, "0"); // a person entered it anew
         api.post("/api/sheets/" + second + "/print", "{}");
         await(machine, second, "DONE");
+    }
+
+    @Test
+    void beforeTheNetworkIsSetUpSomebodyWritesDownWhereItsPasswordIsKept() {
+        long machine = machine("Prints in the network");
+        var uri = "/api/machines/" + machine + "/printer";
+        assertThat(api.put(uri, "{\"uri\": \"ipp://192.0.2.7/ipp/print\"}", "0"))
+                .hasStatus(400)
+                .bodyText()
+                .contains("never the password");
+        assertThat(api.put(
+                        uri, "{\"uri\": \"ipp://192.0.2.7/ipp/print\", \"passwordPlace\": \"red book, office\"}", "0"))
+                .hasStatusOk();
+        assertThat(api.read(api.get("/api/machines/" + machine + "/passport")).toString())
+                .contains("red book, office");
+        assertThat(api.put(uri, "{\"uri\": \"ipp://192.0.2.8/ipp/print\"}", "0"))
+                .as("asked once")
+                .hasStatusOk();
     }
 
     @Test
