@@ -96,7 +96,13 @@ async function teach() {
     </section>
     <section v-if="!matters">
       <b class="head">Paper goes in by its</b>
-      <Tick v-for="t in handling.allTrays" :key="t.id" :model-value="draft.trays.includes(t.id)" @update:model-value="(on: boolean) => tray(t.id, on)">{{ t.label }}</Tick>
+      <Tick
+        v-for="t in handling.allTrays"
+        :key="t.id"
+        :model-value="draft.trays.includes(t.id)"
+        @update:model-value="(on: boolean) => tray(t.id, on)"
+        >{{ t.label }}</Tick
+      >
     </section>
     <KitFields v-if="about('KIT')" v-model="draft.kit" :usual="handling.kits" :parts="handling.kitParts" />
     <div v-if="problem" class="act strong" role="alert">

@@ -30,7 +30,10 @@ watch(
 )
 
 const { run: keep, busy: keeping } = oneAtATime(async () => {
-  const { data, error } = await api.PUT('/api/machines/{machine}/printer', { ...where(), body: { uri: address.value, separates: byItself.value, passwordPlace: place.value || undefined } })
+  const { data, error } = await api.PUT('/api/machines/{machine}/printer', {
+    ...where(),
+    body: { uri: address.value, separates: byItself.value, passwordPlace: place.value || undefined },
+  })
   problem.value = error ? problemOf(error) : undefined
   asked.value = problem.value?.errors?.some((e) => e.field === 'passwordPlace') ?? false
   if (data) emit('kept', data)

@@ -69,8 +69,8 @@ function addOwn() {
       />
       <p v-for="b in buying.broken" v-show="arrived" :key="`${b.machine} ${b.words}`" class="notice">
         <span
-          >Not mended yet on <RouterLink :to="`/machines/${b.machine}/papers`">{{ b.name }}</RouterLink
-          >: {{ b.words }}. Does a part for it come with this order?</span
+          >Not mended yet on <RouterLink :to="`/machines/${b.machine}/papers`">{{ b.name }}</RouterLink>: {{ b.words }}.
+          Does a part for it come with this order?</span
         >
       </p>
       <section v-if="open.length" v-show="arrived">

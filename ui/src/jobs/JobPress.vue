@@ -69,7 +69,10 @@ const current = computed(() => job.value?.steps.find((s) => !s.done))
             <BButton v-if="s.heat" variant="outline-secondary" :disabled="busy" @click="heat(s)"
               >Start the clock</BButton
             >
-            <BButton :variant="s.id === current?.id ? 'primary' : 'outline-secondary'" :disabled="busy || unready(s)" @click="step(s)"
+            <BButton
+              :variant="s.id === current?.id ? 'primary' : 'outline-secondary'"
+              :disabled="busy || unready(s)"
+              @click="step(s)"
               >Done</BButton
             >
           </span>
@@ -136,7 +139,8 @@ const current = computed(() => job.value?.steps.find((s) => !s.done))
       <form v-else class="again" @submit.prevent="film('RESUME')">
         <label class="check"><input v-model="ticks.fed" type="checkbox" />fed by hand to the roller</label>
         <label class="check"
-          ><input v-model="ticks.taped" type="checkbox" />taped flat; its edge down, and clear of the head at both ends</label
+          ><input v-model="ticks.taped" type="checkbox" />taped flat; its edge down, and clear of the head at both
+          ends</label
         >
         <label class="check"><input v-model="ticks.caught" type="checkbox" />the sensor has caught it</label>
         <BButton type="submit" variant="primary" :disabled="busy || !ticks.fed || !ticks.taped || !ticks.caught"

@@ -130,7 +130,11 @@ function make(test: boolean, send: boolean) {
         <p v-if="preset" class="small">
           <b>{{ preset.name }}:</b> {{ preset.paper }}{{ preset.settings ? `, ${preset.settings}` : '' }}
         </p>
-        <PaperSide :ways="job.on.waysIn" :coated="job.on.roll || job.order.ink === 'FILM'" :transfer="job.pressedWork" />
+        <PaperSide
+          :ways="job.on.waysIn"
+          :coated="job.on.roll || job.order.ink === 'FILM'"
+          :transfer="job.pressedWork"
+        />
         <template v-if="left.count && job.state === 'TAKEN'">
           <p v-if="short.length" class="notice">
             <span

@@ -96,7 +96,8 @@ const numberIn = (e: Event) => numberOf((e.target as HTMLInputElement).value)
         />
         <FieldProblem :problem="problem" field="whiteChoke" />
         <p class="small quiet">
-          Usually {{ shownLength(USUAL_CHOKE) }}: cloth and film move by a hair, and white that shows beside a colour is seen at once.
+          Usually {{ shownLength(USUAL_CHOKE) }}: cloth and film move by a hair, and white that shows beside a colour is
+          seen at once.
         </p>
       </ShopBlock>
     </div>

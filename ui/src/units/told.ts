@@ -23,14 +23,19 @@ const rounded = (inches: number) => String(Number(inches.toFixed(2)))
 
 /** A sentence, with its volumes and lengths in those units. */
 export function toldIn(units: Units, sentence: string): string {
-  return sentence.replace(AMOUNT, (whole, one: string, rest: string | undefined, two: string | undefined, unit: string) => {
-    const liquid = unit === 'mL'
-    if (liquid ? units.volume === 'mL' : units.length === 'mm') return whole
-    const shown = (number: string) =>
-      liquid ? figure(Number(number), units.volume) : rounded(inLength(Number(number) * (unit === 'cm' ? 10 : 1), 'inch'))
-    const between = rest && two ? rest.slice(0, rest.length - two.length) + shown(two) : ''
-    return `${shown(one)}${between} ${liquid ? units.volume : 'in'}`
-  })
+  return sentence.replace(
+    AMOUNT,
+    (whole, one: string, rest: string | undefined, two: string | undefined, unit: string) => {
+      const liquid = unit === 'mL'
+      if (liquid ? units.volume === 'mL' : units.length === 'mm') return whole
+      const shown = (number: string) =>
+        liquid
+          ? figure(Number(number), units.volume)
+          : rounded(inLength(Number(number) * (unit === 'cm' ? 10 : 1), 'inch'))
+      const between = rest && two ? rest.slice(0, rest.length - two.length) + shown(two) : ''
+      return `${shown(one)}${between} ${liquid ? units.volume : 'in'}`
+    },
+  )
 }
 
 /** An answer of the server as this shop reads it; the same where it reads mL and mm. */

@@ -55,7 +55,7 @@ final class Firmware {
                         .branch(Branch.stop(
                                 "refused",
                                 "It differs, or nobody vouches for it",
-                                "Refuse it: delete it unopened, and look over the computer that it came to. Ask the"
+                                "Refuse it: throw it away unopened, and look over the computer that it came to. Ask the"
                                         + " seller for another; until then the maker’s firmware stays, and chips answer"
                                         + " for the cartridges."))
                         .then(Facet.CABLE, "plugged in")

@@ -178,7 +178,7 @@ class BenchWorkTest {
         long busy = api.machine("Works elsewhere", "small-tank", "INKED");
         long card = begin(busy, "POSITION_FAULT");
         long machine = api.machine("Works next", "small-tank", "INKED");
-        var plan = "/api/plan?machine=" + machine + "&purpose=CONVERT&family=SUBLIMATION";
+        var plan = "/api/machines/" + machine + "/changeover?family=SUBLIMATION&make=own";
         assertThat(api.read(api.get(plan)).get("first").toString()).contains("work is open at", "Works elsewhere");
         assertThat(api.act(card, "give-up", "{\"reason\": \"only tried\"}")).hasStatusOk();
         assertThat(api.read(api.get(plan)).get("first").toString()).doesNotContain("Works elsewhere");
