@@ -179,9 +179,9 @@ class BenchWorkTest {
         long card = begin(busy, "POSITION_FAULT");
         long machine = api.machine("Works next", "small-tank", "INKED");
         var plan = "/api/machines/" + machine + "/changeover?family=SUBLIMATION&make=own";
-        assertThat(api.read(api.get(plan)).get("first").toString()).contains("work is open at", "Works elsewhere");
+        assertThat(api.read(api.get(plan)).at("/plan/first").toString()).contains("work is open at", "Works elsewhere");
         assertThat(api.act(card, "give-up", "{\"reason\": \"only tried\"}")).hasStatusOk();
-        assertThat(api.read(api.get(plan)).get("first").toString()).doesNotContain("Works elsewhere");
+        assertThat(api.read(api.get(plan)).at("/plan/first").toString()).doesNotContain("Works elsewhere");
     }
 
     @Test
