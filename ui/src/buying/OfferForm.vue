@@ -6,7 +6,7 @@ import Choice from '../shell/Choice.vue'
 import FieldProblem from '../shell/FieldProblem.vue'
 import TextInput from '../shell/TextInput.vue'
 import { typedVolume, type VolumeUnit } from '../units/format'
-import { moneyOf, numberOf } from '../units/typed'
+import { exchanged, moneyOf, numberOf, typedMoney } from '../units/typed'
 import type { Article } from './useBuying'
 
 /** A bottle, a pack or a set that a supplier sells, and its price by how many are bought. */
@@ -21,6 +21,13 @@ const emit = defineEmits<{ sells: [offer: Schemas['NewOffer']] }>()
 const name = ref('')
 const contents = reactive([{ article: '', each: '' }])
 const tiers = reactive([{ from: '1', price: '' }])
+/** Where it is sold in another currency: what one of it is in the shop’s. */
+const abroad = reactive({ on: false, currency: '', rate: '' })
+const CURRENCIES = Intl.supportedValuesOf('currency')
+const paidIn = computed(() => (abroad.on && CURRENCIES.includes(abroad.currency) ? abroad.currency : props.currency))
+/** In minor units of the shop’s currency. */
+const priced = (text: string) =>
+  abroad.on ? exchanged(moneyOf(text, paidIn.value), paidIn.value, abroad.rate, props.currency) : moneyOf(text, props.currency)
 const options = computed(() => [
   { value: '', text: 'choose' },
   ...props.articles.map((a) => ({ value: a.key, text: a.label })),
@@ -37,7 +44,7 @@ function send() {
       })),
     tiers: tiers
       .filter((t) => t.price.trim())
-      .map((t) => ({ from: Math.round(numberOf(t.from)), price: moneyOf(t.price, props.currency) })),
+      .map((t) => ({ from: Math.round(numberOf(t.from)), price: priced(t.price) })),
   })
 }
 </script>
@@ -65,13 +72,34 @@ function send() {
       <BButton size="sm" variant="link" @click="contents.push({ article: '', each: '' })">Another: it is a set</BButton>
     </fieldset>
     <fieldset>
-      <legend class="small">Price of one, {{ currency }}</legend>
+      <legend class="small">Price of one, {{ abroad.on ? abroad.currency || 'in its currency' : currency }}</legend>
+      <div v-if="abroad.on" class="pair">
+        <TextInput
+          :model-value="abroad.currency"
+          maxlength="3"
+          placeholder="currency"
+          aria-label="Its currency"
+          @update:model-value="(text) => (abroad.currency = String(text).toUpperCase())"
+        />
+        <TextInput
+          v-model="abroad.rate"
+          inputmode="decimal"
+          placeholder="rate"
+          :aria-label="`One of it is so many ${currency}`"
+        />
+      </div>
       <div v-for="(t, i) in tiers" :key="i" class="pair">
         <TextInput v-model="t.from" inputmode="numeric" :aria-label="`From how many, price ${i + 1}`" />
         <TextInput v-model="t.price" inputmode="decimal" :aria-label="`Price ${i + 1}`" />
       </div>
+      <p v-if="abroad.on && tiers[0]?.price && !Number.isNaN(priced(tiers[0].price))" class="small" role="status">
+        That is {{ typedMoney(priced(tiers[0].price), currency) }} {{ currency }}, kept at today’s rate.
+      </p>
       <FieldProblem :problem="problem" field="tiers" />
       <BButton size="sm" variant="link" @click="tiers.push({ from: '', price: '' })">Cheaper from more</BButton>
+      <BButton size="sm" variant="link" @click="abroad.on = !abroad.on">{{
+        abroad.on ? `Sold in ${currency}` : 'Sold in another currency'
+      }}</BButton>
     </fieldset>
     <BButton type="submit" variant="primary" :disabled="busy">They sell it</BButton>
   </form>

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { api, problemOf, type Schemas } from '../api/client'
 import { useLive } from '../shell/live'
+import Choice from '../shell/Choice.vue'
 import NumberInput from '../shell/NumberInput.vue'
 
 /** Tools, parts and what is used up: plans strike off what is counted here. */
@@ -16,6 +17,9 @@ const KINDS = [
 
 const lines = ref<Line[]>([])
 const problem = ref('')
+/** Why what is here is not what the book says: it stands in the log beside the difference. */
+const WHYS = ['counted', 'used up', 'spoiled or lost', 'found again', 'bought']
+const why = ref('counted')
 async function load() {
   const { data } = await api.GET('/api/shelf/supplies')
   if (data) lines.value = data
@@ -31,6 +35,7 @@ async function count(line: Line, change: { count?: number; price?: number }) {
     body: {
       count: Math.round(change.count ?? line.count),
       price: change.price ?? line.price,
+      why: change.count === undefined ? undefined : why.value,
     },
   })
   problem.value = error ? problemOf(error).detail : ''
@@ -41,6 +46,10 @@ async function count(line: Line, change: { count?: number; price?: number }) {
 <template>
   <section>
     <h2>Parts, tools and small things</h2>
+    <p class="row-form">
+      <label for="supplies-why">What differs was</label>
+      <Choice id="supplies-why" v-model="why" :options="WHYS" />
+    </p>
     <p v-if="problem" class="act strong" role="alert">{{ problem }}</p>
     <div class="groups">
       <table v-for="group in groups" :key="group.kind" class="figures">

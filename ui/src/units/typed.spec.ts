@@ -7,6 +7,7 @@ import {
   numberOf,
   numberOrNone,
   todayIn,
+  exchanged,
   typedMoney,
   whyNoNumber,
 } from './typed'
@@ -103,4 +104,22 @@ describe('a date as people type it', () => {
     ['Asia/Kolkata', '2026-07-19', '00:15:00', '2026-07-18T18:45:00.000Z'],
     ['America/New_York', '2026-03-08', '12:00:00', '2026-03-08T16:00:00.000Z'], // the morning the clocks went forward
   ])('in %s, %s %s is %s', (zone, date, time, instant) => expect(instantIn(zone, date, time)).toBe(instant))
+})
+
+describe('a price in another currency', () => {
+  it.each([
+    [2499, 'USD', '0.79', 'GBP', 1974],
+    [1000, 'JPY', '0.0053', 'GBP', 530],
+    [1250, 'GBP', '188,6', 'JPY', 2358],
+    [1500, 'KWD', '2.55', 'GBP', 383],
+    [5, 'USD', '0.1', 'GBP', 1],
+  ])('%i of %s at %s is in %s %i, to the minor unit', (minor, from, rate, to, comes) => {
+    expect(exchanged(minor, from, rate, to)).toBe(comes)
+  })
+
+  it('is none without a rate', () => {
+    expect(exchanged(100, 'USD', '', 'GBP')).toBeNaN()
+    expect(exchanged(100, 'USD', '0', 'GBP')).toBeNaN()
+    expect(exchanged(Number.NaN, 'USD', '0.8', 'GBP')).toBeNaN()
+  })
 })

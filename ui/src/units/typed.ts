@@ -35,6 +35,19 @@ export function typedMoney(minor: number, currency: string): string {
   return major.replace(/\.0+$/, '')
 }
 
+/**
+ * An amount in minor units of one currency in those of another, exact to the minor unit, halves up; `NaN` where the rate is none.
+ * @param rate units of the other for one of it, as it was typed
+ */
+export function exchanged(minor: number, from: string, rate: string, to: string): number {
+  const typed = numberOf(rate)
+  if (Number.isNaN(minor) || !(typed > 0)) return Number.NaN
+  const [whole = '', part = ''] = rate.trim().replace(',', '.').split('.')
+  const above = BigInt(minor) * BigInt(whole + part || '0') * 10n ** BigInt(minorDigits(to))
+  const below = 10n ** BigInt(part.length + minorDigits(from))
+  return Number((2n * above + below) / (2n * below))
+}
+
 /** Why a text is not taken as a number; empty if it is. */
 export function whyNoNumber(text: string, example = '12.5'): string {
   if (!Number.isNaN(numberOf(text))) return ''

@@ -15,7 +15,6 @@ import java.util.Objects;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.rendering.ImageType;
-import org.apache.pdfbox.rendering.PDFRenderer;
 import org.jspecify.annotations.Nullable;
 
 /** Turns what is sent into ink on paper, as far as this machine's nozzles, air and supply allow. */
@@ -89,7 +88,7 @@ final class Printing {
                     if (document.getNumberOfPages() > MAX_PAGES) {
                         throw new Unprintable("Too many pages.", null);
                     }
-                    var renderer = new PDFRenderer(document);
+                    var renderer = new WhiteApart(document);
                     for (int i = 0; i < document.getNumberOfPages(); i++) {
                         var box = document.getPage(i).getCropBox();
                         pages.add(page(
@@ -97,12 +96,13 @@ final class Printing {
                                 renderer.renderImageWithDPI(i, (float) (Paper.DENSE * 25.4), ImageType.RGB),
                                 box.getWidth() / 72 * 25.4,
                                 box.getHeight() / 72 * 25.4,
-                                fitted));
+                                fitted,
+                                renderer.white()));
                     }
                 }
             } else if (format.equals("image/pwg-raster")) {
                 for (var image : PwgRaster.pages(bytes)) {
-                    pages.add(page(machine, image.image(), image.widthMm(), image.heightMm(), fitted));
+                    pages.add(page(machine, image.image(), image.widthMm(), image.heightMm(), fitted, Map.of()));
                 }
             } else {
                 var image = ImageIO.read(new ByteArrayInputStream(bytes));
@@ -110,7 +110,7 @@ final class Printing {
                     throw new Unprintable("No picture.", null);
                 }
                 boolean lying = image.getWidth() > image.getHeight();
-                pages.add(page(machine, image, lying ? 297 : 210, lying ? 210 : 297, fitted));
+                pages.add(page(machine, image, lying ? 297 : 210, lying ? 210 : 297, fitted, Map.of()));
             }
         } catch (IOException | RuntimeException e) {
             throw new Unprintable("The document is damaged.", e);
@@ -134,7 +134,12 @@ final class Printing {
     }
 
     private static Paper page(
-            SimMachine machine, BufferedImage whole, double widthMm, double heightMm, boolean fitted) {
+            SimMachine machine,
+            BufferedImage whole,
+            double widthMm,
+            double heightMm,
+            boolean fitted,
+            Map<String, Double> white) {
         var paper = Paper.plain(widthMm, heightMm);
         var image = fitted ? smaller(whole) : whole;
         var codes = machine.profile().codes().stream().map(c -> c.code()).toList();
@@ -152,6 +157,8 @@ final class Printing {
                 }
             }
         }
+        // white lies under or over it, and shows on no plain paper: it is only gone from its tank
+        white.forEach((code, mm2) -> asked.merge(code, mm2 * Paper.DENSE * Paper.DENSE * perPoint, Double::sum));
         Map<String, float[]> came = machine.supply(asked, paper.height);
         Map<String, float[]> firing = machine.firing();
         Map<String, Double> foreign = machine.foreign();

@@ -13,6 +13,7 @@ import com.hp.jipp.model.Types;
 import fairkettle.machine.Profiles;
 import fairkettle.standin.machine.SimMachine;
 import fairkettle.standin.machine.Trouble;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URI;
@@ -23,10 +24,15 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColorSpace;
+import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -45,7 +51,8 @@ class StandinsTest {
         bench = Standins.start(
                 List.of(
                         new Standins.Wanted("Bramble", Profiles.named("small-tank"), false),
-                        new Standins.Wanted("Teasel", Profiles.named("small-cartridge"), true)),
+                        new Standins.Wanted("Teasel", Profiles.named("small-cartridge"), true),
+                        new Standins.Wanted("Thistle", Profiles.named("film-rebuilt"), false)),
                 5,
                 0,
                 Clock.systemUTC(),
@@ -247,6 +254,62 @@ class StandinsTest {
 
     private URI at(String path) {
         return URI.create("http://127.0.0.1:" + bench.port() + path);
+    }
+
+    @Test
+    void whiteOnAPageComesOutOfItsOwnTankAndNoOther() throws Exception {
+        var before = bench.machine("Thistle").levels();
+        ask(
+                "Thistle",
+                IppPacket.printJob(bench.printer("Thistle"))
+                        .putOperationAttributes(Types.documentFormat.of("application/pdf"))
+                        .putJobAttributes(Types.printScaling.of("none")),
+                whitePage());
+        while (bench.pages("Thistle") == 0) {
+            Thread.onSpinWait();
+        }
+        var after = bench.machine("Thistle").levels();
+        double half = 260 * 160 / 2.0; // points: half of the picture is covered
+        assertThat(before.get("W1") - after.get("W1")).isCloseTo(.7 * half / (595.0 * 842), within(.005));
+        assertThat(after.get("C")).isEqualTo(before.get("C"));
+        assertThat(after.get("K")).isEqualTo(before.get("K"));
+    }
+
+    /** A picture of white, as a spot colour, left half of it covered. */
+    private static byte[] whitePage() throws IOException {
+        try (var document = new PDDocument()) {
+            var page = new PDPage(new PDRectangle(300, 200));
+            document.addPage(page);
+            var image = new BufferedImage(20, 10, BufferedImage.TYPE_BYTE_GRAY);
+            for (int i = 0; i < 100; i++) {
+                image.getRaster().setSample(i % 10, i / 10, 0, 255);
+            }
+            var white = LosslessFactory.createFromImage(document, image);
+            var function = new COSDictionary();
+            function.setInt(COSName.FUNCTION_TYPE, 2);
+            function.setInt(COSName.N, 1);
+            function.setItem(COSName.DOMAIN, numbers(0f, 1f));
+            function.setItem(COSName.C0, numbers(0f, 0f, 0f, 0f));
+            function.setItem(COSName.C1, numbers(0f, 0f, 0f, .2f));
+            var spot = new COSArray();
+            spot.add(COSName.SEPARATION);
+            spot.add(COSName.getPDFName("W1"));
+            spot.add(COSName.DEVICECMYK);
+            spot.add(function);
+            white.setColorSpace(PDColorSpace.create(spot));
+            try (var on = new PDPageContentStream(document, page)) {
+                on.drawImage(white, 20, 20, 260, 160);
+            }
+            var out = new ByteArrayOutputStream();
+            document.save(out);
+            return out.toByteArray();
+        }
+    }
+
+    private static COSArray numbers(float... values) {
+        var array = new COSArray();
+        array.setFloatArray(values);
+        return array;
     }
 
     private static byte[] cyanPage() throws IOException {

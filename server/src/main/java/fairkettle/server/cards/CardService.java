@@ -353,6 +353,7 @@ public class CardService {
     private List<Posting> booked(Machines.Machine machine, StepRun run, CardMoves moves, Set<Long> bottles) {
         var account = ledger.openAccount(machine.id(), waste.inUse(), bottles);
         moves.carryOut(run, account);
+        waste.take(account.postings());
         return account.postings();
     }
 

@@ -359,10 +359,10 @@ class DemoShop {
                         2,
                         Supply.TRANSFER_PAPER,
                         900)
-                .forEach((what, count) -> supplies.count(what, count, null));
-        supplies.count(Supply.EYE_PROTECTION, 2, null);
-        supplies.count(Supply.FILM_SHEET, 420, null);
-        supplies.count(Supply.FOOD_SHEET, 260, null);
+                .forEach((what, count) -> supplies.count(what, count, null, ""));
+        supplies.count(Supply.EYE_PROTECTION, 2, null, "");
+        supplies.count(Supply.FILM_SHEET, 420, null, "");
+        supplies.count(Supply.FOOD_SHEET, 260, null, "");
         waste.open(
                 "Back bench, autumn",
                 WasteKind.LIQUID,

@@ -200,6 +200,7 @@ public class RoutineService {
         } else {
             var account = ledger.openAccount(id, waste.inUse(), List.of());
             account.flow(slot, volume, account.waste());
+            waste.take(account.postings());
             journal.write(
                     NewEntry.of(
                                     EntryKind.WHITE,

@@ -359,7 +359,9 @@ public class UpkeepBook implements Journal.Moving {
             }
         }
         write(id, before, upkeep.after(before, what, what.at()));
-        use(id, what);
+        var days = new LinkedHashMap<UsedKey, Used>();
+        use(days, what);
+        add(id, days);
     }
 
     private void write(long machine, Map<Key, Mark> before, Map<Key, Mark> after) {
@@ -402,7 +404,22 @@ public class UpkeepBook implements Journal.Moving {
         }
     }
 
-    private void use(long machine, Happening what) {
+    /** A day’s channel; without a channel the machine itself. */
+    private record UsedKey(LocalDate day, String channel) {}
+
+    /** What a day took. @param laid on paper, mL; @param moved in all, mL; @param pad of it, mL */
+    private record Used(double laid, double moved, double pad, double sheets, int cleanings) {
+        Used plus(Used more) {
+            return new Used(
+                    laid + more.laid,
+                    moved + more.moved,
+                    pad + more.pad,
+                    sheets + more.sheets,
+                    cleanings + more.cleanings);
+        }
+    }
+
+    private void use(Map<UsedKey, Used> days, Happening what) {
         if (what.moved().isEmpty() && what.sheets() <= 0 && what.cleanings() == 0) {
             return;
         }
@@ -410,27 +427,39 @@ public class UpkeepBook implements Journal.Moving {
         double waste = what.cleanings() > 0
                 ? what.moved().values().stream().mapToDouble(d -> d).sum()
                 : 0;
+        days.merge(new UsedKey(day, ""), new Used(0, 0, waste, what.sheets(), what.cleanings()), Used::plus);
+        what.moved()
+                .forEach((channel, moved) -> days.merge(
+                        new UsedKey(day, channel.code()),
+                        new Used(what.laid().getOrDefault(channel, 0.0), moved, 0, 0, 0),
+                        Used::plus));
+    }
+
+    private void add(long machine, Map<UsedKey, Used> days) {
+        if (days.isEmpty()) {
+            return;
+        }
         var rows = db.insertInto(
-                        USED_DAY,
-                        USED_DAY.MACHINE_ID,
-                        USED_DAY.DAY,
-                        USED_DAY.CHANNEL,
-                        USED_DAY.LAID,
-                        USED_DAY.MOVED,
-                        USED_DAY.PAD,
-                        USED_DAY.SHEETS,
-                        USED_DAY.CLEANINGS)
-                .values(machine, day, "", 0.0, 0.0, waste, what.sheets(), what.cleanings());
-        for (var moved : what.moved().entrySet()) {
+                USED_DAY,
+                USED_DAY.MACHINE_ID,
+                USED_DAY.DAY,
+                USED_DAY.CHANNEL,
+                USED_DAY.LAID,
+                USED_DAY.MOVED,
+                USED_DAY.PAD,
+                USED_DAY.SHEETS,
+                USED_DAY.CLEANINGS);
+        for (var of : days.entrySet()) {
+            var used = of.getValue();
             rows = rows.values(
                     machine,
-                    day,
-                    moved.getKey().code(),
-                    what.laid().getOrDefault(moved.getKey(), 0.0),
-                    moved.getValue(),
-                    0.0,
-                    0.0,
-                    0);
+                    of.getKey().day(),
+                    of.getKey().channel(),
+                    used.laid(),
+                    used.moved(),
+                    used.pad(),
+                    used.sheets(),
+                    used.cleanings());
         }
         rows.onConflict(USED_DAY.MACHINE_ID, USED_DAY.DAY, USED_DAY.CHANNEL)
                 .doUpdate()
@@ -489,13 +518,14 @@ public class UpkeepBook implements Journal.Moving {
         for (var key : upkeep.keys().keySet()) {
             now.put(key, Mark.begun(joined));
         }
+        var days = new LinkedHashMap<UsedKey, Used>();
         for (var entry : entries) {
             var at = entry.getAt().toInstant();
             var what = happening(entry.getId(), entry(entry), at, postings.getOrDefault(entry.getId(), List.of()));
             if (what.isPresent()) {
                 now = upkeep.after(now, what.get(), joined);
                 if (at.isAfter(used)) {
-                    use(machine.id(), what.get());
+                    use(days, what.get());
                 }
             }
             for (var done : routines.getOrDefault(entry.getId(), List.of())) {
@@ -505,6 +535,7 @@ public class UpkeepBook implements Journal.Moving {
                 now = upkeep.after(now, Happening.check(at, entry.getId()), joined);
             }
         }
+        add(machine.id(), days);
         write(machine.id(), Map.of(), now);
     }
 

@@ -59,7 +59,10 @@ class ShelfController {
             int count,
 
             @Nullable @Min(value = 0, message = "Not below nothing.")
-            Long price) {}
+            Long price,
+
+            @Nullable @Size(max = 120, message = "At most 120 letters.")
+            String why) {}
 
     record WasteJson(
             @NotBlank(message = "Give it a name.") @Size(max = 40, message = "At most 40 letters.")
@@ -137,7 +140,11 @@ class ShelfController {
 
     @PutMapping("/api/shelf/supplies/{what}")
     List<Supplies.Line> countSupply(@PathVariable Supply what, @Valid @RequestBody CountJson counted) {
-        supplies.count(what, counted.count(), counted.price());
+        supplies.count(
+                what,
+                counted.count(),
+                counted.price(),
+                counted.why() == null ? "" : counted.why().strip());
         return supplies.all();
     }
 

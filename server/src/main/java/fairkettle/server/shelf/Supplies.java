@@ -70,11 +70,13 @@ public class Supplies {
         return prices;
     }
 
-    /** Counted on the shelf. */
+    /** Counted on the shelf. @param why it differs from the book; empty for the first count */
     @Transactional
-    public void count(Supply what, int count, @Nullable Long price) {
+    public void count(Supply what, int count, @Nullable Long price, String why) {
+        int before = counts().getOrDefault(what, 0);
+        var differs = before == count ? "" : ", %+d%s".formatted(count - before, why.isBlank() ? "" : ", " + why);
         journal.write(
-                NewEntry.of(EntryKind.SUPPLY, "%s: %d on the shelf".formatted(what.label(), count)),
+                NewEntry.of(EntryKind.SUPPLY, "%s: %d on the shelf%s".formatted(what.label(), count, differs)),
                 List.of(),
                 List.of(new Consequence.Counted(what, count, price)));
     }

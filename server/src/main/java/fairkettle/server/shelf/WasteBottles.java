@@ -88,6 +88,29 @@ public class WasteBottles {
                 .findFirst();
     }
 
+    /** @throws Problem if what goes in is more than the bottle in use still takes */
+    public void take(List<Posting> postings) {
+        for (var bottle : all()) {
+            if (bottle.kind() != WasteKind.LIQUID || bottle.closedOn() != null) {
+                continue;
+            }
+            var place = new Place.Waste(bottle.id());
+            var comes = new Millilitres(Math.max(
+                    0,
+                    postings.stream()
+                            .filter(p -> p.place().equals(place))
+                            .mapToLong(Posting::microlitres)
+                            .sum()));
+            var room = bottle.capacity().over(bottle.holds());
+            if (comes.compareTo(room) > 0) {
+                throw Problem.refused(
+                        "“%s” takes %s mL more, and %s mL would go in. Put an empty waste bottle in use first."
+                                .formatted(bottle.name(), room, comes),
+                        List.of());
+            }
+        }
+    }
+
     /** A new bottle; the one in use so far is closed. */
     @Transactional
     public void open(String name, WasteKind kind, Millilitres capacity, LocalDate today) {

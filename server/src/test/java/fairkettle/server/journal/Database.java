@@ -1,7 +1,9 @@
 package fairkettle.server.journal;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -45,7 +47,7 @@ record Database(Map<String, Set<String>> tables) {
             select 'card', (id, version)::text from card where id <> :card union all
             select 'card', (id, body, plan, wish)::text from card where id = :card\
             """).param("card", card).query(r -> {
-            tables.computeIfAbsent(r.getString("name"), _ -> new TreeSet<>()).add(r.getString("row"));
+            tables.computeIfAbsent(r.getString("name"), _ -> new HashSet<>()).add(r.getString("row"));
         });
         return new Database(tables);
     }
@@ -56,6 +58,9 @@ record Database(Map<String, Set<String>> tables) {
         names.addAll(before.tables.keySet());
         return names.stream()
                 .flatMap(name -> {
+                    if (Objects.equals(tables.get(name), before.tables.get(name))) {
+                        return java.util.stream.Stream.<String>empty();
+                    }
                     var now = new TreeSet<>(tables.getOrDefault(name, Set.of()));
                     var was = new TreeSet<>(before.tables.getOrDefault(name, Set.of()));
                     var gone = new TreeSet<>(was);

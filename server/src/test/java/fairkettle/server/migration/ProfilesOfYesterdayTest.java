@@ -9,6 +9,7 @@ import fairkettle.machine.PanelKind;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Profiles;
 import fairkettle.machine.Screws;
+import fairkettle.machine.Tray;
 import fairkettle.machine.WasteLines;
 import fairkettle.server.ServerTest;
 import java.io.IOException;
@@ -57,6 +58,7 @@ class ProfilesOfYesterdayTest {
                 assertThat(now.handling().screws()).containsExactly(new Screws("cover screws", 7));
                 assertThat(now.handling().wasteLines()).isEqualTo(lines);
                 assertThat(now.handling().powerFirst()).isTrue();
+                assertThat(now.handling().trays()).containsExactly(Tray.REAR);
                 assertThat(now.handling().kit())
                         .isEqualTo(
                                 now.channels().size() > 4

@@ -107,6 +107,43 @@ class SuppliesTest {
                 .asLong();
         assertThat(api.post("/api/shelf/waste/" + liquid + "/solids", "{\"grams\": 1}"))
                 .hasStatus(400);
+        api.post("/api/shelf/waste/" + liquid + "/disposed", "{}");
+    }
+
+    @Test
+    void whatDoesNotFitIntoTheWasteBottleIsNotDrawnIntoIt() {
+        long machine = api.read(api.post("/api/machines", """
+            {"name": "Waste is full", "bench": "Test bench", "profile": "film-rebuilt", "holds": "INKED",
+             "family": "FILM", "foodOnly": false, "tankShare": 0.7}
+            """)).at("/plate/id").asLong();
+        long bottle = api.read(api.post(
+                        "/api/shelf/waste", "{\"name\": \"Nearly full\", \"kind\": \"LIQUID\", \"capacity\": 4}"))
+                .get(0)
+                .get("id")
+                .asLong();
+        var drawn = "{\"channel\": \"W1\", \"volume\": 3, \"to\": \"WASTE\", \"shaken\": false}";
+
+        assertThat(api.post("/api/machines/" + machine + "/white", drawn)).hasStatusOk();
+        assertThat(holds(bottle)).isEqualTo(3);
+        assertThat(api.post("/api/machines/" + machine + "/white", drawn))
+                .hasStatus(422)
+                .bodyText()
+                .contains("“Nearly full” takes 1 mL more, and 3 mL would go in");
+        assertThat(holds(bottle)).isEqualTo(3);
+        api.post("/api/shelf/waste/" + bottle + "/disposed", "{}");
+        assertThat(api.post("/api/machines/" + machine + "/white", drawn))
+                .as("with no bottle that has a name, it goes where it always went")
+                .hasStatusOk();
+    }
+
+    @Test
+    void whatWasCountedOtherwiseStandsInTheLogWithItsReason() {
+        api.put("/api/shelf/supplies/DAMPER", "{\"count\": 9}", "0");
+        api.put("/api/shelf/supplies/DAMPER", "{\"count\": 6, \"why\": \"spoiled or lost\"}", "0");
+        assertThat(api.read(api.get("/api/log?kind=supply"))
+                        .at("/entries/0/words")
+                        .asString())
+                .contains("6 on the shelf, -3, spoiled or lost");
     }
 
     private double holds(long bottle) {
