@@ -27,7 +27,9 @@ const CURRENCIES = Intl.supportedValuesOf('currency')
 const paidIn = computed(() => (abroad.on && CURRENCIES.includes(abroad.currency) ? abroad.currency : props.currency))
 /** In minor units of the shop’s currency. */
 const priced = (text: string) =>
-  abroad.on ? exchanged(moneyOf(text, paidIn.value), paidIn.value, abroad.rate, props.currency) : moneyOf(text, props.currency)
+  abroad.on
+    ? exchanged(moneyOf(text, paidIn.value), paidIn.value, abroad.rate, props.currency)
+    : moneyOf(text, props.currency)
 const options = computed(() => [
   { value: '', text: 'choose' },
   ...props.articles.map((a) => ({ value: a.key, text: a.label })),

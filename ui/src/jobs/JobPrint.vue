@@ -239,6 +239,9 @@ function make(test: boolean, send: boolean) {
 .many {
   max-width: 100px;
 }
+.figures .small {
+  white-space: nowrap;
+}
 .lines .small {
   margin-left: 8px;
 }

@@ -22,6 +22,8 @@ final class Printing {
 
     private static final double EDGE = 8; // mm round the own pattern
     private static final int MAX_PAGES = 40;
+    private static final double LONGEST = 500; // mm of film that lie in the tray; of the rest only its ink is counted
+    private static final double MOST_POINTS = 14e6; // of a page as it is drawn: a sheet of 13 × 19 inches whole
     private static final double FITTED = .97; // of its size, where margins of 3 mm are kept
 
     private Printing() {}
@@ -91,9 +93,11 @@ final class Printing {
                     var renderer = new WhiteApart(document);
                     for (int i = 0; i < document.getNumberOfPages(); i++) {
                         var box = document.getPage(i).getCropBox();
+                        double inches = box.getWidth() / 72.0 * box.getHeight() / 72;
+                        double dpi = Math.min(Paper.DENSE * 25.4, Math.sqrt(MOST_POINTS / inches));
                         pages.add(page(
                                 machine,
-                                renderer.renderImageWithDPI(i, (float) (Paper.DENSE * 25.4), ImageType.RGB),
+                                renderer.renderImageWithDPI(i, (float) dpi, ImageType.RGB),
                                 box.getWidth() / 72 * 25.4,
                                 box.getHeight() / 72 * 25.4,
                                 fitted,
@@ -140,7 +144,8 @@ final class Printing {
             double heightMm,
             boolean fitted,
             Map<String, Double> white) {
-        var paper = Paper.plain(widthMm, heightMm);
+        var paper = Paper.plain(widthMm, Math.min(heightMm, LONGEST));
+        int rows = (int) Math.round(heightMm * Paper.DENSE);
         var image = fitted ? smaller(whole) : whole;
         var codes = machine.profile().codes().stream().map(c -> c.code()).toList();
         boolean light = codes.contains("LC");
@@ -149,8 +154,8 @@ final class Printing {
         var cover = new float[5][paper.width];
         var asked = new HashMap<String, Double>();
         double perPoint = machine.profile().draws().sheet().mL() / (210 * 297 * Paper.DENSE * Paper.DENSE);
-        for (int y = 0; y < paper.height; y += 4) {
-            separate(image, y, paper, row, cover);
+        for (int y = 0; y < rows; y += 4) {
+            separate(image, y, rows, paper, row, cover);
             for (int x = 0; x < paper.width; x += 4) {
                 for (int k = 0; k < 4; k++) {
                     add(asked, codes, light, k, cover[k][x], 16 * perPoint);
@@ -159,12 +164,12 @@ final class Printing {
         }
         // white lies under or over it, and shows on no plain paper: it is only gone from its tank
         white.forEach((code, mm2) -> asked.merge(code, mm2 * Paper.DENSE * Paper.DENSE * perPoint, Double::sum));
-        Map<String, float[]> came = machine.supply(asked, paper.height);
+        Map<String, float[]> came = machine.supply(asked, rows);
         Map<String, float[]> firing = machine.firing();
         Map<String, Double> foreign = machine.foreign();
         double pitch = machine.profile().pattern().pitch();
         for (int y = 0; y < paper.height; y++) {
-            separate(image, y, paper, row, cover);
+            separate(image, y, rows, paper, row, cover);
             int nozzle = (int) (y / Paper.DENSE / pitch);
             for (int k = 0; k < 4; k++) {
                 lay(paper, y, light, k, cover[k], came, firing, foreign, nozzle);
@@ -174,8 +179,8 @@ final class Printing {
     }
 
     /** RGB into cyan, magenta, yellow and black, as an ordinary driver does it on plain paper. */
-    private static void separate(BufferedImage image, int y, Paper paper, int[] row, float[][] cover) {
-        int iy = Math.min(image.getHeight() - 1, y * image.getHeight() / paper.height);
+    private static void separate(BufferedImage image, int y, int rows, Paper paper, int[] row, float[][] cover) {
+        int iy = (int) Math.min(image.getHeight() - 1, (long) y * image.getHeight() / rows);
         image.getRGB(0, iy, image.getWidth(), 1, row, 0, image.getWidth());
         for (int x = 0; x < paper.width; x++) {
             int p = row[Math.min(image.getWidth() - 1, x * image.getWidth() / paper.width)];
