@@ -46,7 +46,7 @@ async function count(line: Line, change: { count?: number; price?: number }) {
 <template>
   <section>
     <h2>Parts, tools and small things</h2>
-    <p class="row-form">
+    <p class="row-form why">
       <label for="supplies-why">What differs was</label>
       <Choice id="supplies-why" v-model="why" :options="WHYS" />
     </p>
@@ -90,6 +90,9 @@ async function count(line: Line, change: { count?: number; price?: number }) {
 <style scoped>
 section {
   margin-top: 28px;
+}
+.why {
+  max-width: 280px;
 }
 .groups {
   display: grid;
