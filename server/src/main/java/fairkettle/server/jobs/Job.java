@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -204,225 +205,122 @@ public record Job(
     }
 
     Job in(State now) {
-        return new Job(
-                id,
-                now,
-                order,
-                machine,
-                minutes,
-                prints,
-                line,
-                feed,
-                looked,
-                blanksTested,
-                faults,
-                raw,
-                pressed,
-                came,
-                takenAt);
+        return but(d -> d.state = now);
     }
 
     Job ordered(Order now) {
-        return new Job(
-                id,
-                state,
-                now,
-                machine,
-                minutes,
-                prints,
-                line,
-                feed,
-                looked,
-                blanksTested,
-                faults,
-                raw,
-                pressed,
-                came,
-                takenAt);
+        return but(d -> d.order = now);
     }
 
     Job on(@Nullable Long machine, int minutes) {
-        return new Job(
-                id,
-                state,
-                order,
-                machine,
-                minutes,
-                prints,
-                line,
-                feed,
-                looked,
-                blanksTested,
-                faults,
-                raw,
-                pressed,
-                came,
-                takenAt);
+        return but(d -> {
+            d.machine = machine;
+            d.minutes = minutes;
+        });
     }
 
     Job with(Print print) {
-        var all = new ArrayList<>(prints);
-        all.add(print);
-        return new Job(
-                id,
-                state,
-                order,
-                machine,
-                minutes,
-                all,
-                line,
-                feed,
-                looked,
-                blanksTested,
-                faults,
-                raw,
-                pressed,
-                came,
-                takenAt);
+        return but(d -> d.prints.add(print));
     }
 
     /** A sheet did not come out after all; a job that is closed stays so. */
     Job without(long sheet) {
-        var left = prints.stream().filter(p -> p.sheet() != sheet).toList();
-        boolean less = state == State.PRINTED
-                && left.stream()
-                                .filter(p -> !p.test())
-                                .mapToDouble(Print::whole)
-                                .sum()
-                        < WHOLE;
-        return new Job(
-                id,
-                less ? State.TAKEN : state,
-                order,
-                machine,
-                minutes,
-                left,
-                line,
-                feed,
-                looked,
-                blanksTested,
-                faults,
-                raw,
-                pressed,
-                came,
-                takenAt);
+        var left = but(d -> d.prints.removeIf(p -> p.sheet() == sheet));
+        return state == State.PRINTED && left.printed() < WHOLE ? left.in(State.TAKEN) : left;
     }
 
     Job done(PressLine step) {
-        var all = new ArrayList<>(line);
-        all.add(step);
-        return new Job(
-                id,
-                state,
-                order,
-                machine,
-                minutes,
-                prints,
-                all,
-                feed,
-                looked,
-                blanksTested,
-                faults,
-                raw,
-                pressed,
-                came,
-                takenAt);
+        return but(d -> d.line.add(step));
     }
 
     Job fed(FilmFeed now) {
-        return new Job(
-                id,
-                state,
-                order,
-                machine,
-                minutes,
-                prints,
-                line,
-                now,
-                looked,
-                blanksTested,
-                faults,
-                raw,
-                pressed,
-                came,
-                takenAt);
+        return but(d -> d.feed = now);
     }
 
     Job faulty(Fault fault) {
-        var all = new ArrayList<>(faults);
-        all.add(fault);
-        return new Job(
-                id,
-                state,
-                order,
-                machine,
-                minutes,
-                prints,
-                line,
-                feed,
-                looked,
-                blanksTested,
-                all,
-                raw,
-                pressed,
-                came,
-                takenAt);
+        return but(d -> d.faults.add(fault));
     }
 
     Job seen(int looked, boolean blanksTested) {
-        return new Job(
-                id,
-                state,
-                order,
-                machine,
-                minutes,
-                prints,
-                line,
-                feed,
-                looked,
-                blanksTested,
-                faults,
-                raw,
-                pressed,
-                came,
-                takenAt);
+        return but(d -> {
+            d.looked = looked;
+            d.blanksTested = blanksTested;
+        });
     }
 
     Job pictured(@Nullable UUID raw, @Nullable UUID pressed) {
-        return new Job(
-                id,
-                state,
-                order,
-                machine,
-                minutes,
-                prints,
-                line,
-                feed,
-                looked,
-                blanksTested,
-                faults,
-                raw,
-                pressed,
-                came,
-                takenAt);
+        return but(d -> {
+            d.raw = raw;
+            d.pressed = pressed;
+        });
     }
 
     Job closed(Came came) {
-        return new Job(
-                id,
-                State.CLOSED,
-                order,
-                machine,
-                minutes,
-                prints,
-                line,
-                feed,
-                looked,
-                blanksTested,
-                faults,
-                raw,
-                pressed,
-                came,
-                takenAt);
+        return but(d -> {
+            d.state = State.CLOSED;
+            d.came = came;
+        });
+    }
+
+    private Job but(Consumer<Draft> change) {
+        var draft = new Draft(this);
+        change.accept(draft);
+        return draft.job();
+    }
+
+    /** A job while something of it is changed. */
+    private static final class Draft {
+        private final long id;
+        private State state;
+        private Order order;
+        private @Nullable Long machine;
+        private int minutes;
+        private final List<Print> prints;
+        private final List<PressLine> line;
+        private @Nullable FilmFeed feed;
+        private int looked;
+        private boolean blanksTested;
+        private final List<Fault> faults;
+        private @Nullable UUID raw;
+        private @Nullable UUID pressed;
+        private @Nullable Came came;
+        private final Instant takenAt;
+
+        Draft(Job of) {
+            id = of.id;
+            state = of.state;
+            order = of.order;
+            machine = of.machine;
+            minutes = of.minutes;
+            prints = new ArrayList<>(of.prints);
+            line = new ArrayList<>(of.line);
+            feed = of.feed;
+            looked = of.looked;
+            blanksTested = of.blanksTested;
+            faults = new ArrayList<>(of.faults);
+            raw = of.raw;
+            pressed = of.pressed;
+            came = of.came;
+            takenAt = of.takenAt;
+        }
+
+        Job job() {
+            return new Job(
+                    id,
+                    state,
+                    order,
+                    machine,
+                    minutes,
+                    prints,
+                    line,
+                    feed,
+                    looked,
+                    blanksTested,
+                    faults,
+                    raw,
+                    pressed,
+                    came,
+                    takenAt);
+        }
     }
 }
