@@ -13,7 +13,6 @@ import { useShopForm, type Settings } from './useShopForm'
 /** How it is done here, where good people differ, and what is good enough. */
 const { shop, form, problem } = useShopForm()
 const { lengths, shownLength } = useUnits()
-const USUAL_CHOKE = 0.2
 
 function position(school: string): string {
   return (form.value?.schools as Record<string, string>)[school] ?? ''
@@ -89,15 +88,15 @@ const numberIn = (e: Event) => numberOf((e.target as HTMLInputElement).value)
         <label for="choke">It stays back from their edge, {{ lengths }}</label>
         <NumberInput
           id="choke"
-          :model-value="form.whiteChoke ?? USUAL_CHOKE"
+          :model-value="form.whiteChoke ?? shop.usualChoke"
           :times="inLength(1, lengths)"
           lazy
           @update:model-value="(mm: number) => form && (form.whiteChoke = mm)"
         />
         <FieldProblem :problem="problem" field="whiteChoke" />
         <p class="small quiet">
-          Usually {{ shownLength(USUAL_CHOKE) }}: cloth and film move by a hair, and white that shows beside a colour is
-          seen at once.
+          Usually {{ shownLength(shop.usualChoke) }}: cloth and film move by a hair, and white that shows beside a
+          colour is seen at once.
         </p>
       </ShopBlock>
     </div>

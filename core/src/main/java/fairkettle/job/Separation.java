@@ -13,6 +13,9 @@ import java.util.stream.IntStream;
  */
 public final class Separation {
 
+    /** mm that white usually stays back from every edge of the colours: cloth and film move by a hair. */
+    public static final double USUAL_CHOKE = .2;
+
     private static final int GREY = 10; // of 255: colours so near each other are printed in black alone
 
     /** What black takes of the grey part of a colour: six tenths. */

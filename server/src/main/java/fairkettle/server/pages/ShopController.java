@@ -1,6 +1,7 @@
 package fairkettle.server.pages;
 
 import fairkettle.check.Work;
+import fairkettle.job.Separation;
 import fairkettle.safety.School;
 import fairkettle.server.people.People;
 import fairkettle.server.shop.Shop;
@@ -60,6 +61,7 @@ class ShopController {
             List<People.Person> people,
             List<SchoolJson> schools,
             List<WorkJson> works,
+            double usualChoke,
             Instant now,
             boolean workshop,
             @Nullable String fingerprint,
@@ -96,6 +98,7 @@ class ShopController {
                 Stream.of(Work.values())
                         .map(w -> new WorkJson(w, w.label(), w.usual()))
                         .toList(),
+                Separation.USUAL_CHOKE,
                 clock.instant(),
                 reach.byOthers(),
                 reach.fingerprint(),

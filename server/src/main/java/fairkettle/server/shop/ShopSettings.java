@@ -8,6 +8,7 @@ import fairkettle.changeover.Terms;
 import fairkettle.check.Work;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
+import fairkettle.job.Separation;
 import fairkettle.machine.Supply;
 import fairkettle.routine.Settling;
 import fairkettle.safety.School;
@@ -115,8 +116,6 @@ public record ShopSettings(
         @DecimalMax(value = "2", message = "At most 2 mm.")
         Double whiteChoke) {
 
-    private static final double WHITE_CHOKE = .2;
-
     private static final int WHITE_RETURNS = 6;
 
     /** How white sinks: the shop's own figures, or the usual ones. */
@@ -136,7 +135,7 @@ public record ShopSettings(
 
     /** How far white stays back from every edge of the colours, in tenths of a mm. */
     public int chokeTenths() {
-        return (int) Math.round(10 * (whiteChoke == null ? WHITE_CHOKE : whiteChoke));
+        return (int) Math.round(10 * (whiteChoke == null ? Separation.USUAL_CHOKE : whiteChoke));
     }
 
     /** How often white may go back into a tank before it is filled anew. */
