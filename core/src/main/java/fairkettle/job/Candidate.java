@@ -21,7 +21,7 @@ import org.jspecify.annotations.Nullable;
  * @param trouble what keeps it from printing now
  * @param check how it looked last, for this work
  * @param hands minutes until it is fit; @param waits minutes of waiting until then
- * @param prints minutes for the job
+ * @param prints minutes for the job; {@code presses} minutes of hands after that, until it can be handed over
  * @param topUp channels that have to be topped up first
  * @param taken what else it has promised, by time
  */
@@ -36,6 +36,7 @@ public record Candidate(
         int hands,
         int waits,
         int prints,
+        int presses,
         List<String> topUp,
         List<Taken> taken) {
 
@@ -122,7 +123,7 @@ public record Candidate(
     /**
      * A machine as it is ranked.
      *
-     * @param ready when the job could be out of it; null if it cannot print it
+     * @param ready when the job could be handed over; null if it cannot print it
      * @param why not, or what it takes
      * @param helps what would make it possible, or sooner
      */
@@ -140,11 +141,16 @@ public record Candidate(
         }
     }
 
-    /** The best first: those that can, those in time, the soonest, the least hands. */
-    public static List<Ranked> rank(List<Candidate> all, Media media, Family wanted, Instant now, Instant due) {
+    /**
+     * The best first: those that can, those in time, the soonest, the least hands.
+     *
+     * @param free hands that nothing else has been promised
+     */
+    public static List<Ranked> rank(
+            List<Candidate> all, Media media, Family wanted, Instant now, Instant due, FreeHands free) {
         record Both(Candidate of, Ranked ranked) {}
         return all.stream()
-                .map(c -> new Both(c, c.ranked(media, wanted, now, due)))
+                .map(c -> new Both(c, c.ranked(media, wanted, now, due, free)))
                 .sorted(Comparator.comparing((Both b) -> !b.ranked().can())
                         .thenComparing(b -> !b.ranked().inTime())
                         .thenComparing(b -> b.ranked().ready() == null
@@ -156,15 +162,16 @@ public record Candidate(
                 .toList();
     }
 
-    private Ranked ranked(Media media, Family wanted, Instant now, Instant due) {
+    private Ranked ranked(Media media, Family wanted, Instant now, Instant due, FreeHands free) {
         var why = new ArrayList<String>();
         var helps = new ArrayList<String>();
         refusal(media, wanted, helps).ifPresent(why::add);
         if (!why.isEmpty()) {
             return new Ranked(machine, name, false, null, false, why, helps);
         }
-        var begins = free(now.plus(Duration.ofMinutes((long) hands + waits)));
-        var ready = begins.plus(Duration.ofMinutes(prints));
+        var begins = unpromised(free.after(now.plus(Duration.ofMinutes(waits)), hands));
+        var printed = free.printed(begins, prints);
+        var ready = free.after(printed, presses);
         why.add(capital(check.words()) + ".");
         if (trouble != Trouble.NONE) {
             why.add(capital(trouble.words) + ".");
@@ -180,15 +187,18 @@ public record Candidate(
                             ? "Fit after about %d min of hands.".formatted(hands)
                             : "Fit after about %d min of hands and %s of waiting.".formatted(hands, hours(waits)));
         }
+        if (presses > 0) {
+            why.add("Once printed, about %s of hands until it can be handed over.".formatted(hours(presses)));
+        }
         if (!topUp.isEmpty()) {
             why.add("Top up %s first.".formatted(String.join(", ", topUp)));
         }
         taken.stream()
-                .filter(t -> t.from().isBefore(ready) && t.to().isAfter(now))
+                .filter(t -> t.from().isBefore(printed) && t.to().isAfter(now))
                 .forEach(t -> why.add("Promised besides: %s.".formatted(t.words())));
         boolean inTime = !ready.isAfter(due);
         if (!inTime) {
-            helps.addAll(sooner(now, due));
+            helps.addAll(sooner(now, due, free));
         }
         return new Ranked(machine, name, true, ready, inTime, why, helps);
     }
@@ -219,7 +229,7 @@ public record Candidate(
     }
 
     /** The first moment from which nothing else that is promised is in the way. */
-    private Instant free(Instant from) {
+    private Instant unpromised(Instant from) {
         var at = from;
         for (var other : taken) {
             boolean before = !at.plus(Duration.ofMinutes(prints)).isAfter(other.from());
@@ -230,13 +240,20 @@ public record Candidate(
         return at;
     }
 
-    private List<String> sooner(Instant now, Instant due) {
+    /** What would help: the one thing that alone makes it in time, if there is one. */
+    private List<String> sooner(Instant now, Instant due, FreeHands free) {
         var helps = new ArrayList<String>();
-        if (!now.plus(Duration.ofMinutes((long) hands + waits + prints)).isAfter(due)) {
+        var fit = free.after(now.plus(Duration.ofMinutes(waits)), hands);
+        if (!free.after(free.printed(fit, prints), presses).isAfter(due)) {
             helps.add("Move what else it has promised.");
         }
-        if (!now.plus(Duration.ofMinutes(prints)).isAfter(due) && hands + waits > 0) {
+        if (hands + waits > 0 && !free.after(free.printed(now, prints), presses).isAfter(due)) {
             helps.add("Have it fit before: %d min of hands.".formatted(hands));
+        }
+        if (!now.plus(Duration.ofMinutes((long) waits + hands + prints + presses))
+                .isAfter(due)) {
+            helps.add("All hands are busy: ask somebody more, or leave something of the round (%s are wanted)."
+                    .formatted(hours(hands + presses)));
         }
         if (helps.isEmpty()) {
             helps.add("Promise it later, or share it between two machines.");

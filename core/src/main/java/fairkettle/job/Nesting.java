@@ -17,7 +17,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Nesting {
 
-    public static final long LOOKS = 12_000_000; // pieces looked at in one search: some tenths of a second
+    public static final long LOOKS = 16_000_000; // steps of one search: some tenths of a second
     private static final int A_HUNDRED_METRES = 1_000_000;
     private static final int PARTS = 40; // that pieces of the same size are searched in
     private static final int RESTS_AFTER = 400; // orders without a gain
@@ -51,7 +51,7 @@ public final class Nesting {
         return onFilm(pieces, width, gap, LOOKS);
     }
 
-    /** The same with more patience, or less. @param looks at pieces; the usual search has {@link #LOOKS} */
+    /** The same with more patience, or less. @param looks at pieces and edges; the usual search has {@link #LOOKS} */
     public static Layout onFilm(List<Piece> pieces, int width, int gap, long looks) {
         fit(pieces, width, Integer.MAX_VALUE - gap);
         var area = new Area(width + gap, Area.ENDLESS, gap);
@@ -448,6 +448,8 @@ public final class Nesting {
         private int sheet;
         private int cap;
         private int narrowest;
+        private final int[] heads;
+        private int kinds;
 
         Skyline(Search search, List<Part> order, @Nullable List<Placed> placed) {
             this.search = search;
@@ -457,6 +459,7 @@ public final class Nesting {
             this.x = new int[search.total + 3];
             this.y = new int[search.total + 3];
             this.cap = search.area.length();
+            this.heads = new int[search.counts.length];
             begin();
         }
 
@@ -483,7 +486,7 @@ public final class Nesting {
         long lay() {
             int open = search.total;
             int length = 0;
-            narrowest = narrowest();
+            remaining();
             while (open > 0) {
                 int s = lowest();
                 int room = x[s + 1] - x[s];
@@ -516,22 +519,29 @@ public final class Nesting {
                 left[part]--;
                 open--;
                 if (left[part] == 0) {
-                    narrowest = narrowest();
+                    remaining();
                 }
             }
             return search.area.length() == Area.ENDLESS ? length : sheet * SHEET + length;
         }
 
-        /** The shortest side of what is left. */
-        private int narrowest() {
-            int narrowest = WALL;
+        /**
+         * What is left: of each piece the part that comes first, since a later one of the same piece never fits better,
+         * and the shortest side.
+         */
+        private void remaining() {
+            narrowest = WALL;
+            kinds = 0;
+            search.looks += left.length;
+            boolean[] seen = new boolean[heads.length];
             for (int part = 0; part < left.length; part++) {
-                if (left[part] > 0) {
-                    int piece = order.get(part).piece();
+                int piece = order.get(part).piece();
+                if (left[part] > 0 && !seen[piece]) {
+                    seen[piece] = true;
+                    heads[kinds++] = part;
                     narrowest = Math.min(narrowest, Math.min(search.wide[piece], search.high[piece]));
                 }
             }
-            return narrowest;
         }
 
         /** Beside the wall that it makes even, else beside the higher one. */
@@ -541,6 +551,7 @@ public final class Nesting {
 
         private int lowest() {
             int lowest = 0;
+            search.looks += segments;
             for (int i = 1; i < segments; i++) {
                 if (y[i] < y[lowest]) {
                     lowest = i;
@@ -554,10 +565,8 @@ public final class Nesting {
             int best = -2;
             long found = -1;
             int tallest = cap == WALL ? WALL : cap - base;
-            for (int part = 0; part < left.length; part++) {
-                if (left[part] == 0) {
-                    continue;
-                }
+            for (int kind = 0; kind < kinds; kind++) {
+                int part = heads[kind];
                 int piece = order.get(part).piece();
                 for (int turn = 0; turn < 2; turn++) {
                     if (turn == 0 ? !search.upright[piece] : !search.turned[piece]) {

@@ -36,12 +36,13 @@ class CandidateTest {
                 hands,
                 0,
                 prints,
+                0,
                 List.of(),
                 List.of(taken));
     }
 
     private static List<Ranked> ranked(Duration until, Candidate... all) {
-        return Candidate.rank(List.of(all), A4, Family.SUBLIMATION, NOW, NOW.plus(until));
+        return Candidate.rank(List.of(all), A4, Family.SUBLIMATION, NOW, NOW.plus(until), FreeHands.ALWAYS);
     }
 
     @Test
@@ -66,6 +67,63 @@ class CandidateTest {
     }
 
     @Test
+    void whatIsPressedAfterwardsBelongsToThePromise() {
+        var pressed = pressed(0, 20, 90);
+
+        var ranked = ranked(Duration.ofHours(1), pressed).getFirst();
+
+        assertThat(ranked.ready()).isEqualTo(NOW.plusSeconds(110 * 60));
+        assertThat(ranked.inTime()).isFalse();
+        assertThat(ranked.why()).contains("Once printed, about 90 min of hands until it can be handed over.");
+    }
+
+    /** Two days of eight hours; the round leaves one hour of the first and seven of the second. */
+    private static final FreeHands BUSY = new FreeHands(List.of(
+            new FreeHands.Day(NOW, NOW.plusSeconds(8 * 3600), 60),
+            new FreeHands.Day(NOW.plusSeconds(24 * 3600), NOW.plusSeconds(32 * 3600), 420)));
+
+    @Test
+    void handsThatTheRoundNeedsAreNotPromisedAgain() {
+        var due = NOW.plusSeconds(12 * 3600);
+
+        var busy = Candidate.rank(List.of(pressed(0, 20, 90)), A4, Family.SUBLIMATION, NOW, due, BUSY)
+                .getFirst();
+
+        assertThat(busy.inTime()).isFalse();
+        assertThat(busy.ready()).isBetween(NOW.plusSeconds(24 * 3600), NOW.plusSeconds(26 * 3600));
+        assertThat(busy.helps())
+                .containsExactly(
+                        "All hands are busy: ask somebody more, or leave something of the round (90 min are wanted).");
+    }
+
+    @Test
+    void nothingIsPrintedWhileNobodyIsThere() {
+        var long9h = Candidate.rank(
+                        List.of(pressed(0, 9 * 60, 0)), A4, Family.SUBLIMATION, NOW, NOW.plusSeconds(86_400), BUSY)
+                .getFirst();
+
+        assertThat(long9h.ready()).isEqualTo(NOW.plusSeconds(25 * 3600));
+    }
+
+    private static Candidate pressed(int hands, int prints, int presses) {
+        var machine = machine("Sorrel", hands, prints);
+        return new Candidate(
+                machine.machine(),
+                machine.name(),
+                machine.largest(),
+                machine.film(),
+                machine.ink(),
+                machine.trouble(),
+                machine.check(),
+                machine.hands(),
+                machine.waits(),
+                machine.prints(),
+                presses,
+                machine.topUp(),
+                machine.taken());
+    }
+
+    @Test
     void aShortJobFitsBeforeAPromise() {
         var busy = machine("Sorrel", 0, 25, new Taken(NOW.plusSeconds(30 * 60), 90, "sashes"));
 
@@ -85,6 +143,7 @@ class CandidateTest {
                 0,
                 0,
                 9,
+                0,
                 List.of(),
                 List.of());
         var parked = new Candidate(
@@ -98,6 +157,7 @@ class CandidateTest {
                 0,
                 0,
                 9,
+                0,
                 List.of(),
                 List.of());
 

@@ -20,7 +20,7 @@ import java.util.stream.IntStream;
 public final class Nestings {
 
     private static final int STRIPS = 60;
-    private static final int ORDERS = 500;
+    private static final int ORDERS = Integer.getInteger("orders", 500);
     private static final long PATIENT = 5 * Nesting.LOOKS;
 
     private Nestings() {}
@@ -76,7 +76,7 @@ public final class Nestings {
         System.out.printf(
                 Locale.ROOT,
                 "{\"measure\":\"nesting\",\"layouts\":%d,\"waste_gap_mean\":%.4f,\"waste_gap_worst\":%.4f,\"ms_p95\":%.0f,\"overlaps\":%d,"
-                    + "\"standard\":{\"mean\":%.4f,\"worst\":%.4f},\"strips\":{\"mean\":%.4f,\"worst\":%.4f},\"orders\":{\"mean\":%.4f,\"worst\":%.4f}}%n",
+                    + "\"standard\":{\"mean\":%.4f,\"worst\":%.4f,\"ms_p95\":%.0f},\"strips\":{\"mean\":%.4f,\"worst\":%.4f,\"ms_p95\":%.0f},\"orders\":{\"mean\":%.4f,\"worst\":%.4f,\"ms_p95\":%.0f}}%n",
                 all.gaps.size(),
                 all.mean(),
                 all.worst(),
@@ -84,10 +84,13 @@ public final class Nestings {
                 overlaps,
                 standard.mean(),
                 standard.worst(),
+                standard.p95(),
                 strips.mean(),
                 strips.worst(),
+                strips.p95(),
                 orders.mean(),
-                orders.worst());
+                orders.worst(),
+                orders.p95());
     }
 
     private static int overlaps;

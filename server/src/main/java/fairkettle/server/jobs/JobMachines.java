@@ -8,6 +8,7 @@ import fairkettle.job.Candidate.Check;
 import fairkettle.job.Candidate.Ranked;
 import fairkettle.job.Candidate.Taken;
 import fairkettle.job.Candidate.Trouble;
+import fairkettle.job.FreeHands;
 import fairkettle.machine.Architecture;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines;
@@ -30,12 +31,16 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-/** Which machine prints a job. When hands get to a machine is what today’s round has planned. */
+/**
+ * Which machine prints a job. When hands get to a machine is what today’s round has planned; how many are left for the
+ * job, and when, what the round of the coming days and the jobs that are due before it leave.
+ */
 @Component
 class JobMachines {
 
     private static final int CHECK_MINUTES = 6; // a check sheet, and a look at it
     private static final int CURE_MINUTES = 40; // of gaps that nobody has asked the clinic about
+    private static final int DAYS_AHEAD = 7; // that a round is planned for; beyond that all hands are taken to be free
     private static final int CARD_MINUTES = 30; // of an open card, where the round has not planned it
 
     private final Machines machines;
@@ -44,6 +49,7 @@ class JobMachines {
     private final ClinicService clinic;
     private final Promises promises;
     private final RoundService round;
+    private final Jobs jobs;
     private final Hob hob;
     private final JobReckoning reckoning;
     private final Shop shop;
@@ -56,6 +62,7 @@ class JobMachines {
             ClinicService clinic,
             Promises promises,
             RoundService round,
+            Jobs jobs,
             Hob hob,
             JobReckoning reckoning,
             Shop shop,
@@ -66,6 +73,7 @@ class JobMachines {
         this.clinic = clinic;
         this.promises = promises;
         this.round = round;
+        this.jobs = jobs;
         this.hob = hob;
         this.reckoning = reckoning;
         this.shop = shop;
@@ -126,6 +134,7 @@ class JobMachines {
                             hands,
                             waits,
                             takes == null ? 0 : reckoning.minutes(order, machine, takes.passes()),
+                            (int) Math.ceil(reckoning.pressing(order)),
                             takes == null
                                     ? List.of()
                                     : takes.takes().stream()
@@ -138,7 +147,21 @@ class JobMachines {
                                     .toList());
                 })
                 .toList();
-        return Candidate.rank(candidates, order.on(), order.ink(), now, order.due());
+        return Candidate.rank(candidates, order.on(), order.ink(), now, order.due(), free(order, job, now));
+    }
+
+    /** Hands that are left until it is due: jobs that are due before it come first. */
+    private FreeHands free(Job.Order order, long job, Instant now) {
+        long days = Math.clamp(Duration.between(now, order.due()).toDays() + 2, 1, DAYS_AHEAD);
+        double promised = jobs.open().stream()
+                .filter(j ->
+                        j.id() != job && j.machine() != null && j.order().due().isBefore(order.due()))
+                .mapToDouble(j -> reckoning.pressing(j.order()))
+                .sum();
+        return new FreeHands(round.free((int) days).stream()
+                        .map(f -> new FreeHands.Day(f.from(), f.to(), f.minutes()))
+                        .toList())
+                .less(promised);
     }
 
     private static String largest(Machine machine) {

@@ -220,6 +220,13 @@ class JobReckoning {
         return (int) Math.max(1, Math.ceil(Math.max(pages, layout(order).sheets()) * each * passes));
     }
 
+    /** Minutes of hands at the press. */
+    double pressing(Job.Order order) {
+        int presses = order.substrate().pressed(order.ink()) ? order.count() : 0;
+        double seconds = order.press() == null ? 0 : order.press().seconds();
+        return presses * (A_PRESS + seconds / 60);
+    }
+
     Quote quote(Job.Order order, Machine machine, Sheets sheets, Ink ink) {
         var settings = shop.settings();
         var terms = settings.terms(machine.schools(), supplies.prices());
@@ -235,8 +242,6 @@ class JobReckoning {
                 .orElse(0.0);
         double waste = kept.map(b -> b.mL() / Math.max(FEWEST, b.sheets()) * settings.wastePerLitre() / 1000.0)
                 .orElse(0.0);
-        int presses = order.substrate().pressed(order.ink()) ? order.count() : 0;
-        double seconds = order.press() == null ? 0 : order.press().seconds();
         return Quote.of(
                 new Quote.Parts(
                         order.count(),
@@ -248,7 +253,7 @@ class JobReckoning {
                         perSheet * paper,
                         waste * paper,
                         HANDS_A_JOB + HANDS_A_SHEET * sheets.sheets(),
-                        presses * (A_PRESS + seconds / 60),
+                        pressing(order),
                         terms.labourPerHour().minor() / 60.0,
                         spoils(order.what())),
                 settings.money());

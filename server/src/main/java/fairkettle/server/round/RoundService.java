@@ -38,6 +38,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -119,7 +120,19 @@ public class RoundService implements DisposableBean {
     }
 
     /** @param plan by the numbers of the situation’s tasks */
-    record Planned(Situation situation, Kept kept, Plan plan) {}
+    record Planned(Situation situation, Kept kept, Plan plan) {
+
+        /** Minutes of hands that are planned. */
+        int hands() {
+            var parts = situation.agenda().errands().stream()
+                    .flatMap(e -> e.parts().stream())
+                    .toList();
+            return IntStream.range(0, parts.size())
+                    .filter(plan::planned)
+                    .map(task -> parts.get(task).hands())
+                    .sum();
+        }
+    }
 
     private LocalDate today() {
         return LocalDate.ofInstant(clock.instant(), shop.settings().zoneId());
@@ -445,6 +458,36 @@ public class RoundService implements DisposableBean {
             var situation = situations.today(kept);
             return ahead(new Planned(situation, kept, situation.agenda().plan(kept.slots())), days);
         }));
+    }
+
+    /** @param from when the first comes; {@code to} when the last goes; @param minutes that all of them have left */
+    public record FreeHands(Instant from, Instant to, int minutes) {}
+
+    /** What the round leaves of the hands of today, from now on, and of the days after it. */
+    public List<FreeHands> free(int days) {
+        var all = new ArrayList<FreeHands>();
+        for (var planned : ahead(days)) {
+            var s = planned.situation();
+            int now = s.minutes().of(clock.instant());
+            var hours = s.agenda().day().people().stream()
+                    .flatMap(p -> p.hours().stream())
+                    .map(h -> new Day.Span(Math.max(h.from(), now), h.to()))
+                    .filter(h -> h.from() < h.to())
+                    .toList();
+            if (!hours.isEmpty()) {
+                int there = hours.stream().mapToInt(h -> h.to() - h.from()).sum();
+                all.add(new FreeHands(
+                        s.minutes()
+                                .at(hours.stream()
+                                        .mapToInt(Day.Span::from)
+                                        .min()
+                                        .orElseThrow()),
+                        s.minutes()
+                                .at(hours.stream().mapToInt(Day.Span::to).max().orElseThrow()),
+                        Math.max(0, there - planned.hands())));
+            }
+        }
+        return all;
     }
 
     private List<Planned> ahead(Planned first, int days) {

@@ -326,7 +326,6 @@ public class RoundView implements DisposableBean {
         var visits = new ArrayList<VisitJson>();
         var left = new ArrayList<LeftJson>();
         int task = 0;
-        int hands = 0;
         for (var errand : s.agenda().errands()) {
             var about = Objects.requireNonNull(s.about().get(errand.key()));
             var card = about.kind().equals("card") || about.kind().equals("case") ? about.id() : null;
@@ -334,7 +333,6 @@ public class RoundView implements DisposableBean {
             for (int i = 0; i < errand.parts().size(); i++, task++) {
                 var part = errand.parts().get(i);
                 if (plan.planned(task)) {
-                    hands += part.hands();
                     visits.add(new VisitJson(
                             part.key(),
                             errand.key(),
@@ -406,7 +404,7 @@ public class RoundView implements DisposableBean {
                 clock.instant(),
                 open,
                 cost.finish() == 0 ? null : s.minutes().at(cost.finish()),
-                hands,
+                planned.hands(),
                 Boolean.TRUE.equals(planned.kept().improved()),
                 people,
                 s.machines().stream()
