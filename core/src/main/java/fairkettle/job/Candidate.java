@@ -240,20 +240,26 @@ public record Candidate(
         return at;
     }
 
+    /** When it could be handed over if nothing else were promised. */
+    private Instant ready(Instant now, FreeHands free) {
+        var fit = free.after(now.plus(Duration.ofMinutes(waits)), hands);
+        return free.after(free.printed(fit, prints), presses);
+    }
+
     /** What would help: the one thing that alone makes it in time, if there is one. */
     private List<String> sooner(Instant now, Instant due, FreeHands free) {
         var helps = new ArrayList<String>();
-        var fit = free.after(now.plus(Duration.ofMinutes(waits)), hands);
-        if (!free.after(free.printed(fit, prints), presses).isAfter(due)) {
+        if (!ready(now, free).isAfter(due)) {
             helps.add("Move what else it has promised.");
         }
         if (hands + waits > 0 && !free.after(free.printed(now, prints), presses).isAfter(due)) {
             helps.add("Have it fit before: %d min of hands.".formatted(hands));
         }
-        if (!now.plus(Duration.ofMinutes((long) waits + hands + prints + presses))
-                .isAfter(due)) {
+        if (!ready(now, free.idle()).isAfter(due)) {
             helps.add("All hands are busy: ask somebody more, or leave something of the round (%s are wanted)."
                     .formatted(hours(hands + presses)));
+        } else if (!ready(now, FreeHands.ALWAYS).isAfter(due)) {
+            helps.add("Open longer, or share it between two: so much does not fit into the hours until then.");
         }
         if (helps.isEmpty()) {
             helps.add("Promise it later, or share it between two machines.");

@@ -1,7 +1,9 @@
 package fairkettle.job;
 
+import fairkettle.changeover.OpeningHours;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -78,6 +80,29 @@ public record FreeHands(List<Day> days) {
             left -= taken;
         }
         return new FreeHands(rest);
+    }
+
+    /** The same if the round had nothing to do. */
+    public FreeHands idle() {
+        return new FreeHands(days.stream()
+                .map(d -> new Day(d.from(), d.to(), Math.max(d.minutes(), d.hours())))
+                .toList());
+    }
+
+    /** Followed by days that nobody has planned yet: in the shop’s hours somebody is free. @param until that day */
+    public FreeHands then(OpeningHours hours, LocalDate from, LocalDate until) {
+        var all = new ArrayList<>(days);
+        from.datesUntil(until.plusDays(1)).forEach(day -> {
+            var open = hours.on(day);
+            if (open != null && open.open().isBefore(open.close())) {
+                var whole = new Day(
+                        day.atTime(open.open()).atZone(hours.zone()).toInstant(),
+                        day.atTime(open.close()).atZone(hours.zone()).toInstant(),
+                        0);
+                all.add(new Day(whole.from(), whole.to(), whole.hours()));
+            }
+        });
+        return new FreeHands(all);
     }
 
     private static Instant later(Instant a, Instant b) {

@@ -97,6 +97,31 @@ class CandidateTest {
     }
 
     @Test
+    void whatDoesNotFitIntoTheHoursIsNotLaidOnTheHands() {
+        var free = new FreeHands(List.of(new FreeHands.Day(NOW, NOW.plusSeconds(8 * 3600), 480)));
+
+        var long9h = Candidate.rank(
+                        List.of(pressed(0, 20, 9 * 60)), A4, Family.SUBLIMATION, NOW, NOW.plusSeconds(40_000), free)
+                .getFirst();
+        var late = new FreeHands(List.of(
+                new FreeHands.Day(NOW, NOW.plusSeconds(8 * 3600), 480),
+                new FreeHands.Day(NOW.plusSeconds(86_400), NOW.plusSeconds(100_000), 240)));
+
+        assertThat(long9h.inTime()).as("after what is planned anybody is free").isTrue();
+        assertThat(Candidate.rank(
+                                List.of(pressed(0, 20, 9 * 60)),
+                                A4,
+                                Family.SUBLIMATION,
+                                NOW,
+                                NOW.plusSeconds(40_000),
+                                late)
+                        .getFirst()
+                        .helps())
+                .containsExactly(
+                        "Open longer, or share it between two: so much does not fit into the hours until then.");
+    }
+
+    @Test
     void nothingIsPrintedWhileNobodyIsThere() {
         var long9h = Candidate.rank(
                         List.of(pressed(0, 9 * 60, 0)), A4, Family.SUBLIMATION, NOW, NOW.plusSeconds(86_400), BUSY)

@@ -4,13 +4,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import fairkettle.changeover.OpeningHours;
 import fairkettle.job.FreeHands.Day;
+import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 class FreeHandsTest {
@@ -51,6 +58,20 @@ class FreeHandsTest {
     @Test
     void whatComesFirstIsTakenFromTheFirstDays() {
         assertThat(two(60, 480).less(100).after(NINE, 440)).isEqualTo(at(32));
+    }
+
+    @Test
+    void daysThatNobodyHasPlannedAreFreeInTheShopsHours() {
+        var hours = new OpeningHours(
+                ZoneOffset.UTC,
+                Map.of(DayOfWeek.WEDNESDAY, new OpeningHours.Span(LocalTime.of(10, 0), LocalTime.of(12, 0))),
+                Set.of());
+        var tuesday = new FreeHands(List.of(new Day(at(0), at(8), 480)));
+
+        var week = tuesday.then(hours, LocalDate.of(2026, 11, 4), LocalDate.of(2026, 11, 30));
+
+        assertThat(week.after(at(7), 90)).isEqualTo(at(25.5));
+        assertThat(week.after(at(7), 240)).as("a week later").isEqualTo(at(24 * 8 + 2));
     }
 
     @Test

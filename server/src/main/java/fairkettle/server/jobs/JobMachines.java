@@ -41,6 +41,7 @@ class JobMachines {
     private static final int CHECK_MINUTES = 6; // a check sheet, and a look at it
     private static final int CURE_MINUTES = 40; // of gaps that nobody has asked the clinic about
     private static final int DAYS_AHEAD = 7; // that a round is planned for; beyond that all hands are taken to be free
+    private static final int LATER = 60; // days after it is due, in which it may be ready after all
     private static final int CARD_MINUTES = 30; // of an open card, where the round has not planned it
 
     private final Machines machines;
@@ -152,16 +153,22 @@ class JobMachines {
 
     /** Hands that are left until it is due: jobs that are due before it come first. */
     private FreeHands free(Job.Order order, long job, Instant now) {
-        long days = Math.clamp(Duration.between(now, order.due()).toDays() + 2, 1, DAYS_AHEAD);
+        int days = (int) Math.clamp(Duration.between(now, order.due()).toDays() + 2, 1, DAYS_AHEAD);
+        var hours = shop.settings().hours();
+        var today = LocalDate.ofInstant(clock.instant(), hours.zone());
         double promised = jobs.open().stream()
                 .filter(j ->
                         j.id() != job && j.machine() != null && j.order().due().isBefore(order.due()))
                 .mapToDouble(j -> reckoning.pressing(j.order()))
                 .sum();
-        return new FreeHands(round.free((int) days).stream()
+        return new FreeHands(round.free(days).stream()
                         .map(f -> new FreeHands.Day(f.from(), f.to(), f.minutes()))
                         .toList())
-                .less(promised);
+                .less(promised)
+                .then(
+                        hours,
+                        today.plusDays(days),
+                        LocalDate.ofInstant(order.due(), hours.zone()).plusDays(LATER));
     }
 
     private static String largest(Machine machine) {
