@@ -36,7 +36,8 @@ import org.jspecify.annotations.Nullable;
  * @param profile the name of its colour profile; empty if it has none
  * @param asked what it asks of each ink
  * @param small a PNG for a screen, on a ground that shows what is bare
- * @param drawn a PDF's page as PNG; empty for the others, which are printed as they came
+ * @param drawn a PDF's page, or a JPEG of four inks in the colours that a driver takes, as PNG; empty for the others,
+ *     which are printed as they came
  * @param page a PDF's page by itself, with its strokes; empty for the others
  */
 public record Artwork(
@@ -70,13 +71,14 @@ public record Artwork(
             var image = decode(format, bytes);
             var said = ImageMetadataReader.readMetadata(new ByteArrayInputStream(bytes));
             double perMm = perMm(said);
+            boolean inks = format == Photo.Format.JPEG && CmykJpeg.is(bytes);
             return of(
                     format,
                     image,
                     perMm > 0 ? image.getWidth() / perMm : 0,
                     perMm > 0 ? image.getHeight() / perMm : 0,
                     profile(said),
-                    new byte[0],
+                    inks ? png(image) : new byte[0],
                     new byte[0]);
         } catch (IOException | ImageProcessingException | RuntimeException e) {
             throw new Photo.Refused(
@@ -118,10 +120,7 @@ public record Artwork(
                 throw new Photo.Refused("The artwork has %d × %d pixels; at most %d million are taken. Save it smaller."
                         .formatted(reader.getWidth(0), reader.getHeight(0), MAX_PIXELS / 1_000_000));
             }
-            if (!reader.getImageTypes(0).hasNext()) {
-                throw new Photo.Refused("The artwork is in CMYK. Save it as RGB: the driver separates it anew anyway.");
-            }
-            return reader.read(0);
+            return format == Photo.Format.JPEG && CmykJpeg.is(bytes) ? CmykJpeg.read(reader, bytes) : reader.read(0);
         } finally {
             reader.dispose();
         }
