@@ -55,6 +55,7 @@ final class IppPrinter implements AutoCloseable {
         OFFLINE,
         REFUSES,
         SLOW,
+        FITS,
         HANGS_UP,
         TAKES_AND_HANGS_UP
     }
@@ -231,10 +232,10 @@ final class IppPrinter implements AutoCloseable {
                         DelimiterTag.jobAttributes, jobAttributes(job, uri).subList(0, 4)));
     }
 
-    /** Unless it is told not to, it fits each page into its own margins, as printers do. */
-    private static boolean fitted(IppPacket request) {
+    /** Unless it is told not to, and can, it fits each page into its own margins, as printers do. */
+    private boolean fitted(IppPacket request) {
         var job = request.get(Tag.jobAttributes);
-        return job == null || !"none".equals(job.getString(Types.printScaling));
+        return fault == Fault.FITS || job == null || !"none".equals(job.getString(Types.printScaling));
     }
 
     private synchronized Job job(AttributeGroup op, String format, boolean fitted) {
@@ -499,7 +500,7 @@ final class IppPrinter implements AutoCloseable {
                 .of(List.of("iso_a4_210x297mm", "iso_a5_148x210mm", "na_letter_8.5x11in")));
         group.put(Types.mediaReady.of("iso_a4_210x297mm"));
         group.put(Types.printScalingDefault.of("fit"));
-        group.put(Types.printScalingSupported.of(List.of("fit", "none")));
+        group.put(Types.printScalingSupported.of(fault == Fault.FITS ? List.of("fit") : List.of("fit", "none")));
         group.put(Types.sidesDefault.of("one-sided"));
         group.put(Types.sidesSupported.of("one-sided"));
         group.put(Types.copiesSupported.of(new kotlin.ranges.IntRange(1, 1)));

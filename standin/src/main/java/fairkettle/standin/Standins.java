@@ -173,8 +173,8 @@ public final class Standins implements AutoCloseable {
     }
 
     /**
-     * Lets something go wrong with its printer: one of NONE, OFFLINE, REFUSES, SLOW, HANGS_UP, TAKES_AND_HANGS_UP,
-     * PAPER_OUT, PAPER_IN.
+     * Lets something go wrong with its printer: one of NONE, OFFLINE, REFUSES, SLOW, FITS, HANGS_UP,
+     * TAKES_AND_HANGS_UP, PAPER_OUT, PAPER_IN.
      */
     public void fault(String name, String word) {
         if (word.startsWith("PAPER_")) {

@@ -153,7 +153,7 @@ class JobMachines {
 
     /** Hands that are left until it is due: jobs that are due before it come first. */
     private FreeHands free(Job.Order order, long job, Instant now) {
-        int days = (int) Math.clamp(Duration.between(now, order.due()).toDays() + 2, 1, DAYS_AHEAD);
+        int days = Math.clamp(Duration.between(now, order.due()).toDays() + 2, 1, DAYS_AHEAD);
         var hours = shop.settings().hours();
         var today = LocalDate.ofInstant(clock.instant(), hours.zone());
         double promised = jobs.open().stream()

@@ -51,14 +51,18 @@ final class IppClient {
      */
     record Supply(String name, Optional<Integer> percent) {}
 
-    /** @param ready whether it takes and prints a job now; @param trouble what it says is wrong, in its own keywords */
+    /**
+     * @param ready whether it takes and prints a job now; @param trouble what it says is wrong, in its own keywords
+     * @param keepsSize whether it says that it can leave a page’s size alone
+     */
     record Status(
             boolean ready,
             boolean accepting,
             boolean idle,
             List<String> trouble,
             List<String> formats,
-            List<Supply> supplies) {}
+            List<Supply> supplies,
+            boolean keepsSize) {}
 
     /** @param state of the job; @param reasons keywords */
     record JobLook(JobState state, List<String> reasons) {
@@ -92,7 +96,8 @@ final class IppClient {
                 PrinterState.idle.equals(state),
                 trouble,
                 strings(group, "document-format-supported"),
-                supplies(group));
+                supplies(group),
+                strings(group, "print-scaling-supported").contains("none"));
     }
 
     private static List<Supply> supplies(AttributeGroup group) {

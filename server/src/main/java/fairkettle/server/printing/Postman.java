@@ -183,7 +183,7 @@ class Postman {
             var look = client.job(remote);
             if (look.state().equals(JobState.completed)) {
                 book.printed(job.sheet()); // first, and once: whoever is killed in between finds the job still open
-                printers.set(job, State.DONE, "It came out.", remote);
+                printers.set(job, State.DONE, "It came out." + measured(job, client), remote);
             } else if (look.state().equals(JobState.canceled)) {
                 printers.set(
                         job,
@@ -203,6 +203,17 @@ class Postman {
                     job.remote());
         } catch (IOException e) {
             printers.set(job, State.PRINTING, "The printer does not answer; it may still be printing.", job.remote());
+        }
+    }
+
+    /** A job’s pieces are cut and pressed by what was measured; a printer may have fitted them to its paper. */
+    private String measured(Sending job, IppClient client) {
+        try {
+            return !book.ofJob(job.sheet()) || client.status().keepsSize()
+                    ? ""
+                    : " The printer does not say that it keeps sizes: measure a piece before you cut or press.";
+        } catch (IOException e) {
+            return ""; // it came out, and that is what counts
         }
     }
 

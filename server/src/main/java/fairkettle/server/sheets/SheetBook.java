@@ -90,7 +90,8 @@ public class SheetBook {
         void printed(long sheet);
     }
 
-    private boolean ofJob(long sheet) {
+    /** Whether it is for a customer’s job: what is on it is cut and pressed as it was measured. */
+    public boolean ofJob(long sheet) {
         return db.fetchExists(SHEET, SHEET.ID.eq(sheet).and(SHEET.JOB_ID.isNotNull()));
     }
 

@@ -135,6 +135,50 @@ class PrintingTest {
     }
 
     @Test
+    void whetherPiecesKeepTheirSizeIsSaidWhereThePrinterDoesNot() {
+        long machine = sublimation("Prints smaller");
+        bench.fault("Bramble", "FITS");
+
+        long job = jobSheet(machine, "Prints smaller");
+
+        assertThat(await(machine, job, "DONE").get("words").asString()).contains("measure a piece before you cut");
+        assertThat(await(machine, printed(sheet(machine)), "DONE").get("words").asString())
+                .as("nobody measures a purge page")
+                .isEqualTo("It came out.");
+        bench.fault("Bramble", "NONE");
+        assertThat(await(machine, jobSheet(machine, "Prints smaller"), "DONE")
+                        .get("words")
+                        .asString())
+                .isEqualTo("It came out.");
+    }
+
+    private long printed(long sheet) {
+        api.post("/api/sheets/" + sheet + "/print", "{}");
+        return sheet;
+    }
+
+    /** A sheet of eight ribbon tails for a customer, sent. */
+    private long jobSheet(long machine, String name) {
+        long job = api.read(api.post("/api/jobs", """
+            {"customer": "Marsh Lane Pony Club", "what": "tails", "ink": "SUBLIMATION",
+             "substrate": "SATIN_RIBBON", "dark": false, "photo": false, "pieces": [{"label": "tail",
+             "width": 400, "height": 1500, "count": 4, "turning": "ALONG", "artwork": null}],
+             "media": "A4", "gap": 40, "due": "%s", "notes": "", "preset": "",
+             "press": {"celsius": 200, "seconds": 45}, "cure": null, "blank": 12, "blankArticle": 0}
+            """.formatted(Instant.now().plus(Duration.ofDays(2)))))
+                .at("/id")
+                .asLong();
+        assertThat(api.post("/api/jobs/" + job + "/machine", "{\"machine\": %d, \"anyway\": false}".formatted(machine)))
+                .hasStatusOk();
+        return api.read(api.post("/api/jobs/" + job + "/sheets", """
+            {"machine": "%s", "first": 0, "count": 1, "test": false, "mirrored": true,
+             "reason": "the club waits", "send": true}
+            """.formatted(name)))
+                .at("/sheets/0/id")
+                .asLong();
+    }
+
+    @Test
     void aPrinterThatTakesNothingOfOursIsSaidSo() {
         long machine = machine("Prints nothing");
         long sheet = sheet(machine);
@@ -223,7 +267,19 @@ class PrintingTest {
     }
 
     private long machine(String name) {
-        long id = api.machine(name, "small-tank", "INKED");
+        return printing(api.machine(name, "small-tank", "INKED"));
+    }
+
+    private long sublimation(String name) {
+        return printing(api.read(api.post("/api/machines", """
+            {"name": "%s", "bench": "window", "profile": "small-tank", "holds": "INKED",
+             "family": "SUBLIMATION", "make": "ours", "foodOnly": false, "tankShare": 0.6}
+            """.formatted(name)))
+                .at("/plate/id")
+                .asLong());
+    }
+
+    private long printing(long id) {
         assertThat(api.put(
                         "/api/machines/" + id + "/printer",
                         "{\"uri\": \"%s\"}".formatted(bench.printer("Bramble")),
