@@ -1,5 +1,7 @@
 package fairkettle.server.checks;
 
+import static fairkettle.db.Tables.CONSEQUENCE;
+import static fairkettle.db.Tables.ENTRY;
 import static fairkettle.db.Tables.PICTURE;
 import static fairkettle.db.Tables.READING;
 
@@ -8,8 +10,10 @@ import fairkettle.db.tables.Picture;
 import fairkettle.imaging.SheetReader;
 import fairkettle.imaging.SheetReader.Result;
 import fairkettle.ink.ChannelCode;
+import fairkettle.procedure.Consequence;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.journal.Journal;
 import fairkettle.server.live.Live;
 import fairkettle.server.people.Who;
 import fairkettle.server.pictures.Eye;
@@ -31,6 +35,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.JSONB;
@@ -227,12 +232,27 @@ public class Readings {
                         clean(looked.machine().id())));
     }
 
+    /** Of a reading: colours are held against it, and the machine has not been charged with other ink since. */
+    private static final Condition HELD_AGAINST = DSL.condition(READING.REFERENCE)
+            .and(DSL.notExists(DSL.selectOne()
+                    .from(CONSEQUENCE)
+                    .join(ENTRY)
+                    .on(ENTRY.ID.eq(CONSEQUENCE.ENTRY_ID))
+                    .where(CONSEQUENCE.KIND.eq(Consequence.Holds.class.getSimpleName()))
+                    .and(ENTRY.MACHINE_ID.eq(READING.MACHINE_ID))
+                    .and(ENTRY.AT.gt(READING.AT))
+                    .and(ENTRY.CONTRA_OF.isNull())
+                    .and(Journal.stands())));
+
+    private static final Field<Boolean> IS_HELD_AGAINST =
+            DSL.field(HELD_AGAINST).as("held_against");
+
     private Map<ChannelCode, List<Double>> clean(long machine) {
         var tints = new HashMap<ChannelCode, List<Double>>();
         db.select(READING.LOOKS)
                 .from(READING)
                 .where(READING.MACHINE_ID.eq(machine))
-                .and(READING.REFERENCE)
+                .and(HELD_AGAINST)
                 .fetchOptional(READING.LOOKS)
                 .ifPresent(looks -> json.readValue(looks.data(), LOOKS).forEach(l -> {
                     if (l.solid() != null) {
@@ -286,13 +306,17 @@ public class Readings {
                     read.looks().stream().filter(Look::whollySeen).forEach(l -> missing.put(l.channel(), l.missing()));
                     row.setEntryId(checks.read(found, missing));
                 } else if (!pattern) {
-                    row.setReference(!read.looks().isEmpty()
+                    boolean first = !read.looks().isEmpty()
                             && read.code().flatMap(this::old).isEmpty()
                             && read.looks().stream()
                                     .allMatch(
                                             l -> l.solid() != null && l.solid().clean())
                             && !db.fetchExists(
-                                    READING, READING.MACHINE_ID.eq(machine).and(READING.REFERENCE)));
+                                    READING, READING.MACHINE_ID.eq(machine).and(HELD_AGAINST));
+                    if (first) {
+                        noReference(machine); // one of other ink
+                    }
+                    row.setReference(first);
                 }
             }
         }
@@ -349,7 +373,7 @@ public class Readings {
     }
 
     private SelectOnConditionStep<? extends Record> read() {
-        return db.select(READING.asterisk(), PICTURE.TAKEN, SHAPE)
+        return db.select(READING.asterisk(), PICTURE.TAKEN, SHAPE, IS_HELD_AGAINST)
                 .from(READING)
                 .join(PICTURE)
                 .on(PICTURE.ID.eq(READING.PICTURE_ID))
@@ -374,7 +398,7 @@ public class Readings {
                 json.readValue(r.getDoubts().data(), DOUBTS),
                 json.readValue(r.getSpots().data(), SPOTS),
                 r.getPixelsPerMm(),
-                r.getReference(),
+                found.get(IS_HELD_AGAINST),
                 r.getEntryId());
     }
 
@@ -410,13 +434,17 @@ public class Readings {
         if (reading.machine() == null || reading.looks().stream().noneMatch(l -> l.solid() != null)) {
             throw Problem.refused("Only a sheet with full areas can be the clean one.", List.of());
         }
-        db.update(READING)
-                .set(READING.REFERENCE, false)
-                .where(READING.MACHINE_ID.eq(reading.machine()))
-                .and(READING.REFERENCE)
-                .execute();
+        noReference(reading.machine());
         db.update(READING).set(READING.REFERENCE, true).where(READING.ID.eq(id)).execute();
         live.changed("readings");
         return get(id);
+    }
+
+    private void noReference(long machine) {
+        db.update(READING)
+                .set(READING.REFERENCE, false)
+                .where(READING.MACHINE_ID.eq(machine))
+                .and(READING.REFERENCE)
+                .execute();
     }
 }

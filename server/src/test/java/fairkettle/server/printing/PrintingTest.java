@@ -3,9 +3,16 @@ package fairkettle.server.printing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import fairkettle.books.EntryKind;
+import fairkettle.ink.ChannelCode;
+import fairkettle.ink.Family;
+import fairkettle.ink.Holding;
 import fairkettle.machine.Profiles;
+import fairkettle.procedure.Consequence;
 import fairkettle.server.Api;
 import fairkettle.server.ServerTest;
+import fairkettle.server.journal.Journal;
+import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.standin.Snapshot.With;
 import fairkettle.standin.Standins;
 import java.io.IOException;
@@ -14,6 +21,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import org.apache.pdfbox.Loader;
@@ -25,6 +33,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** Sheets on their way to a printer that works, and to printers that do not: printed once, or not at all, and said. */
@@ -33,6 +42,12 @@ class PrintingTest {
 
     @Autowired
     private Api api;
+
+    @Autowired
+    private Journal journal;
+
+    @Autowired
+    private TransactionTemplate transaction;
 
     private Standins bench;
 
@@ -150,6 +165,44 @@ class PrintingTest {
                         .get("words")
                         .asString())
                 .isEqualTo("It came out.");
+    }
+
+    @Test
+    void theFirstCleanSheetIsWhatColoursAreHeldAgainstUntilOtherInkIsCharged() throws Exception {
+        long machine = machine("Prints clean");
+
+        long first = healthRead(machine);
+        long second = healthRead(machine);
+        assertThat(heldAgainst(first)).isTrue();
+        assertThat(heldAgainst(second)).isFalse();
+
+        transaction.executeWithoutResult(_ -> journal.write(
+                NewEntry.of(EntryKind.STEP, "charged with other ink").machine(machine),
+                List.of(),
+                List.of(new Consequence.Holds(
+                        Map.of(ChannelCode.of("C"), new Holding.Inked(Family.SUBLIMATION, "ours", false))))));
+
+        assertThat(heldAgainst(first)).as("it shows the old ink").isFalse();
+        long third = healthRead(machine);
+        assertThat(heldAgainst(third)).isTrue();
+        assertThat(heldAgainst(first)).isFalse();
+    }
+
+    private boolean heldAgainst(long reading) {
+        return api.read(api.get("/api/readings/" + reading)).get("reference").asBoolean();
+    }
+
+    /** The number of the reading of a new health sheet. */
+    private long healthRead(long machine) throws IOException {
+        long sheet = api.read(api.post(
+                        "/api/machines/" + machine + "/sheets",
+                        "{\"kind\": \"HEALTH\", \"paper\": \"A4\", \"wanted\": {}}"))
+                .at("/made/0/id")
+                .asLong();
+        await(machine, printed(sheet), "DONE");
+        return api.read(api.send("/api/readings", bench.pictureOfPage("Bramble", With.SCANNER, 3)))
+                .get("id")
+                .asLong();
     }
 
     private long printed(long sheet) {
