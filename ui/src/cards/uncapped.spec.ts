@@ -6,23 +6,26 @@ const after = (minutes: number) => new Date(at).getTime() + minutes * 60_000
 
 describe('a head off its dock', () => {
   it('says nothing while it is docked', () => {
-    expect(uncappedWords({}, after(5))).toBeUndefined()
+    expect(uncappedWords({ bareLimit: 20 }, after(5))).toBeUndefined()
     expect(uncappedWords(undefined, after(5))).toBeUndefined()
   })
 
   it('counts the minutes in the air, and says before the limit what to do', () => {
-    expect(uncappedWords({ uncappedSince: at }, after(4))?.words).toBe('head open to the air for 4 min')
-    expect(uncappedWords({ uncappedSince: at }, after(15))?.words).toContain('lay a wet cloth under it')
+    const card = { uncappedSince: at, bareLimit: 20 }
+    expect(uncappedWords(card, after(4))?.words).toBe('head open to the air for 4 min of 20 min')
+    expect(uncappedWords(card, after(14))?.words).not.toContain('cloth')
+    expect(uncappedWords(card, after(15))?.words).toContain('lay a wet cloth under it')
+    expect(uncappedWords({ ...card, bareLimit: 8 }, after(6))?.words).toContain('of 8 min: dock it')
   })
 
   it('does not trust a cloth over night', () => {
-    const left = uncappedWords({ uncappedSince: at, clothSince: at }, after(65 * 60 + 20))
+    const left = uncappedWords({ uncappedSince: at, clothSince: at, bareLimit: 20 }, after(65 * 60 + 20))
     expect(left?.words).toBe('head on its wet cloth for 2 days 17 h: wet it now, and dock it before you leave it again')
     expect(left?.late).toBe(true)
   })
 
   it('is calm on a wet cloth, and wants it wet again every half hour', () => {
-    const card = { uncappedSince: at, clothSince: at }
+    const card = { uncappedSince: at, clothSince: at, bareLimit: 20 }
     expect(uncappedWords(card, after(12))).toEqual({ words: 'head on its wet cloth for 12 min', late: false })
     expect(uncappedWords(card, after(31))).toEqual({
       words: 'head on its wet cloth for 31 min: wet it again',

@@ -1,8 +1,8 @@
 import type { Schemas } from '../api/client'
 import { minutes as told } from '../units/format'
 
-/** Minutes in the air, and on one wetting of its cloth, from which it is said aloud. */
-export const BARE_LIMIT = 15
+/** Share of its limit in the air, and minutes on one wetting of its cloth, from which it is said aloud. */
+export const BARE_SHARE = 0.75
 export const CLOTH_LIMIT = 30
 /** Minutes on a cloth after which it may have dried out all the same. */
 export const CLOTH_NIGHT = 8 * 60
@@ -16,7 +16,7 @@ const since = (from: string, now: number) => Math.max(0, Math.floor((now - new D
  * @returns nothing while it is docked
  */
 export function uncappedWords(
-  card: Pick<Schemas['CardJson'], 'uncappedSince' | 'clothSince'> | undefined,
+  card: Pick<Schemas['CardJson'], 'uncappedSince' | 'clothSince' | 'bareLimit'> | undefined,
   now: number,
 ): { words: string; late: boolean } | undefined {
   if (!card?.uncappedSince) return undefined
@@ -30,7 +30,8 @@ export function uncappedWords(
       : { words, late: false }
   }
   const minutes = since(card.uncappedSince, now)
-  return minutes >= BARE_LIMIT
-    ? { words: `head open to the air for ${told(minutes)}: dock it, or lay a wet cloth under it`, late: true }
-    : { words: `head open to the air for ${told(minutes)}`, late: true }
+  const words = `head open to the air for ${told(minutes)} of ${told(card.bareLimit)}`
+  return minutes >= BARE_SHARE * card.bareLimit
+    ? { words: `${words}: dock it, or lay a wet cloth under it`, late: true }
+    : { words, late: true }
 }

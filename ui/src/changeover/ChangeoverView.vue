@@ -330,7 +330,13 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
           </p>
           <p v-if="plan.times.uncapped.bare + plan.times.uncapped.onCloth > 0" class="small">
             the head off its dock: {{ minutes(plan.times.uncapped.onCloth) }} on a wet cloth, at most
-            <b>{{ minutes(plan.times.uncapped.bare) }} in the air</b>
+            <b :class="{ act: plan.times.uncapped.bare > plan.times.bareLimit }"
+              >{{ minutes(plan.times.uncapped.bare) }} in the air</b
+            >
+            of {{ minutes(plan.times.bareLimit) }}, by its ink and today’s air<template
+              v-if="plan.times.uncapped.bare > plan.times.bareLimit"
+              >: lay the wet cloth as soon as the carriage is free, whatever the step says</template
+            >
           </p>
           <ol v-if="plan.times.days.length > 1" class="small days" aria-label="Day by day">
             <li v-for="d in plan.times.days" :key="d.from" :class="{ 'act strong': !d.mayStand }">

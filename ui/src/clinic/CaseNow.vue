@@ -76,12 +76,16 @@ const cost = (amount: number) => asMoney(amount, currency.value)
             <dt>Drained and filled anew</dt>
             <dd>{{ cost(found.rounds.renew) }}</dd>
           </template>
-          <dt>A new head</dt>
+          <dt>A new head{{ found.rounds.lost ? '' : ', on the shelf' }}</dt>
           <dd>{{ cost(found.rounds.head) }}</dd>
-          <dt>An hour’s hands to fit it</dt>
-          <dd>{{ cost(found.rounds.labour) }}</dd>
-          <dt>Two days until it is there</dt>
-          <dd>{{ cost(found.rounds.lost) }}</dd>
+          <template v-if="found.rounds.labour">
+            <dt>An hour’s hands to fit it</dt>
+            <dd>{{ cost(found.rounds.labour) }}</dd>
+          </template>
+          <template v-if="found.rounds.lost">
+            <dt>Two days until it is there</dt>
+            <dd>{{ cost(found.rounds.lost) }}</dd>
+          </template>
         </dl>
       </div>
       <div v-if="found.printOn && !found.card" class="thin rounds">
@@ -130,6 +134,14 @@ const cost = (amount: number) => asMoney(amount, currency.value)
           ></span>
           <span class="share"
             ><b>{{ whole(f.share) }}</b> <span class="small quiet">{{ f.band }}</span></span
+          >
+          <span v-if="f.oldest" class="age small"
+            >oldest: {{ f.oldest.part }}{{ f.oldest.channel ? ` of ${f.oldest.channel}` : '' }},
+            {{ f.oldest.atLeast ? 'at least ' : '' }}{{ f.oldest.days }}
+            {{ f.oldest.days === 1 ? 'day' : 'days' }}</span
+          >
+          <span v-else-if="f.cause === 'STARVED'" class="age small"
+            >how old its filters are <RouterLink to="/shelf/tools">is not written down</RouterLink></span
           >
         </li>
       </ul>
@@ -220,6 +232,10 @@ const cost = (amount: number) => asMoney(amount, currency.value)
 }
 h2 {
   margin-bottom: 6px;
+}
+.age {
+  grid-column: 1 / -1;
+  margin-top: -6px;
 }
 .bar {
   height: 14px;

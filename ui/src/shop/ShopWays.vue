@@ -99,6 +99,20 @@ const numberIn = (e: Event) => numberOf((e.target as HTMLInputElement).value)
           colour is seen at once.
         </p>
       </ShopBlock>
+      <ShopBlock title="A head off its dock">
+        <label for="bare">In the air at most, minutes</label>
+        <NumberInput
+          id="bare"
+          :model-value="form.bareMinutes ?? shop.usualBare"
+          lazy
+          @update:model-value="(minutes: number) => form && (form.bareMinutes = Math.round(minutes))"
+        />
+        <FieldProblem :problem="problem" field="bareMinutes" />
+        <p class="small quiet">
+          Usually {{ shop.usualBare }} min, for dye at 22 °C and 50 %. Film and pigment get three quarters of it; in air
+          that dries twice as fast it is half. Nobody knows a figure that is safe: a wet cloth under the head is.
+        </p>
+      </ShopBlock>
     </div>
   </div>
 </template>

@@ -13,11 +13,19 @@ import java.util.Set;
  */
 public record AnotherRound(int rounds, double again, double renew, double head, double labour, double lost) {
 
-    private static final double FITTING = 60; // minutes: out, in, aligned
-    private static final double UNTIL_IT_COMES = 48; // hours that the machine stands
+    /**
+     * How a new head gets in.
+     *
+     * @param minutes of hands that its price does not hold already: out, in, aligned
+     * @param hours that the machine stands until it is there
+     */
+    public record NewHead(double minutes, double hours) {
+        /** Screwed in, and ordered first. */
+        public static final NewHead USUAL = new NewHead(60, 48);
+    }
 
     /** @param failing channels that would be renewed */
-    public static AnotherRound of(Progress so, Set<ChannelCode> failing) {
+    public static AnotherRound of(Progress so, Set<ChannelCode> failing, NewHead newHead) {
         var situation = so.situation();
         double spent =
                 so.money() + so.took().toMinutes() / 60.0 * situation.prices().hour();
@@ -26,8 +34,8 @@ public record AnotherRound(int rounds, double again, double renew, double head, 
                 spent / Math.max(1, so.rounds()),
                 situation.price(Treatment.RENEW, Math.max(1, failing.size())),
                 situation.prices().head(),
-                FITTING * situation.prices().minute(),
-                UNTIL_IT_COMES * situation.prices().hour());
+                newHead.minutes() * situation.prices().minute(),
+                newHead.hours() * situation.prices().hour());
     }
 
     /** What giving up costs, all in all. */

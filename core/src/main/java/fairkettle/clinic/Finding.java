@@ -4,10 +4,12 @@ import fairkettle.ink.ChannelCode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Stream;
 
 /**
  * One cause, and how much it is believed.
@@ -68,6 +70,18 @@ public record Finding(Cause cause, Set<ChannelCode> channels, double share) {
             this.label = label;
             this.place = place;
             this.signature = signature;
+        }
+
+        /** Whether it is a part of this kind that may cause it, by the part’s name: the older, the likelier. */
+        public boolean comesWithAge(String part) {
+            var wearing = switch (this) {
+                case STARVED -> Set.of("filter", "filters", "damper", "dampers");
+                case CAP -> Set.of("cap", "pump");
+                case WIPER -> Set.of("wiper", "blade");
+                case DEAD -> Set.of("head", "printhead");
+                case DRIED, DIRT, AIR, SETTLED, SHUT, GROWTH, SMEAR, MIXED, POSITION -> Set.<String>of();
+            };
+            return Stream.of(part.toLowerCase(Locale.ROOT).split("[^a-z]+")).anyMatch(wearing::contains);
         }
 
         public String label() {

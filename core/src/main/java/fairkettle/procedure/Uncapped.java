@@ -1,5 +1,6 @@
 package fairkettle.procedure;
 
+import fairkettle.ink.Family;
 import java.util.List;
 
 /**
@@ -11,8 +12,23 @@ import java.util.List;
  */
 public record Uncapped(int bare, int onCloth) {
 
-    /** Minutes in the air that no plan exceeds. */
+    /** Minutes in the air that no plan exceeds, where the shop says nothing else. */
     public static final int BARE_LIMIT = 20;
+
+    private static final double WITH_RESIN = .75; // what holds film and pigment on cloth sets in a nozzle too
+
+    /**
+     * Minutes that a head may stand in the air, by its ink and by the air around it.
+     *
+     * @param shops limit for dye, in air of 22 °C and 50 %
+     * @param family of the ink in it
+     * @param drying how many times as fast as in that air things dry
+     * @return at least one
+     */
+    public static int limit(int shops, Family family, double drying) {
+        boolean resin = family == Family.FILM || family == Family.MAKERS_PIGMENT;
+        return (int) Math.max(1, Math.floor(shops * (resin ? WITH_RESIN : 1) / drying));
+    }
 
     public static Uncapped of(MachineState start, List<Step> steps) {
         var state = start;

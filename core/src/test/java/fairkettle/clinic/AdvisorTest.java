@@ -359,7 +359,7 @@ class AdvisorTest {
             assertThat(machine.cost(treatment, 2)).isGreaterThan(machine.price(treatment, 2));
         }
         var so = progress(machine, look(Map.of(M, EIGHT)), WELL, done(Treatment.CLEANING));
-        assertThat(AnotherRound.of(so, Set.of(M)).renew())
+        assertThat(AnotherRound.of(so, Set.of(M), AnotherRound.NewHead.USUAL).renew())
                 .as("what is shown is money")
                 .isEqualTo(machine.price(Treatment.RENEW, 1));
     }

@@ -125,7 +125,9 @@ class CaseFileTest {
         assertThat(so.rounds()).isZero();
         so = so.with(new Evidence.Done(Treatment.DRAW_AT_WASTE_LINE, Set.of(C)));
         assertThat(so.rounds()).isEqualTo(1);
-        var round = AnotherRound.of(so, Set.of(C));
+        var round = AnotherRound.of(so, Set.of(C), AnotherRound.NewHead.USUAL);
+        var onTheShelf = AnotherRound.of(so, Set.of(C), new AnotherRound.NewHead(0, 0));
+        assertThat(onTheShelf.givingUp()).isEqualTo(onTheShelf.head()).isLessThan(round.givingUp());
         assertThat(round.again()).isPositive();
         assertThat(round.words()).startsWith("One full round behind");
         assertThat(new AnotherRound(2, 50, 30, 200, 21, 96).words())

@@ -8,6 +8,8 @@ import fairkettle.machine.CarriageFreeing;
 import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class UncappedTest {
 
@@ -43,6 +45,20 @@ class UncappedTest {
                 .waits(new Pause("soak", Duration.ofMinutes(10), null, false))
                 .build();
         assertThat(of(FREE, wait, DOCKED).bare()).isEqualTo(15);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "20, SUBLIMATION, 1, 20",
+        "20, FILM, 1, 15",
+        "20, MAKERS_PIGMENT, 2, 7",
+        "20, EDIBLE, 0.5, 40",
+        "12, SUBLIMATION, 3, 4",
+        "1, FILM, 3, 1"
+    })
+    void theLimitIsTheShopsInUsualAirAndShorterInDryAirAndWithResin(
+            int shops, Family family, double drying, int minutes) {
+        assertThat(Uncapped.limit(shops, family, drying)).isEqualTo(minutes);
     }
 
     private static Uncapped of(Step... steps) {

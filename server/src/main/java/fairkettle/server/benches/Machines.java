@@ -48,6 +48,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jooq.DSLContext;
@@ -124,6 +125,14 @@ public class Machines {
         /** Share of a vessel at which it wants ink. */
         public double refillAt() {
             return ownTrigger == null ? Refilling.usualTrigger(profile().architecture()) : ownTrigger;
+        }
+
+        /** Of the inks that are known to be in it; none where it rests or was never inked. */
+        public Set<Family> inks() {
+            return holdings.values().stream()
+                    .filter(Holding.Inked.class::isInstance)
+                    .flatMap(h -> h.ink().stream())
+                    .collect(Collectors.toSet());
         }
 
         /** What a channel of it is known to hold. */

@@ -27,6 +27,7 @@ import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Passports;
 import fairkettle.server.changeover.Changeovers;
 import fairkettle.server.changeover.WishQuery;
+import fairkettle.server.climate.Room;
 import fairkettle.server.pictures.Pictures;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shelf.Supplies;
@@ -75,6 +76,7 @@ class CardController {
     private final Shop shop;
     private final Supplies supplies;
     private final Tools tools;
+    private final Room room;
     private final Clock clock;
 
     CardController(
@@ -87,6 +89,7 @@ class CardController {
             Shop shop,
             Supplies supplies,
             Tools tools,
+            Room room,
             Clock clock) {
         this.service = service;
         this.cards = cards;
@@ -97,6 +100,7 @@ class CardController {
         this.shop = shop;
         this.supplies = supplies;
         this.tools = tools;
+        this.room = room;
         this.clock = clock;
     }
 
@@ -137,6 +141,7 @@ class CardController {
             ComparisonJson comparison,
             Instant createdAt,
             @Nullable Instant uncappedSince,
+            int bareLimit,
             @Nullable Instant clothSince,
             String power,
             List<ChannelStageJson> stages,
@@ -443,6 +448,7 @@ class CardController {
                 comparison(kept, machine),
                 kept.createdAt(),
                 uncappedSince(card),
+                shop.settings().bareLimit(machine.inks(), room.drying()),
                 clothSince(card),
                 card.state().value(Facet.POWER, null),
                 kept.changeover() ? stages(card) : List.of(),

@@ -14,12 +14,14 @@ import fairkettle.procedure.Uncapped;
 import fairkettle.safety.Caution;
 import fairkettle.safety.School;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.climate.Room;
 import fairkettle.server.promises.Promises;
 import fairkettle.server.shelf.WasteBottles;
 import fairkettle.server.shop.Shop;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
@@ -35,15 +37,23 @@ class ChangeoverController {
     private final Promises promises;
     private final Shop shop;
     private final WasteBottles waste;
+    private final Room room;
     private final Clock clock;
 
     ChangeoverController(
-            Changeovers changeovers, Machines machines, Promises promises, Shop shop, WasteBottles waste, Clock clock) {
+            Changeovers changeovers,
+            Machines machines,
+            Promises promises,
+            Shop shop,
+            WasteBottles waste,
+            Room room,
+            Clock clock) {
         this.changeovers = changeovers;
         this.machines = machines;
         this.promises = promises;
         this.shop = shop;
         this.waste = waste;
+        this.room = room;
         this.clock = clock;
     }
 
@@ -138,7 +148,8 @@ class ChangeoverController {
             Instant ready,
             List<Promises.Promise> missed,
             List<Days.Day> days,
-            Uncapped uncapped) {}
+            Uncapped uncapped,
+            int bareLimit) {}
 
     record PartJson(String name, int steps, int minutes, long machineMinutes, long waitMinutes) {}
 
@@ -209,6 +220,15 @@ class ChangeoverController {
                 .toList();
     }
 
+    /** By the ink that is in the machine and the one that comes in, whichever dries faster. */
+    private int bareLimit(Changeovers.Wish wish) {
+        var inks = new HashSet<>(machines.get(wish.machine()).inks());
+        if (wish.family() != null) {
+            inks.add(wish.family());
+        }
+        return shop.settings().bareLimit(inks, room.drying());
+    }
+
     private PlanJson plan(Changeovers.Wish wish, Plan plan) {
         var times = plan.times();
         var days = days(plan);
@@ -242,7 +262,8 @@ class ChangeoverController {
                         promises.before(wish.machine(), days.getLast().until()),
                         days,
                         Uncapped.of(
-                                plan.procedure().startState(), plan.procedure().steps())),
+                                plan.procedure().startState(), plan.procedure().steps()),
+                        bareLimit(wish)),
                 plan.cost(),
                 plan.total(),
                 plan.badly(),

@@ -11,6 +11,7 @@ import fairkettle.server.people.Who;
 import fairkettle.server.web.Problem;
 import java.net.URI;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.HashMap;
@@ -30,6 +31,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Room {
 
     private static final int AT_ONCE = 1000;
+    private static final Duration OF_LATE = Duration.ofHours(18);
 
     private final DSLContext db;
     private final Live live;
@@ -53,6 +55,12 @@ public class Room {
                 .where(ROOM_READING.AT.ge(from.atOffset(ZoneOffset.UTC)))
                 .orderBy(ROOM_READING.AT)
                 .fetch(r -> new Air(r.value1().toInstant(), r.value2(), r.value3()));
+    }
+
+    /** How many times as fast as in usual air things dry now; as usual where nobody has read the air of late. */
+    public double drying() {
+        var readings = since(clock.instant().minus(OF_LATE));
+        return readings.isEmpty() ? 1 : readings.getLast().drying();
     }
 
     @Transactional

@@ -23,6 +23,7 @@ import fairkettle.server.clinic.CaseBook.Kept;
 import fairkettle.server.papers.Sheet;
 import fairkettle.server.pictures.Pictures;
 import fairkettle.server.shop.Shop;
+import fairkettle.server.spares.Ages;
 import fairkettle.server.web.Ahead;
 import fairkettle.server.web.Problem;
 import io.swagger.v3.oas.annotations.Parameter;
@@ -69,14 +70,16 @@ class ClinicController {
     private final ClinicService service;
     private final CaseBook book;
     private final Cards cards;
+    private final Ages ages;
     private final Shop shop;
     private final Clock clock;
 
-    ClinicController(ClinicService service, CaseBook book, Cards cards, Shop shop, Clock clock) {
+    ClinicController(ClinicService service, CaseBook book, Cards cards, Ages ages, Shop shop, Clock clock) {
         this.shop = shop;
         this.service = service;
         this.book = book;
         this.cards = cards;
+        this.ages = ages;
         this.clock = clock;
     }
 
@@ -103,7 +106,12 @@ class ClinicController {
 
     record LearnedJson(String treatment, String kind, String family, int worked, int times, double prior, double now) {}
 
-    /** @param place where it sits on the ink path */
+    /** The oldest part that may cause it. @param atLeast it was there already when counting began */
+    record OldestJson(String part, @Nullable String channel, long days, boolean atLeast) {}
+
+    /**
+     * @param place where it sits on the ink path; @param oldest of its parts; null where none can cause it, or is known
+     */
     record FindingJson(
             Finding.Cause cause,
             String label,
@@ -111,7 +119,8 @@ class ClinicController {
             String signature,
             List<String> channels,
             double share,
-            String band) {}
+            String band,
+            @Nullable OldestJson oldest) {}
 
     /** @param kind LOOK, WAIT, PAGE, SIMPLE, ASK, TRY, TREAT, CLOSE or STOP */
     record CaseAdviceJson(
@@ -453,6 +462,7 @@ class ClinicController {
                 .filter(k -> k.together().equals(kept.together()) && k.id() != kept.id())
                 .map(Kept::machineName)
                 .toList();
+        var parts = ages.of(kept.machine());
         return new CaseJson(
                 kept.id(),
                 kept.machine(),
@@ -484,7 +494,8 @@ class ClinicController {
                                 f.cause().signature(),
                                 names(f.channels()),
                                 f.share(),
-                                f.band()))
+                                f.band(),
+                                oldest(f, parts)))
                         .toList(),
                 AdviceWords.because(kept.file()),
                 advice == null ? null : adviceOf(advice, kept),
@@ -510,7 +521,7 @@ class ClinicController {
                 kept.open() ? service.provisionalUntil(kept).orElse(null) : null,
                 service.printOn(kept, so).map(WhitePasses::words).orElse(null),
                 advice != null && (so.rounds() > 0 || advice.next() instanceof Next.Stop)
-                        ? rounds(AnotherRound.of(so, failing))
+                        ? rounds(AnotherRound.of(so, failing, service.newHead(kept.machine())))
                         : null,
                 Arrays.stream(Question.values()).filter(q -> !situation.has(q)).toList(),
                 kept.before());
@@ -596,6 +607,17 @@ class ClinicController {
             case Next.Close _ -> "CLOSE";
             case Next.Stop _ -> "STOP";
         };
+    }
+
+    /** @param parts of the machine, oldest first */
+    private static @Nullable OldestJson oldest(Finding finding, List<Ages.Age> parts) {
+        var channels = names(finding.channels());
+        return parts.stream()
+                .filter(age -> finding.cause().comesWithAge(age.part()))
+                .filter(age -> age.channel() == null || channels.contains(age.channel()))
+                .findFirst()
+                .map(age -> new OldestJson(age.part(), age.channel(), age.days(), age.atLeast()))
+                .orElse(null);
     }
 
     private static List<OtherJson> others(Advice advice, Kept kept) {

@@ -6,6 +6,7 @@ import fairkettle.check.WhitePasses;
 import fairkettle.check.Work;
 import fairkettle.clinic.Advice;
 import fairkettle.clinic.AdviceWords;
+import fairkettle.clinic.AnotherRound;
 import fairkettle.clinic.Belief;
 import fairkettle.clinic.Complaint;
 import fairkettle.clinic.Drift;
@@ -252,6 +253,11 @@ public class ClinicService implements Clinic {
                 machine,
                 book.evenPage(machine.id()).orElse(null),
                 book.simpleLooked(machine.id()).orElse(null));
+    }
+
+    /** How a new head would get into the machine. */
+    AnotherRound.NewHead newHead(long machine) {
+        return situations.newHead(machines.get(machine));
     }
 
     private Map<ChannelCode, List<Integer>> freshCheck(Machine machine) {

@@ -1,6 +1,7 @@
 package fairkettle.server.clinic;
 
 import fairkettle.check.Work;
+import fairkettle.clinic.AnotherRound;
 import fairkettle.clinic.Complaint;
 import fairkettle.clinic.SimpleThing;
 import fairkettle.clinic.Situation;
@@ -214,6 +215,16 @@ class ClinicSituation {
         return Treatment.leftOut(schools);
     }
 
+    /**
+     * How a new head would get into a machine: its user snaps it in, or screws it in; from the shelf, or once it came.
+     */
+    AnotherRound.NewHead newHead(Machine machine) {
+        boolean byUser = machine.profile().headsByUser();
+        boolean there = supplies.counts().getOrDefault(byUser ? Supply.HEAD_CARTRIDGE : Supply.HEAD, 0) > 0;
+        var usual = AnotherRound.NewHead.USUAL;
+        return new AnotherRound.NewHead(byUser ? 0 : usual.minutes(), there ? 0 : usual.hours());
+    }
+
     private Prices prices(Family family, Profile profile) {
         var settings = shop.settings();
         double minor = Math.pow(10, settings.money().getDefaultFractionDigits());
@@ -233,11 +244,12 @@ class ClinicSituation {
         double scale = minute > 0
                 ? minute / usual.minute()
                 : 1; // why: what a false cure costs is mostly hands and ink, at this shop's rates
-        // why: where the user snaps the head in, a hopeless one is exchanged, and the ladder ends sooner
+        // why: where the user snaps the head in, a hopeless one is exchanged, and the ladder ends sooner; what else a
+        // head costs is what the shop says, or so many times what its hands cost
         double head = profile.headsByUser()
                 ? parts.getOrDefault(Supply.HEAD_CARTRIDGE, Supply.HEAD_CARTRIDGE.usualPrice()) / minor
                         + SNAPPED_IN * minute
-                : usual.head() * scale;
+                : parts.containsKey(Supply.HEAD) ? parts.get(Supply.HEAD) / minor : usual.head() * scale;
         return new Prices(
                 ink,
                 settings.padPrice() / minor / profile.padCapacity().mL(),

@@ -260,6 +260,7 @@ class DemoShop {
                 null,
                 20.0,
                 true,
+                null,
                 null);
     }
 

@@ -180,11 +180,7 @@ class JobMachines {
     }
 
     private static @Nullable Family ink(Machine machine) {
-        return machine.holdings().values().stream()
-                .filter(Holding.Inked.class::isInstance)
-                .flatMap(h -> h.ink().stream())
-                .findFirst()
-                .orElse(null);
+        return machine.inks().stream().findFirst().orElse(null);
     }
 
     private static Trouble trouble(Machine machine, Job.Order order, boolean card, boolean ill) {

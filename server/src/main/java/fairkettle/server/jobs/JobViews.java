@@ -27,6 +27,7 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -491,10 +492,21 @@ class JobViews {
                         .map(t -> new WayInJson(t, t.label(), t.side()))
                         .toList(),
                 spot.orElse(null),
-                machine.fit().feed() == Feed.BULK
-                        ? List.of("Its tubes run over the edge: where the lid cannot close on them, prop it, and keep"
-                                + " dust off while it prints.")
-                        : List.of());
+                reminders(machine));
+    }
+
+    /** What is easily forgotten before this machine prints. */
+    private List<String> reminders(Machines.Machine machine) {
+        var all = new ArrayList<String>();
+        if (machine.fit().feed() == Feed.BULK) {
+            all.add("Its tubes run over the edge: where the lid cannot close on them, prop it, and keep dust off while"
+                    + " it prints.");
+        }
+        if (printers.of(machine.id()).isEmpty()) {
+            all.add("Nobody can ask it from here whether it is connected: let the computer say so first. A page that"
+                    + " stays away tells nothing of the head.");
+        }
+        return all;
     }
 
     private TakesJson takes(Job.Order order, long id) {

@@ -2,6 +2,7 @@ package fairkettle.server.pages;
 
 import fairkettle.check.Work;
 import fairkettle.job.Separation;
+import fairkettle.procedure.Uncapped;
 import fairkettle.safety.School;
 import fairkettle.server.people.People;
 import fairkettle.server.shop.Shop;
@@ -62,6 +63,7 @@ class ShopController {
             List<SchoolJson> schools,
             List<WorkJson> works,
             double usualChoke,
+            int usualBare,
             Instant now,
             boolean workshop,
             @Nullable String fingerprint,
@@ -99,6 +101,7 @@ class ShopController {
                         .map(w -> new WorkJson(w, w.label(), w.usual()))
                         .toList(),
                 Separation.USUAL_CHOKE,
+                Uncapped.BARE_LIMIT,
                 clock.instant(),
                 reach.byOthers(),
                 reach.fingerprint(),

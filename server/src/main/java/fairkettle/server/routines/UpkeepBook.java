@@ -15,7 +15,6 @@ import fairkettle.books.EntryKind;
 import fairkettle.db.tables.records.EntryRecord;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
-import fairkettle.ink.Holding;
 import fairkettle.ink.Substance;
 import fairkettle.path.Place;
 import fairkettle.path.Posting;
@@ -121,11 +120,7 @@ public class UpkeepBook implements Journal.Moving {
 
     /** What it prints: of several inks the most delicate. */
     public static Optional<Family> family(Machine machine) {
-        var held = machine.holdings().values().stream()
-                .filter(h -> h instanceof Holding.Inked)
-                .flatMap(h -> h.ink().stream())
-                .toList();
-        return DELICATE_FIRST.stream().filter(held::contains).findFirst();
+        return DELICATE_FIRST.stream().filter(machine.inks()::contains).findFirst();
     }
 
     Map<Long, Map<String, Setting>> settings() {

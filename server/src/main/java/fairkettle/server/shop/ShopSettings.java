@@ -6,10 +6,12 @@ import fairkettle.changeover.OpeningHours;
 import fairkettle.changeover.Syringe;
 import fairkettle.changeover.Terms;
 import fairkettle.check.Work;
+import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
 import fairkettle.job.Separation;
 import fairkettle.machine.Supply;
+import fairkettle.procedure.Uncapped;
 import fairkettle.routine.Settling;
 import fairkettle.safety.School;
 import jakarta.validation.Valid;
@@ -32,6 +34,7 @@ import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -46,6 +49,7 @@ import org.jspecify.annotations.Nullable;
  * @param aired false if the room can neither be aired nor has a fan; null as true
  * @param settling how its white sinks, if it knows better than the usual; {@code whiteReturns} how often white goes
  *     back into a tank; {@code whiteChoke} how far it stays back from the edge of the colours, in mm
+ * @param bareMinutes that a head with dye may stand in usual air, off its dock
  */
 public record ShopSettings(
         @NotBlank(message = "Give the shop a name.") @Size(max = 60, message = "At most 60 letters.")
@@ -114,7 +118,10 @@ public record ShopSettings(
         @Nullable
         @DecimalMin(value = "0", message = "Not below nothing.")
         @DecimalMax(value = "2", message = "At most 2 mm.")
-        Double whiteChoke) {
+        Double whiteChoke,
+
+        @Nullable @Min(value = 1, message = "At least one minute.") @Max(value = 60, message = "At most an hour.")
+        Integer bareMinutes) {
 
     private static final int WHITE_RETURNS = 6;
 
@@ -131,6 +138,15 @@ public record ShopSettings(
     /** Whether powder, alcohol and hot adhesive may be worked with here. */
     public boolean airedRoom() {
         return !Boolean.FALSE.equals(aired);
+    }
+
+    /** Minutes that a head with these inks may stand off its dock, in air that dries so many times as fast as usual. */
+    public int bareLimit(Set<Family> inks, double drying) {
+        int own = bareMinutes == null ? Uncapped.BARE_LIMIT : bareMinutes;
+        return inks.stream()
+                .mapToInt(ink -> Uncapped.limit(own, ink, drying))
+                .min()
+                .orElse(Uncapped.limit(own, Family.MAKERS_DYE, drying));
     }
 
     /** How far white stays back from every edge of the colours, in tenths of a mm. */
@@ -213,6 +229,7 @@ public record ShopSettings(
                 Map.of(),
                 "Collected in the labelled bottle; ask your local authority where it goes.",
                 Comparison.usual(),
+                null,
                 null,
                 null,
                 null,

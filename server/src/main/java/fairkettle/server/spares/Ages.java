@@ -22,7 +22,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -53,7 +55,7 @@ public class Ages {
      * @param since the day on which it was fitted; where {@code atLeast}, it was there on that day already
      * @param due when it should be exchanged, where something foretells it
      */
-    record Age(
+    public record Age(
             long machine,
             String machineName,
             String part,
@@ -63,12 +65,21 @@ public class Ages {
             boolean atLeast,
             @Nullable Instant due) {}
 
-    /** Oldest first. */
+    /** Of every machine, oldest first. */
     List<Age> all() {
+        return ages(standings.all(), DSL.trueCondition());
+    }
+
+    /** Of one machine, oldest first. */
+    public List<Age> of(long machine) {
+        return ages(List.of(standings.of(machine)), FITTED_PART.MACHINE_ID.eq(machine));
+    }
+
+    private List<Age> ages(List<Standings.OfMachine> machines, Condition fitted) {
         var zone = shop.settings().zoneId();
         var today = LocalDate.now(clock.withZone(zone));
         var ages = new ArrayList<Age>();
-        for (var of : standings.all()) {
+        for (var of : machines) {
             for (var standing : of.all()) {
                 var part = Routines.part(standing.key().routine()).orElse(null);
                 if (part != null) {
@@ -90,6 +101,7 @@ public class Ages {
                 .from(FITTED_PART)
                 .join(MACHINE)
                 .on(MACHINE.ID.eq(FITTED_PART.MACHINE_ID))
+                .where(fitted)
                 .orderBy(FITTED_PART.MACHINE_ID, FITTED_PART.PART, FITTED_PART.FITTED_ON.desc(), FITTED_PART.ID.desc())
                 .forEach(r -> ages.add(new Age(
                         r.value1(),

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.web.servlet.assertj.MvcTestResult;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -96,6 +97,30 @@ class ClinicTest {
         assertThat(look(id).get("ending").asString()).isEqualTo("CURED");
         assertThat(api.post("/api/cases/" + id + "/evidence", "{\"kind\": \"SIMPLE\", \"channels\": []}"))
                 .hasStatus(422);
+    }
+
+    @Test
+    void whoeverStarvesIsToldItsOldestFilter() {
+        long machine = api.machine("Clinic filters", "small-tank", "INKED");
+        assertThat(fitted(machine, "ink filter", "2024-05-01")).hasStatus2xxSuccessful();
+        assertThat(fitted(machine, "bay filter", "2023-05-01")).hasStatus2xxSuccessful();
+        assertThat(fitted(machine, "wiper", "2020-05-01")).hasStatus2xxSuccessful();
+
+        var starved = open(machine, "FADES")
+                .get("findings")
+                .valueStream()
+                .filter(f -> f.get("cause").asString().equals("STARVED"))
+                .findFirst()
+                .orElseThrow();
+
+        assertThat(starved.at("/oldest/part").asString()).isEqualTo("bay filter");
+        assertThat(starved.at("/oldest/atLeast").asBoolean()).isFalse();
+        assertThat(starved.at("/oldest/days").asInt()).isGreaterThan(600);
+    }
+
+    private MvcTestResult fitted(long machine, String part, String on) {
+        return api.post(
+                "/api/machines/" + machine + "/parts", "{\"part\": \"%s\", \"on\": \"%s\"}".formatted(part, on));
     }
 
     @Test
@@ -291,6 +316,12 @@ class ClinicTest {
         assertThat(advice(lost)).isEqualTo("STOP");
         assertThat(lost.at("/rounds/head").asDouble()).isPositive();
         assertThat(lost.at("/rounds/lost").asDouble()).isPositive();
+        api.put("/api/shelf/supplies/HEAD", "{\"count\": 1, \"price\": 9900}", "0");
+        assertThat(look(id).at("/rounds/lost").asDouble())
+                .as("nobody waits for it")
+                .isZero();
+        assertThat(look(id).at("/rounds/head").asDouble()).isEqualTo(99);
+        api.put("/api/shelf/supplies/HEAD", "{\"count\": 0}", "0");
         assertThat(lost.get("rules")).hasSize(fairkettle.clinic.Treatment.values().length);
         assertThat(api.post(
                         "/api/cases/" + id + "/card",

@@ -316,6 +316,8 @@ class JobsTest {
                 .hasStatus(422)
                 .bodyText()
                 .contains("separates white");
+        assertThat(api.read(api.get("/api/jobs/" + id)).at("/on/reminders").toString())
+                .contains("Nobody can ask it from here");
         assertThat(api.put(
                         "/api/machines/" + machine + "/printer",
                         "{\"uri\": \"ipp://127.0.0.1:9/ipp/print\", \"separates\": true}",
@@ -324,6 +326,8 @@ class JobsTest {
         assertThat(api.read(api.get("/api/jobs/" + id)).at("/on/sends").asBoolean())
                 .as("where the machine prints white by itself")
                 .isTrue();
+        assertThat(api.read(api.get("/api/jobs/" + id)).at("/on/reminders").toString())
+                .doesNotContain("Nobody can ask it");
         assertThat(api.read(api.get("/api/jobs/" + id)).at("/on/waysIn/0/id").asString())
                 .isEqualTo("BED");
         var printed = sheetOut(id, "Long Thistle", 1);
