@@ -311,16 +311,18 @@ class ClinicTest {
     @Test
     void afterTheHeadIsLostNothingElseOpens() {
         long machine = api.machine("Clinic parted", "small-tank", "INKED");
+        api.put("/api/shelf/supplies/HEAD", "{\"count\": 0, \"price\": 9900}", "0");
         long id = ill(machine);
         var lost = say(id, "{\"kind\": \"PARTED\"}");
         assertThat(advice(lost)).isEqualTo("STOP");
-        assertThat(lost.at("/rounds/head").asDouble()).isPositive();
+        assertThat(lost.at("/rounds/head").asDouble())
+                .as("what the shop says when the case is opened")
+                .isEqualTo(99);
         assertThat(lost.at("/rounds/lost").asDouble()).isPositive();
         api.put("/api/shelf/supplies/HEAD", "{\"count\": 1, \"price\": 9900}", "0");
         assertThat(look(id).at("/rounds/lost").asDouble())
                 .as("nobody waits for it")
                 .isZero();
-        assertThat(look(id).at("/rounds/head").asDouble()).isEqualTo(99);
         api.put("/api/shelf/supplies/HEAD", "{\"count\": 0}", "0");
         assertThat(lost.get("rules")).hasSize(fairkettle.clinic.Treatment.values().length);
         assertThat(api.post(
