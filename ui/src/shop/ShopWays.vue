@@ -84,34 +84,38 @@ const numberIn = (e: Event) => numberOf((e.target as HTMLInputElement).value)
           </tbody>
         </table>
       </ShopBlock>
-      <ShopBlock title="White under the colours of film">
-        <label for="choke">It stays back from their edge, {{ lengths }}</label>
-        <NumberInput
-          id="choke"
-          :model-value="form.whiteChoke ?? shop.usualChoke"
-          :times="inLength(1, lengths)"
-          lazy
-          @update:model-value="(mm: number) => form && (form.whiteChoke = mm)"
-        />
-        <FieldProblem :problem="problem" field="whiteChoke" />
-        <p class="small quiet">
-          Usually {{ shownLength(shop.usualChoke) }}: cloth and film move by a hair, and white that shows beside a
-          colour is seen at once.
-        </p>
-      </ShopBlock>
-      <ShopBlock title="A head off its dock">
-        <label for="bare">In the air at most, minutes</label>
-        <NumberInput
-          id="bare"
-          :model-value="form.bareMinutes ?? shop.usualBare"
-          lazy
-          @update:model-value="(minutes: number) => form && (form.bareMinutes = Math.round(minutes))"
-        />
-        <FieldProblem :problem="problem" field="bareMinutes" />
-        <p class="small quiet">
-          Usually {{ shop.usualBare }} min, for dye at 22 °C and 50 %. Film and pigment get three quarters of it; in air
-          that dries twice as fast it is half. Nobody knows a figure that is safe: a wet cloth under the head is.
-        </p>
+      <ShopBlock title="Seldom changed">
+        <details class="fold">
+          <summary>White under the colours of film</summary>
+          <label for="choke">It stays back from their edge, {{ lengths }}</label>
+          <NumberInput
+            id="choke"
+            :model-value="form.whiteChoke ?? shop.usualChoke"
+            :times="inLength(1, lengths)"
+            lazy
+            @update:model-value="(mm: number) => form && (form.whiteChoke = mm)"
+          />
+          <FieldProblem :problem="problem" field="whiteChoke" />
+          <p class="small quiet">
+            Usually {{ shownLength(shop.usualChoke) }}: cloth and film move by a hair, and white that shows beside a
+            colour is seen at once.
+          </p>
+        </details>
+        <details class="fold">
+          <summary>A head off its dock</summary>
+          <label for="bare">In the air at most, minutes</label>
+          <NumberInput
+            id="bare"
+            :model-value="form.bareMinutes ?? shop.usualBare"
+            lazy
+            @update:model-value="(minutes: number) => form && (form.bareMinutes = Math.round(minutes))"
+          />
+          <FieldProblem :problem="problem" field="bareMinutes" />
+          <p class="small quiet">
+            Usually {{ shop.usualBare }} min, for dye at 22 °C and 50 %. Film and pigment get three quarters of it; in
+            air that dries twice as fast it is half. Nobody knows a figure that is safe: a wet cloth under the head is.
+          </p>
+        </details>
       </ShopBlock>
     </div>
   </div>
