@@ -335,7 +335,8 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
             >
             of {{ minutes(plan.times.bareLimit) }}, by its ink and today’s air<template
               v-if="plan.times.uncapped.bare > plan.times.bareLimit"
-              >: lay the wet cloth as soon as the carriage is free, whatever the step says</template
+              >. The air is dry: lay out everything for the steps up to the dock before the carriage is freed, and do
+              not pause there; or wait for damper air</template
             >
           </p>
           <ol v-if="plan.times.days.length > 1" class="small days" aria-label="Day by day">

@@ -140,7 +140,7 @@ const cost = (amount: number) => asMoney(amount, currency.value)
             {{ f.oldest.atLeast ? 'at least ' : '' }}{{ f.oldest.days }}
             {{ f.oldest.days === 1 ? 'day' : 'days' }}</span
           >
-          <span v-else-if="f.cause === 'STARVED'" class="age small"
+          <span v-else-if="f.cause === 'STARVED' && !found.endedAt" class="age small"
             >how old its filters are <RouterLink to="/shelf/tools">is not written down</RouterLink></span
           >
         </li>

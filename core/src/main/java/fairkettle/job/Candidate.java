@@ -3,6 +3,7 @@ package fairkettle.job;
 import fairkettle.check.Work;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
+import fairkettle.round.FreeHands;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -169,8 +170,7 @@ public record Candidate(
         if (!why.isEmpty()) {
             return new Ranked(machine, name, false, null, false, why, helps);
         }
-        var begins = unpromised(free.after(now.plus(Duration.ofMinutes(waits)), hands));
-        var printed = free.printed(begins, prints);
+        var printed = printed(fit(now, free), free, taken);
         var ready = free.after(printed, presses);
         why.add(capital(check.words()) + ".");
         if (trouble != Trouble.NONE) {
@@ -228,43 +228,46 @@ public record Candidate(
         return Optional.empty();
     }
 
-    /** The first moment from which nothing else that is promised is in the way. */
-    private Instant unpromised(Instant from) {
-        var at = from;
-        for (var other : taken) {
+    private Instant fit(Instant now, FreeHands free) {
+        return free.after(now.plus(Duration.ofMinutes(waits)), hands);
+    }
+
+    /** When it is printed, from the first moment on at which nothing else that is promised is in the way. */
+    private Instant printed(Instant fit, FreeHands free, List<Taken> promised) {
+        var at = fit;
+        for (var other : promised) {
             boolean before = !at.plus(Duration.ofMinutes(prints)).isAfter(other.from());
             if (!before && other.to().isAfter(at)) {
                 at = other.to();
             }
         }
-        return at;
+        return free.printed(at, prints);
     }
 
-    /** When it could be handed over if nothing else were promised. */
-    private Instant ready(Instant now, FreeHands free) {
-        var fit = free.after(now.plus(Duration.ofMinutes(waits)), hands);
-        return free.after(free.printed(fit, prints), presses);
-    }
-
-    /** What would help: the one thing that alone makes it in time, if there is one. */
+    /** Each thing that by itself makes it in time; else what is left to do. */
     private List<String> sooner(Instant now, Instant due, FreeHands free) {
         var helps = new ArrayList<String>();
-        if (!ready(now, free).isAfter(due)) {
+        if (inTime(printed(fit(now, free), free, List.of()), free, due)) {
             helps.add("Move what else it has promised.");
         }
-        if (hands + waits > 0 && !free.after(free.printed(now, prints), presses).isAfter(due)) {
+        if (hands > 0 && inTime(printed(now, free, taken), free, due)) {
             helps.add("Have it fit before: %d min of hands.".formatted(hands));
         }
-        if (!ready(now, free.idle()).isAfter(due)) {
+        var idle = free.idle();
+        if (inTime(printed(fit(now, idle), idle, taken), idle, due)) {
             helps.add("All hands are busy: ask somebody more, or leave something of the round (%s are wanted)."
                     .formatted(hours(hands + presses)));
-        } else if (!ready(now, FreeHands.ALWAYS).isAfter(due)) {
+        } else if (inTime(printed(fit(now, FreeHands.ALWAYS), FreeHands.ALWAYS, taken), FreeHands.ALWAYS, due)) {
             helps.add("Open longer, or share it between two: so much does not fit into the hours until then.");
         }
         if (helps.isEmpty()) {
             helps.add("Promise it later, or share it between two machines.");
         }
         return helps;
+    }
+
+    private boolean inTime(Instant printed, FreeHands free, Instant due) {
+        return !free.after(printed, presses).isAfter(due);
     }
 
     private static String hours(int minutes) {

@@ -2,6 +2,7 @@ package fairkettle.procedure;
 
 import fairkettle.ink.Family;
 import java.util.List;
+import java.util.Set;
 
 /**
  * How long a head is to stand off its dock, by the minutes of the steps. Nobody in the trade gives a figure for a bare
@@ -18,15 +19,15 @@ public record Uncapped(int bare, int onCloth) {
     private static final double WITH_RESIN = .75; // what holds film and pigment on cloth sets in a nozzle too
 
     /**
-     * Minutes that a head may stand in the air, by its ink and by the air around it.
+     * Minutes that a head may stand in the air, by its inks and by the air around it.
      *
      * @param shops limit for dye, in air of 22 °C and 50 %
-     * @param family of the ink in it
+     * @param inks that are in it, or come in: the one that sets soonest counts; none as dye
      * @param drying how many times as fast as in that air things dry
      * @return at least one
      */
-    public static int limit(int shops, Family family, double drying) {
-        boolean resin = family == Family.FILM || family == Family.MAKERS_PIGMENT;
+    public static int limit(int shops, Set<Family> inks, double drying) {
+        boolean resin = inks.contains(Family.FILM) || inks.contains(Family.MAKERS_PIGMENT);
         return (int) Math.max(1, Math.floor(shops * (resin ? WITH_RESIN : 1) / drying));
     }
 

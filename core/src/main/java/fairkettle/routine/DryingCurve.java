@@ -13,7 +13,7 @@ import java.util.List;
 public final class DryingCurve {
 
     /** How long a reading speaks for the air around it when none follows or precedes it. */
-    private static final Duration REACH = Duration.ofHours(18);
+    public static final Duration REACH = Duration.ofHours(18);
 
     private static final double UNKNOWN = 1; // nobody read: as in reference air
     private static final double SPELL = 1.5;
@@ -86,6 +86,17 @@ public final class DryingCurve {
     public double average(Instant from, Instant to) {
         double elapsed = Duration.between(from, to).toSeconds() / 3600.0;
         return elapsed <= 0 ? UNKNOWN : hours(from, to) / elapsed;
+    }
+
+    /** How many times as fast as in reference air things dry at that moment. */
+    public double at(Instant moment) {
+        double hour = hours(moment);
+        for (int i = at.length - 1; i > 0; i--) {
+            if (at[i - 1] <= hour && hour < at[i]) {
+                return factor[i - 1] + (factor[i] - factor[i - 1]) * (hour - at[i - 1]) / (at[i] - at[i - 1]);
+            }
+        }
+        return UNKNOWN;
     }
 
     private double integral(double hour) {

@@ -9,6 +9,7 @@ import fairkettle.job.Candidate.Check;
 import fairkettle.job.Candidate.Ranked;
 import fairkettle.job.Candidate.Taken;
 import fairkettle.job.Candidate.Trouble;
+import fairkettle.round.FreeHands;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Currency;
@@ -62,7 +63,7 @@ class CandidateTest {
 
         assertThat(only.ready()).isEqualTo(NOW.plusSeconds((30 + 90 + 60) * 60));
         assertThat(only.inTime()).isFalse();
-        assertThat(only.helps()).contains("Move what else it has promised.");
+        assertThat(only.helps()).containsExactly("Move what else it has promised.");
         assertThat(only.why()).contains("Promised besides: sashes, 14:00.");
     }
 
@@ -100,21 +101,21 @@ class CandidateTest {
     void whatDoesNotFitIntoTheHoursIsNotLaidOnTheHands() {
         var free = new FreeHands(List.of(new FreeHands.Day(NOW, NOW.plusSeconds(8 * 3600), 480)));
 
-        var long9h = Candidate.rank(
+        var late = Candidate.rank(
                         List.of(pressed(0, 20, 9 * 60)), A4, Family.SUBLIMATION, NOW, NOW.plusSeconds(40_000), free)
                 .getFirst();
-        var late = new FreeHands(List.of(
+        var two = new FreeHands(List.of(
                 new FreeHands.Day(NOW, NOW.plusSeconds(8 * 3600), 480),
                 new FreeHands.Day(NOW.plusSeconds(86_400), NOW.plusSeconds(100_000), 240)));
 
-        assertThat(long9h.inTime()).as("after what is planned anybody is free").isTrue();
+        assertThat(late.inTime()).as("after what is planned anybody is free").isTrue();
         assertThat(Candidate.rank(
                                 List.of(pressed(0, 20, 9 * 60)),
                                 A4,
                                 Family.SUBLIMATION,
                                 NOW,
                                 NOW.plusSeconds(40_000),
-                                late)
+                                two)
                         .getFirst()
                         .helps())
                 .containsExactly(
@@ -122,12 +123,33 @@ class CandidateTest {
     }
 
     @Test
+    void aRestIsNoMatterOfHands() {
+        var rests = new Candidate(
+                1,
+                "Bryony",
+                "A4",
+                false,
+                Family.SUBLIMATION,
+                Trouble.NONE,
+                Check.GOOD_TODAY,
+                0,
+                11 * 60,
+                20,
+                0,
+                List.of(),
+                List.of());
+
+        assertThat(ranked(Duration.ofHours(4), rests).getFirst().helps())
+                .containsExactly("Promise it later, or share it between two machines.");
+    }
+
+    @Test
     void nothingIsPrintedWhileNobodyIsThere() {
-        var long9h = Candidate.rank(
+        var late = Candidate.rank(
                         List.of(pressed(0, 9 * 60, 0)), A4, Family.SUBLIMATION, NOW, NOW.plusSeconds(86_400), BUSY)
                 .getFirst();
 
-        assertThat(long9h.ready()).isEqualTo(NOW.plusSeconds(25 * 3600));
+        assertThat(late.ready()).isEqualTo(NOW.plusSeconds(25 * 3600));
     }
 
     private static Candidate pressed(int hands, int prints, int presses) {

@@ -7,6 +7,7 @@ import fairkettle.ink.Family;
 import fairkettle.machine.CarriageFreeing;
 import java.time.Duration;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -58,7 +59,14 @@ class UncappedTest {
     })
     void theLimitIsTheShopsInUsualAirAndShorterInDryAirAndWithResin(
             int shops, Family family, double drying, int minutes) {
-        assertThat(Uncapped.limit(shops, family, drying)).isEqualTo(minutes);
+        assertThat(Uncapped.limit(shops, Set.of(family), drying)).isEqualTo(minutes);
+    }
+
+    @Test
+    void ofTwoInksTheOneThatSetsSoonerCounts() {
+        assertThat(Uncapped.limit(20, Set.of(Family.SUBLIMATION, Family.FILM), 1))
+                .isEqualTo(15);
+        assertThat(Uncapped.limit(20, Set.of(), 1)).isEqualTo(20);
     }
 
     private static Uncapped of(Step... steps) {

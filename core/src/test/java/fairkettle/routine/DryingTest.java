@@ -50,6 +50,32 @@ class DryingTest {
     }
 
     @Test
+    void atAMomentItIsWhatTheReadingsAroundItSay() {
+        var curve = new DryingCurve(List.of(new Air(at(20), 22, 50), new Air(at(30), 30, 25)));
+        double dry = new Air(at(30), 30, 25).drying();
+
+        assertThat(curve.at(at(20))).isEqualTo(1);
+        assertThat(curve.at(at(25))).isCloseTo((1 + dry) / 2, within(1e-9));
+        assertThat(curve.at(at(40))).as("it speaks for eighteen hours").isCloseTo(dry, within(1e-9));
+        assertThat(curve.at(at(49))).isEqualTo(1);
+        assertThat(new DryingCurve(List.of()).at(START)).isEqualTo(1);
+    }
+
+    @RepeatedTest(50)
+    void aMomentIsTheAverageOfTheShortestTime(RepetitionInfo repetition) {
+        var random = new Random(repetition.getCurrentRepetition());
+        var readings = new ArrayList<Air>();
+        for (double hour = 0; hour < 200; hour += 1 + random.nextInt(60)) {
+            readings.add(new Air(at(hour), 15 + random.nextInt(20), 20 + random.nextInt(60)));
+        }
+        var curve = new DryingCurve(readings);
+        var moment = at(random.nextInt(250) + .5); // readings stand at whole hours, and so do the edges of their reach
+
+        assertThat(curve.at(moment))
+                .isCloseTo(curve.average(moment.minusSeconds(1), moment.plusSeconds(1)), within(1e-6));
+    }
+
+    @Test
     void whatNobodyReadCountsAsUsualAir() {
         var readings = List.of(new Air(at(100), 30, 25));
         assertThat(Drying.average(readings, START, at(70))).isEqualTo(1);

@@ -1,10 +1,9 @@
 package fairkettle.imaging;
 
-import com.drew.imaging.ImageMetadataReader;
-import com.drew.imaging.ImageProcessingException;
-import com.drew.metadata.Metadata;
-import com.drew.metadata.MetadataException;
-import com.drew.metadata.adobe.AdobeJpegDirectory;
+import com.drew.imaging.jpeg.JpegProcessingException;
+import com.drew.imaging.jpeg.JpegSegmentReader;
+import com.drew.imaging.jpeg.JpegSegmentType;
+import com.drew.lang.SequentialByteArrayReader;
 import java.awt.color.ColorSpace;
 import java.awt.color.ICC_Profile;
 import java.awt.image.BufferedImage;
@@ -12,15 +11,16 @@ import java.awt.image.ColorConvertOp;
 import java.awt.image.DataBufferInt;
 import java.awt.image.Raster;
 import java.awt.image.WritableRaster;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.TreeMap;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.stream.StreamSupport;
 import javax.imageio.ImageReader;
 
 /**
@@ -31,16 +31,14 @@ final class CmykJpeg {
 
     private static final int INKS = 4;
     private static final int LUMINANCE_AND_BLACK = 2; // of APP14: the three colours are kept as YCbCr
-    private static final int START_OF_SCAN = 0xDA;
-    private static final int APP2 = 0xE2;
+    private static final int TRANSFORM = 11; // byte of APP14
     private static final int ROWS = 64; // at a time: a profile is applied to some of it, not to copies of all
 
     private CmykJpeg() {}
 
     /** @throws Photo.Refused if its colours cannot be told */
     static BufferedImage read(ImageReader reader, byte[] bytes) throws IOException, Photo.Refused {
-        var said = said(bytes);
-        var adobe = Optional.ofNullable(said.getFirstDirectoryOfType(AdobeJpegDirectory.class));
+        var adobe = transform(bytes);
         var inks = reader.readRaster(0, null);
         if (inks.getNumBands() != INKS) {
             throw new Photo.Refused("The artwork has %d inks. Save it as RGB.".formatted(inks.getNumBands()));
@@ -56,7 +54,7 @@ final class CmykJpeg {
             var some = Raster.createInterleavedRaster(0, inks.getWidth(), rows, INKS, null);
             byte[] data = (byte[]) inks.getDataElements(0, y, inks.getWidth(), rows, null);
             if (adobe.isPresent()) {
-                plainly(data, transform(adobe.get()) == LUMINANCE_AND_BLACK);
+                plainly(data, adobe.getAsInt() == LUMINANCE_AND_BLACK);
             }
             some.setDataElements(0, 0, inks.getWidth(), rows, data);
             to.rgb(some, data, pixels, y * inks.getWidth());
@@ -112,68 +110,63 @@ final class CmykJpeg {
         return (byte) Math.clamp(Math.round(value), 0, 255);
     }
 
-    private static int transform(AdobeJpegDirectory adobe) {
-        try {
-            return adobe.getInt(AdobeJpegDirectory.TAG_COLOR_TRANSFORM);
-        } catch (MetadataException _) {
-            return 0;
-        }
-    }
-
-    private static Metadata said(byte[] bytes) throws IOException {
-        try {
-            return ImageMetadataReader.readMetadata(new ByteArrayInputStream(bytes));
-        } catch (ImageProcessingException e) {
-            throw new IOException(e);
-        }
-    }
-
     // ---- what stands before its picture ------------------------------------------------------------------------
 
-    private static final byte[] ICC = "ICC_PROFILE\0".getBytes(StandardCharsets.US_ASCII);
+    private static final Set<JpegSegmentType> FRAMES = EnumSet.of(
+            JpegSegmentType.SOF0,
+            JpegSegmentType.SOF1,
+            JpegSegmentType.SOF2,
+            JpegSegmentType.SOF3,
+            JpegSegmentType.SOF5,
+            JpegSegmentType.SOF6,
+            JpegSegmentType.SOF7,
+            JpegSegmentType.SOF9,
+            JpegSegmentType.SOF10,
+            JpegSegmentType.SOF11,
+            JpegSegmentType.SOF13,
+            JpegSegmentType.SOF14,
+            JpegSegmentType.SOF15);
 
-    /** A part of the file before its picture (ITU-T T.81, B.1). @param marker its kind; @param from its first byte */
-    private record Segment(int marker, int from, int to) {
+    private static final String ICC = "ICC_PROFILE\0";
+    private static final String ADOBE = "Adobe";
 
-        /** Says how large the picture is, and of how many components. */
-        boolean frame() {
-            return marker >= 0xC0 && marker <= 0xCF && marker != 0xC4 && marker != 0xC8 && marker != 0xCC;
+    /** Of these kinds, without the two bytes of each that say its length; none of a damaged file. */
+    private static List<byte[]> segments(byte[] jpeg, Set<JpegSegmentType> kinds) {
+        try {
+            var all = JpegSegmentReader.readSegments(new SequentialByteArrayReader(jpeg), kinds);
+            return kinds.stream()
+                    .flatMap(kind -> StreamSupport.stream(all.getSegments(kind).spliterator(), false))
+                    .toList();
+        } catch (JpegProcessingException | IOException _) {
+            return List.of();
         }
     }
 
-    private static List<Segment> segments(byte[] bytes) {
-        var all = new ArrayList<Segment>();
-        int i = 2;
-        while (i + 4 <= bytes.length && (bytes[i] & 255) == 0xFF && (bytes[i + 1] & 255) != START_OF_SCAN) {
-            int to = i + 2 + ((bytes[i + 2] & 255) << 8 | bytes[i + 3] & 255);
-            if (to < i + 4 || to > bytes.length) {
-                break;
-            }
-            all.add(new Segment(bytes[i + 1] & 255, i + 4, to));
-            i = to;
-        }
-        return all;
+    private static boolean begins(byte[] segment, String with) {
+        return segment.length > with.length() + 1
+                && new String(segment, 0, with.length(), StandardCharsets.US_ASCII).equals(with);
     }
 
     /** Whether the JPEG has four inks; without a marker too, where others would take the fourth for transparency. */
     static boolean is(byte[] jpeg) {
-        return segments(jpeg).stream().anyMatch(s -> s.frame() && s.to() - s.from() > 5 && jpeg[s.from() + 5] == INKS);
+        return segments(jpeg, FRAMES).stream().anyMatch(frame -> frame.length > 5 && frame[5] == INKS);
+    }
+
+    /** How its inks are kept, of APP14: 0 or {@link #LUMINANCE_AND_BLACK}; empty for one without the marker. */
+    private static OptionalInt transform(byte[] jpeg) {
+        return segments(jpeg, EnumSet.of(JpegSegmentType.APPE)).stream()
+                .filter(s -> begins(s, ADOBE) && s.length > TRANSFORM)
+                .mapToInt(s -> s[TRANSFORM] & 255)
+                .findFirst();
     }
 
     /** Its profile of four inks, put together from its parts (ICC.1, B.4); empty if it has none that can be read. */
-    private static Optional<ICC_Profile> profile(byte[] bytes) {
-        var parts = new TreeMap<Integer, byte[]>();
-        for (var s : segments(bytes)) {
-            if (s.marker() == APP2
-                    && s.to() - s.from() > ICC.length + 2
-                    && Arrays.equals(bytes, s.from(), s.from() + ICC.length, ICC, 0, ICC.length)) {
-                parts.put(
-                        bytes[s.from() + ICC.length] & 255,
-                        Arrays.copyOfRange(bytes, s.from() + ICC.length + 2, s.to()));
-            }
-        }
+    private static Optional<ICC_Profile> profile(byte[] jpeg) {
         var whole = new ByteArrayOutputStream();
-        parts.values().forEach(whole::writeBytes);
+        segments(jpeg, EnumSet.of(JpegSegmentType.APP2)).stream()
+                .filter(s -> begins(s, ICC))
+                .sorted(Comparator.comparingInt(s -> s[ICC.length()] & 255))
+                .forEach(s -> whole.write(s, ICC.length() + 2, s.length - ICC.length() - 2));
         try {
             var profile = ICC_Profile.getInstance(whole.toByteArray());
             return profile.getNumComponents() == INKS ? Optional.of(profile) : Optional.empty();

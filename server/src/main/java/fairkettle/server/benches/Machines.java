@@ -44,6 +44,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -132,7 +133,7 @@ public class Machines {
             return holdings.values().stream()
                     .filter(Holding.Inked.class::isInstance)
                     .flatMap(h -> h.ink().stream())
-                    .collect(Collectors.toSet());
+                    .collect(Collectors.toCollection(() -> EnumSet.noneOf(Family.class)));
         }
 
         /** What a channel of it is known to hold. */

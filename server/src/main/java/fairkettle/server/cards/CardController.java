@@ -448,7 +448,7 @@ class CardController {
                 comparison(kept, machine),
                 kept.createdAt(),
                 uncappedSince(card),
-                shop.settings().bareLimit(machine.inks(), room.drying()),
+                shop.settings().bareLimit(machine.inks(), kept.family(), room.drying()),
                 clothSince(card),
                 card.state().value(Facet.POWER, null),
                 kept.changeover() ? stages(card) : List.of(),

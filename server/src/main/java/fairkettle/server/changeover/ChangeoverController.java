@@ -21,7 +21,6 @@ import fairkettle.server.shop.Shop;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
@@ -220,15 +219,6 @@ class ChangeoverController {
                 .toList();
     }
 
-    /** By the ink that is in the machine and the one that comes in, whichever dries faster. */
-    private int bareLimit(Changeovers.Wish wish) {
-        var inks = new HashSet<>(machines.get(wish.machine()).inks());
-        if (wish.family() != null) {
-            inks.add(wish.family());
-        }
-        return shop.settings().bareLimit(inks, room.drying());
-    }
-
     private PlanJson plan(Changeovers.Wish wish, Plan plan) {
         var times = plan.times();
         var days = days(plan);
@@ -263,7 +253,7 @@ class ChangeoverController {
                         days,
                         Uncapped.of(
                                 plan.procedure().startState(), plan.procedure().steps()),
-                        bareLimit(wish)),
+                        shop.settings().bareLimit(machines.get(wish.machine()).inks(), wish.family(), room.drying())),
                 plan.cost(),
                 plan.total(),
                 plan.badly(),

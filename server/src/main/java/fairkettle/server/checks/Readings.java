@@ -232,7 +232,7 @@ public class Readings {
                         clean(looked.machine().id())));
     }
 
-    /** Of a reading: colours are held against it, and the machine has not been charged with other ink since. */
+    /** Of a reading: colours are held against it, and the machine has not been charged or laid to rest since. */
     private static final Condition HELD_AGAINST = DSL.condition(READING.REFERENCE)
             .and(DSL.notExists(DSL.selectOne()
                     .from(CONSEQUENCE)

@@ -6,12 +6,12 @@ import static fairkettle.db.Tables.ROOM_READING;
 
 import fairkettle.books.EntryKind;
 import fairkettle.routine.Air;
+import fairkettle.routine.DryingCurve;
 import fairkettle.server.live.Live;
 import fairkettle.server.people.Who;
 import fairkettle.server.web.Problem;
 import java.net.URI;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.HashMap;
@@ -31,7 +31,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class Room {
 
     private static final int AT_ONCE = 1000;
-    private static final Duration OF_LATE = Duration.ofHours(18);
 
     private final DSLContext db;
     private final Live live;
@@ -59,8 +58,8 @@ public class Room {
 
     /** How many times as fast as in usual air things dry now; as usual where nobody has read the air of late. */
     public double drying() {
-        var readings = since(clock.instant().minus(OF_LATE));
-        return readings.isEmpty() ? 1 : readings.getLast().drying();
+        var now = clock.instant();
+        return new DryingCurve(since(now.minus(DryingCurve.REACH))).at(now);
     }
 
     @Transactional

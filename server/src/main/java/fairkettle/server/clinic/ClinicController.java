@@ -462,7 +462,7 @@ class ClinicController {
                 .filter(k -> k.together().equals(kept.together()) && k.id() != kept.id())
                 .map(Kept::machineName)
                 .toList();
-        var parts = ages.of(kept.machine());
+        var parts = kept.open() ? ages.of(kept.machine()) : List.<Ages.Age>of();
         return new CaseJson(
                 kept.id(),
                 kept.machine(),

@@ -8,8 +8,8 @@ import fairkettle.job.Candidate.Check;
 import fairkettle.job.Candidate.Ranked;
 import fairkettle.job.Candidate.Taken;
 import fairkettle.job.Candidate.Trouble;
-import fairkettle.job.FreeHands;
 import fairkettle.machine.Architecture;
+import fairkettle.round.FreeHands;
 import fairkettle.server.benches.Checks;
 import fairkettle.server.benches.Machines;
 import fairkettle.server.benches.Machines.Machine;
@@ -17,7 +17,9 @@ import fairkettle.server.cards.Cards;
 import fairkettle.server.clinic.ClinicService;
 import fairkettle.server.hob.Hob;
 import fairkettle.server.promises.Promises;
+import fairkettle.server.round.HandsAhead;
 import fairkettle.server.round.RoundService;
+import fairkettle.server.routines.UpkeepBook;
 import fairkettle.server.shop.Shop;
 import java.time.Clock;
 import java.time.Duration;
@@ -40,7 +42,6 @@ class JobMachines {
 
     private static final int CHECK_MINUTES = 6; // a check sheet, and a look at it
     private static final int CURE_MINUTES = 40; // of gaps that nobody has asked the clinic about
-    private static final int DAYS_AHEAD = 7; // that a round is planned for; beyond that all hands are taken to be free
     private static final int LATER = 60; // days after it is due, in which it may be ready after all
     private static final int CARD_MINUTES = 30; // of an open card, where the round has not planned it
 
@@ -50,6 +51,7 @@ class JobMachines {
     private final ClinicService clinic;
     private final Promises promises;
     private final RoundService round;
+    private final HandsAhead handsAhead;
     private final Jobs jobs;
     private final Hob hob;
     private final JobReckoning reckoning;
@@ -63,6 +65,7 @@ class JobMachines {
             ClinicService clinic,
             Promises promises,
             RoundService round,
+            HandsAhead handsAhead,
             Jobs jobs,
             Hob hob,
             JobReckoning reckoning,
@@ -74,6 +77,7 @@ class JobMachines {
         this.clinic = clinic;
         this.promises = promises;
         this.round = round;
+        this.handsAhead = handsAhead;
         this.jobs = jobs;
         this.hob = hob;
         this.reckoning = reckoning;
@@ -148,12 +152,11 @@ class JobMachines {
                                     .toList());
                 })
                 .toList();
-        return Candidate.rank(candidates, order.on(), order.ink(), now, order.due(), free(order, job, now));
+        return Candidate.rank(candidates, order.on(), order.ink(), now, order.due(), free(order, job));
     }
 
-    /** Hands that are left until it is due: jobs that are due before it come first. */
-    private FreeHands free(Job.Order order, long job, Instant now) {
-        int days = Math.clamp(Duration.between(now, order.due()).toDays() + 2, 1, DAYS_AHEAD);
+    /** Hands that are left for it: jobs that are due before it come first. */
+    private FreeHands free(Job.Order order, long job) {
         var hours = shop.settings().hours();
         var today = LocalDate.ofInstant(clock.instant(), hours.zone());
         double promised = jobs.open().stream()
@@ -161,13 +164,12 @@ class JobMachines {
                         j.id() != job && j.machine() != null && j.order().due().isBefore(order.due()))
                 .mapToDouble(j -> reckoning.pressing(j.order()))
                 .sum();
-        return new FreeHands(round.free(days).stream()
-                        .map(f -> new FreeHands.Day(f.from(), f.to(), f.minutes()))
-                        .toList())
+        return handsAhead
+                .free()
                 .less(promised)
                 .then(
                         hours,
-                        today.plusDays(days),
+                        today.plusDays(HandsAhead.DAYS),
                         LocalDate.ofInstant(order.due(), hours.zone()).plusDays(LATER));
     }
 
@@ -180,7 +182,7 @@ class JobMachines {
     }
 
     private static @Nullable Family ink(Machine machine) {
-        return machine.inks().stream().findFirst().orElse(null);
+        return UpkeepBook.family(machine).orElse(null);
     }
 
     private static Trouble trouble(Machine machine, Job.Order order, boolean card, boolean ill) {

@@ -10,6 +10,7 @@ import fairkettle.job.Lasts;
 import fairkettle.job.Layout;
 import fairkettle.job.Media;
 import fairkettle.job.Piece;
+import fairkettle.job.PressLine;
 import fairkettle.job.Quote;
 import fairkettle.job.Separation;
 import fairkettle.job.Separation.Tone;
@@ -44,6 +45,7 @@ class JobReckoning {
     private static final int FEWEST = 30; // sheets that upkeep is shared by, or one job would bear a quiet quarter
     private static final double HANDS_A_SHEET = .5; // min: put in, look, lay aside
     private static final double HANDS_A_JOB = 4; // min: settings, first sheet
+    private static final double A_CURE = 2; // min of hands for a sheet, or a film: cut off, powder, into the oven
     private static final double A_PRESS = .8; // min of hands, beside the seconds under the plate
 
     private final Artworks artworks;
@@ -220,11 +222,16 @@ class JobReckoning {
         return (int) Math.max(1, Math.ceil(Math.max(pages, layout(order).sheets()) * each * passes));
     }
 
-    /** Minutes of hands at the press. */
+    /** Minutes of hands once it is printed: by the oven, sheet by sheet, and at the press, piece by piece. */
     double pressing(Job.Order order) {
-        int presses = order.substrate().pressed(order.ink()) ? order.count() : 0;
-        double seconds = order.press() == null ? 0 : order.press().seconds();
-        return presses * (A_PRESS + seconds / 60);
+        var steps = order.steps();
+        double cured = steps.contains(PressLine.CURE) ? layout(order).sheets() * (A_CURE + minutes(order.cure())) : 0;
+        double pressed = steps.contains(PressLine.PRESS) ? order.count() * (A_PRESS + minutes(order.press())) : 0;
+        return cured + pressed;
+    }
+
+    private static double minutes(PressLine.@Nullable Heat heat) {
+        return heat == null ? 0 : heat.seconds() / 60.0;
     }
 
     Quote quote(Job.Order order, Machine machine, Sheets sheets, Ink ink) {

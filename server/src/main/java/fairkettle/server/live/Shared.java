@@ -124,7 +124,11 @@ public final class Shared<K, V> implements AutoCloseable {
     public V soon(K key, Duration patience, Runnable then) {
         var slot = slots.computeIfAbsent(key, _ -> new Slot<>());
         if (slot.last == null) {
-            return now(key);
+            if (!TransactionSynchronizationManager.isActualTransactionActive()) {
+                return now(key);
+            }
+            begin(slot, key, null, then); // what the next ones get: this asker’s own holds what nobody else sees yet
+            return make.apply(key);
         }
         long until = System.nanoTime() + patience.toNanos();
         while (true) { // why again: one that was begun before the asker's own change may come first
@@ -144,7 +148,7 @@ public final class Shared<K, V> implements AutoCloseable {
     }
 
     /** Forty who ask at once begin one. */
-    private CompletableFuture<@Nullable Void> begin(Slot<V> slot, K key, Made<V> told, Runnable then) {
+    private CompletableFuture<@Nullable Void> begin(Slot<V> slot, K key, @Nullable Made<V> told, Runnable then) {
         synchronized (slot) {
             if (slot.coming.isDone()) {
                 var coming = new CompletableFuture<@Nullable Void>();
@@ -176,7 +180,8 @@ public final class Shared<K, V> implements AutoCloseable {
     }
 
     /** @param told what the asker was given: whoever made the newer one, the asker must hear of it */
-    private void again(Slot<V> slot, K key, Made<V> told, Runnable then, CompletableFuture<@Nullable Void> coming) {
+    private void again(
+            Slot<V> slot, K key, @Nullable Made<V> told, Runnable then, CompletableFuture<@Nullable Void> coming) {
         try {
             now(key);
             coming.complete(null); // why first: who waits for it need not wait until all others are told

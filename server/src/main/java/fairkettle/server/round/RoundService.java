@@ -5,6 +5,7 @@ import fairkettle.round.Audit;
 import fairkettle.round.Day;
 import fairkettle.round.Effort;
 import fairkettle.round.Errand;
+import fairkettle.round.FreeHands;
 import fairkettle.round.Plan;
 import fairkettle.round.RoundPlanner;
 import fairkettle.round.Task;
@@ -32,6 +33,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.ScheduledExecutorService;
@@ -460,34 +462,28 @@ public class RoundService implements DisposableBean {
         }));
     }
 
-    /** @param from when the first comes; {@code to} when the last goes; @param minutes that all of them have left */
-    public record FreeHands(Instant from, Instant to, int minutes) {}
-
     /** What the round leaves of the hands of today, from now on, and of the days after it. */
-    public List<FreeHands> free(int days) {
-        var all = new ArrayList<FreeHands>();
-        for (var planned : ahead(days)) {
-            var s = planned.situation();
-            int now = s.minutes().of(clock.instant());
-            var hours = s.agenda().day().people().stream()
-                    .flatMap(p -> p.hours().stream())
-                    .map(h -> new Day.Span(Math.max(h.from(), now), h.to()))
-                    .filter(h -> h.from() < h.to())
-                    .toList();
-            if (!hours.isEmpty()) {
-                int there = hours.stream().mapToInt(h -> h.to() - h.from()).sum();
-                all.add(new FreeHands(
-                        s.minutes()
-                                .at(hours.stream()
-                                        .mapToInt(Day.Span::from)
-                                        .min()
-                                        .orElseThrow()),
-                        s.minutes()
-                                .at(hours.stream().mapToInt(Day.Span::to).max().orElseThrow()),
-                        Math.max(0, there - planned.hands())));
-            }
-        }
-        return all;
+    FreeHands free(int days) {
+        return new FreeHands(
+                ahead(days).stream().flatMap(planned -> free(planned).stream()).toList());
+    }
+
+    /** Empty for a day on which nobody is there, or is there any more. */
+    private Optional<FreeHands.Day> free(Planned planned) {
+        var minutes = planned.situation().minutes();
+        int now = minutes.of(clock.instant());
+        var hours = planned.situation().agenda().day().people().stream()
+                .flatMap(p -> p.hours().stream())
+                .filter(h -> h.to() > now)
+                .map(h -> new Day.Span(Math.max(h.from(), now), h.to()))
+                .toList();
+        int there = hours.stream().mapToInt(h -> h.to() - h.from()).sum();
+        int from = hours.stream().mapToInt(Day.Span::from).min().orElse(0);
+        int to = hours.stream().mapToInt(Day.Span::to).max().orElse(0);
+        return hours.isEmpty()
+                ? Optional.empty()
+                : Optional.of(
+                        new FreeHands.Day(minutes.at(from), minutes.at(to), Math.max(0, there - planned.hands())));
     }
 
     private List<Planned> ahead(Planned first, int days) {

@@ -140,13 +140,18 @@ public record ShopSettings(
         return !Boolean.FALSE.equals(aired);
     }
 
-    /** Minutes that a head with these inks may stand off its dock, in air that dries so many times as fast as usual. */
-    public int bareLimit(Set<Family> inks, double drying) {
-        int own = bareMinutes == null ? Uncapped.BARE_LIMIT : bareMinutes;
-        return inks.stream()
-                .mapToInt(ink -> Uncapped.limit(own, ink, drying))
-                .min()
-                .orElse(Uncapped.limit(own, Family.MAKERS_DYE, drying));
+    /**
+     * Minutes that a head may stand off its dock.
+     *
+     * @param inks that are in it; @param coming what is charged next; null for none
+     * @param drying how many times as fast as in usual air things dry
+     */
+    public int bareLimit(Set<Family> inks, @Nullable Family coming, double drying) {
+        var all = new HashSet<>(inks);
+        if (coming != null) {
+            all.add(coming);
+        }
+        return Uncapped.limit(bareMinutes == null ? Uncapped.BARE_LIMIT : bareMinutes, all, drying);
     }
 
     /** How far white stays back from every edge of the colours, in tenths of a mm. */

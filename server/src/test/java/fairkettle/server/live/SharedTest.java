@@ -65,6 +65,21 @@ class SharedTest {
     }
 
     @Test
+    void withinATransactionTheFirstIsMadeForItsAskerAndAnotherForAllWhoCome() throws InterruptedException {
+        shared = new Shared<>("of the test", live, clock, _ -> made.incrementAndGet());
+        var told = new CountDownLatch(1);
+
+        Integer own = transaction.execute(_ -> shared.last("it", told::countDown));
+
+        assertThat(told.await(30, TimeUnit.SECONDS)).isTrue();
+        int forAll = shared.last("it", () -> {});
+        assertThat(forAll).isNotEqualTo(own);
+        assertThat(transaction.<Integer>execute(_ -> shared.last("it", () -> {})))
+                .isEqualTo(forAll);
+        assertThat(shared.made()).as("shared ones").isEqualTo(1);
+    }
+
+    @Test
     void whoHasPatienceGetsItAsItIsNow() {
         shared();
         somethingChanges();

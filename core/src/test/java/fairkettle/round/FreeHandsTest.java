@@ -1,11 +1,11 @@
-package fairkettle.job;
+package fairkettle.round;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import fairkettle.changeover.OpeningHours;
-import fairkettle.job.FreeHands.Day;
+import fairkettle.round.FreeHands.Day;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;

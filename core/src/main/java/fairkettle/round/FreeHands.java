@@ -1,4 +1,4 @@
-package fairkettle.job;
+package fairkettle.round;
 
 import fairkettle.changeover.OpeningHours;
 import java.time.Duration;
@@ -9,7 +9,7 @@ import java.util.List;
 
 /**
  * Hands that the round leaves free on the coming days, spread evenly over each day’s hours. After the last of the days
- * they are taken to be free at any time: nobody has planned that far.
+ * they are taken to be free at any time: whoever knows the shop’s hours puts them behind with {@link #then}.
  *
  * @param days by time, none overlapping
  */
