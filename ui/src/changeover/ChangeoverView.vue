@@ -333,10 +333,10 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
             <b :class="{ act: plan.times.uncapped.bare > plan.times.bareLimit }"
               >{{ minutes(plan.times.uncapped.bare) }} in the air</b
             >
-            of {{ minutes(plan.times.bareLimit) }}, by its ink and today’s air<template
+            (the limit by its ink and today’s air: {{ minutes(plan.times.bareLimit) }})<template
               v-if="plan.times.uncapped.bare > plan.times.bareLimit"
-              >. The air is dry: lay out everything for the steps up to the dock before the carriage is freed, and do
-              not pause there; or wait for damper air</template
+              >. Lay out what these steps want before the carriage is freed, and do not pause until the head is docked
+              or on its cloth; damper air helps</template
             >
           </p>
           <ol v-if="plan.times.days.length > 1" class="small days" aria-label="Day by day">

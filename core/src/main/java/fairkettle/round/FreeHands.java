@@ -92,7 +92,7 @@ public record FreeHands(List<Day> days) {
     /** Followed by days that nobody has planned yet: in the shop’s hours somebody is free. @param until that day */
     public FreeHands then(OpeningHours hours, LocalDate from, LocalDate until) {
         var all = new ArrayList<>(days);
-        from.datesUntil(until.plusDays(1)).forEach(day -> {
+        for (var day = from; !day.isAfter(until); day = day.plusDays(1)) {
             var open = hours.on(day);
             if (open != null && open.open().isBefore(open.close())) {
                 var whole = new Day(
@@ -101,7 +101,7 @@ public record FreeHands(List<Day> days) {
                         0);
                 all.add(new Day(whole.from(), whole.to(), whole.hours()));
             }
-        });
+        }
         return new FreeHands(all);
     }
 

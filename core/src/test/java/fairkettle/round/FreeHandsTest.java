@@ -72,6 +72,8 @@ class FreeHandsTest {
 
         assertThat(week.after(at(7), 90)).isEqualTo(at(25.5));
         assertThat(week.after(at(7), 240)).as("a week later").isEqualTo(at(24 * 8 + 2));
+        assertThat(tuesday.then(hours, LocalDate.of(2026, 11, 4), LocalDate.of(2020, 1, 1)))
+                .isEqualTo(tuesday);
     }
 
     @Test

@@ -159,6 +159,7 @@ class JobMachines {
     private FreeHands free(Job.Order order, long job) {
         var hours = shop.settings().hours();
         var today = LocalDate.ofInstant(clock.instant(), hours.zone());
+        var due = LocalDate.ofInstant(order.due(), hours.zone()); // which may be long past
         double promised = jobs.open().stream()
                 .filter(j ->
                         j.id() != job && j.machine() != null && j.order().due().isBefore(order.due()))
@@ -167,10 +168,7 @@ class JobMachines {
         return handsAhead
                 .free()
                 .less(promised)
-                .then(
-                        hours,
-                        today.plusDays(HandsAhead.DAYS),
-                        LocalDate.ofInstant(order.due(), hours.zone()).plusDays(LATER));
+                .then(hours, today.plusDays(HandsAhead.DAYS), (due.isAfter(today) ? due : today).plusDays(LATER));
     }
 
     private static String largest(Machine machine) {

@@ -99,6 +99,24 @@ class JobsTest {
     }
 
     @Test
+    void aJobThatIsLongOverdueIsRankedAllTheSame() {
+        long machine = machine("Late Bramble", "small-tank", "SUBLIMATION", false);
+        var draft = api.read(api.post(
+                "/api/jobs/draft",
+                order("late tails", "SUBLIMATION", "SATIN_RIBBON", "A4", Duration.ofDays(-400))
+                        .toString()));
+
+        var late = draft.get("machines")
+                .valueStream()
+                .filter(m -> m.get("machine").asLong() == machine)
+                .findFirst()
+                .orElseThrow();
+        assertThat(late.get("can").asBoolean()).isTrue();
+        assertThat(late.get("inTime").asBoolean()).isFalse();
+        assertThat(late.get("helps").toString()).contains("Promise it later");
+    }
+
+    @Test
     void untreatedCottonIsRefusedWithItsReasonAndStaysInTheList() {
         var job = take(order("club shirts", "SUBLIMATION", "COTTON", "A4", Duration.ofDays(2)));
 

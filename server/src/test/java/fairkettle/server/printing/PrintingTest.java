@@ -22,6 +22,7 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import org.apache.pdfbox.Loader;
@@ -176,16 +177,23 @@ class PrintingTest {
         assertThat(heldAgainst(first)).isTrue();
         assertThat(heldAgainst(second)).isFalse();
 
-        transaction.executeWithoutResult(_ -> journal.write(
-                NewEntry.of(EntryKind.STEP, "charged with other ink").machine(machine),
-                List.of(),
-                List.of(new Consequence.Holds(
-                        Map.of(ChannelCode.of("C"), new Holding.Inked(Family.SUBLIMATION, "ours", false))))));
-
+        long charged = charged(machine);
         assertThat(heldAgainst(first)).as("it shows the old ink").isFalse();
+        transaction.executeWithoutResult(_ -> journal.strike(charged));
+        assertThat(heldAgainst(first)).as("the ink was never changed").isTrue();
+
+        charged(machine);
         long third = healthRead(machine);
         assertThat(heldAgainst(third)).isTrue();
         assertThat(heldAgainst(first)).isFalse();
+    }
+
+    private long charged(long machine) {
+        return Objects.requireNonNull(transaction.execute(_ -> journal.write(
+                NewEntry.of(EntryKind.STEP, "charged with other ink").machine(machine),
+                List.of(),
+                List.of(new Consequence.Holds(
+                        Map.of(ChannelCode.of("C"), new Holding.Inked(Family.SUBLIMATION, "ours", false)))))));
     }
 
     private boolean heldAgainst(long reading) {
