@@ -55,6 +55,13 @@ const chipChoices = computed(() =>
       ]
     : [],
 )
+/** Whose hands, and how much longer than practised ones they take. */
+const handsOptions = computed(() =>
+  (plan.value?.times.choices ?? []).map((h) => ({
+    value: h.id,
+    text: h.factor === 1 ? h.label : `${h.label}: ${percent(h.factor - 1)} longer`,
+  })),
+)
 const title = computed(() => {
   if (!machine.value) return 'Plan a changeover'
   const to =
@@ -323,6 +330,14 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
         </template>
         <template v-else-if="see === 'when'">
           <TimeLine :parts="plan.parts" />
+          <label class="small hands" for="hands"
+            >Hands reckoned as
+            <Choice
+              id="hands"
+              :model-value="plan.times.hands.id"
+              :options="handsOptions"
+              @update:model-value="(v) => choose({ hands: String(v) })"
+          /></label>
           <p class="small">
             hands on {{ minutes(plan.times.handsOn) }} · machine {{ minutes(plan.times.machine) }} · rests
             {{ minutes(plan.times.waiting) }} · ready <b>{{ dayAndTime(plan.times.ready, zone) }}</b> if you begin now,
@@ -364,6 +379,13 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
               </li>
               <li v-if="!toBuy.length"><span>Nothing: all of it is here.</span></li>
             </ul>
+            <p v-if="plan.packs" class="small packs">
+              The ink as sets: {{ plan.packs.count }} × {{ plan.packs.colours }} bottles of
+              {{ volume(plan.packs.each, unit) }}, <b>{{ money(plan.packs.price) }}</b> instead of
+              {{ money(plan.packs.singles) }}<template v-if="plan.packs.count > 1">. What the charge and power cleanings
+              take wants more than one</template
+              >.
+            </p>
           </section>
           <section>
             <h2>At hand</h2>
@@ -416,7 +438,7 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
             :to="{ path: `/practice/rehearsal/${machine.id}`, query: route.query }"
             >Rehearse it first</RouterLink
           >
-          <MoneyPlate :plan="plan" />
+          <MoneyPlate :plan="plan" :unit="unit" />
         </div>
       </aside>
     </div>
@@ -473,6 +495,18 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
 }
 .buy b .small {
   margin-left: 10px;
+}
+.packs {
+  margin: 10px 0 0;
+}
+.hands {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin: 4px 0 8px;
+}
+.hands > * {
+  width: auto;
 }
 .fitness {
   margin: 0 0 6px;

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { Schemas } from '../api/client'
-import { money, percent } from '../units/format'
+import { money, percent, volume, type VolumeUnit } from '../units/format'
 
 /** What it costs by line, when it has paid for itself, what haste would cost, and what else there is. */
-defineProps<{ plan: Schemas['PlanJson'] }>()
+defineProps<{ plan: Schemas['PlanJson']; unit: VolumeUnit }>()
 </script>
 
 <template>
@@ -21,6 +21,10 @@ defineProps<{ plan: Schemas['PlanJson'] }>()
       this.
       <b v-if="plan.payback.sheets !== undefined">It has paid for itself after {{ plan.payback.sheets }} sheets.</b>
       <b v-else>It does not pay for itself in ink.</b>
+    </p>
+    <p v-if="plan.protects.rinsed > 0" class="small">
+      Rinsing takes {{ volume(plan.protects.rinsed, unit) }}, {{ money(plan.protects.cost) }} with its waste. It keeps
+      {{ volume(plan.protects.fill, unit) }} of new ink clean, <b>{{ money(plan.protects.worth) }}</b>.
     </p>
     <p v-if="plan.badly.residue > 0" class="small quiet">
       Done in a hurry, without rinsing: {{ percent(plan.badly.residue) }} old ink, about {{ plan.badly.sheets }} spoiled

@@ -29,6 +29,7 @@ export function wishOf(query: LocationQuery): Wish {
     chips: one(query, 'chips') as Wish['chips'],
     carries: one(query, 'carries'),
     onFluid: one(query, 'rest'),
+    hands: one(query, 'hands') as Wish['hands'],
   }
 }
 

@@ -6,6 +6,9 @@ import TextInput from '../shell/TextInput.vue'
 import ShopBlock from './ShopBlock.vue'
 import ReasonedInput from '../shell/ReasonedInput.vue'
 import { numberOrNone, whyNoNumber } from '../units/typed'
+import Choice from '../shell/Choice.vue'
+import { FAMILIES, type Family } from '../units/families'
+import BottlesSold from './BottlesSold.vue'
 import { useShopForm } from './useShopForm'
 
 /** What things cost here. */
@@ -17,6 +20,19 @@ const COMPARED = [
   { key: 'inkedSheet', label: 'A sheet that comes inked', minor: 100 },
 ] as const
 const { shop, form, problem } = useShopForm()
+/** Inks that are sold otherwise than the others. */
+const priced = computed(() => FAMILIES.filter((f) => form.value?.inkOf?.[f.value]))
+const unpriced = computed(() => FAMILIES.filter((f) => !form.value?.inkOf?.[f.value]))
+function price(family: string) {
+  if (!form.value || !family) return
+  const bottles = form.value.inkBottles.map((b) => ({ ...b }))
+  form.value.inkOf = { ...form.value.inkOf, [family]: { bottles } }
+}
+function forget(family: Family) {
+  if (!form.value?.inkOf) return
+  const { [family]: _, ...others } = form.value.inkOf
+  form.value.inkOf = others
+}
 /** As it was typed: what is no number is refused where it is kept, and hides no tax. */
 const tax = ref(form.value?.taxPercent === undefined ? '' : String(form.value.taxPercent))
 const whyNoTax = computed(() => (tax.value.trim() === '' ? '' : whyNoNumber(tax.value, '20')))
@@ -100,26 +116,26 @@ watch(tax, (text) => {
           </tr>
         </tbody>
       </table>
-      <table class="figures">
-        <thead>
-          <tr>
-            <th>bottle sold, mL</th>
-            <th>price</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(bottle, i) in [...form.inkBottles, ...form.fluidBottles]" :key="i">
-            <td>{{ i < form.inkBottles.length ? 'ink' : 'fluid' }} {{ bottle.volume }}</td>
-            <td>
-              <NumberInput
-                v-model="bottle.price"
-                :currency="form.currency"
-                :aria-label="`Price of the ${bottle.volume} mL bottle`"
-              />
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <BottlesSold v-model:bottles="form.inkBottles" what="Every ink" :currency="form.currency" />
+      <BottlesSold
+        v-for="family in priced"
+        :key="family.value"
+        v-model:bottles="form.inkOf![family.value]!.bottles"
+        v-model:pack="form.inkOf![family.value]!.pack"
+        :what="`Ink: ${family.text}`"
+        :currency="form.currency"
+        packs
+        own
+        @give-up="forget(family.value)"
+      />
+      <Choice
+        v-if="unpriced.length"
+        :model-value="''"
+        :options="[{ value: '', text: 'One ink is sold otherwise …' }, ...unpriced]"
+        aria-label="Ink with prices of its own"
+        @update:model-value="(v) => price(String(v))"
+      />
+      <BottlesSold v-model:bottles="form.fluidBottles" what="Cleaning fluid" :currency="form.currency" />
     </ShopBlock>
   </div>
 </template>

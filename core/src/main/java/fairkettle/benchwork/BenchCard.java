@@ -31,6 +31,7 @@ public final class BenchCard {
 
     private static final Millilitres PULLED = Millilitres.parse("5");
     private static final Millilitres PULLED_COLOUR = Millilitres.parse("5");
+    private static final Millilitres BUBBLE = Millilitres.parse("3");
     private static final Millilitres LOST_WITH_DAMPER = Millilitres.parse("3");
     private static final List<VesselKind> WHOLE =
             List.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE, VesselKind.DAMPER, VesselKind.HEAD);
@@ -51,6 +52,8 @@ public final class BenchCard {
             case UNDER_HEADS -> underHeads(profile, family);
             case HEAD_REFIT -> headRefit(profile, family);
             case LONG_RUN -> longRun();
+            case BUBBLES -> bubbles(channels, profile, family);
+            case TRANSIT -> Transit.steps(profile, family);
             case ROUTINE -> throw new IllegalArgumentException("A routine has a card of its own.");
         };
         return new Procedure.Builder().part(work.title(), steps).from(List.of());
@@ -423,6 +426,55 @@ public final class BenchCard {
         return steps;
     }
 
+    /** With the bottle down nothing presses on the outlet while it is open. */
+    private static List<Step> bubbles(List<ChannelCode> channels, Profile profile, Family family) {
+        var steps = new ArrayList<Step>();
+        steps.add(UsualSteps.ready(family));
+        steps.add(UsualSteps.off());
+        steps.addAll(UsualSteps.lowered(profile));
+        steps.add(step("off-inlet", "Cartridge out, its outlet up")
+                .say("One at a time. Turned so that the bubble stands under the outlet; a tap with a finger brings it"
+                        + " there.")
+                .minutes(channels.size())
+                .care(Caution.INK, Caution.SQUIRT)
+                .needs(Facet.POWER, "unplugged")
+                .needs(Facet.GLOVES, "on")
+                .ask(new Ask.InOrder(channels, "out, outlet up, bubble below it"))
+                .build());
+        steps.add(step("prime", "Draw until ink comes without a bubble")
+                .say("Syringe of its own colour on the outlet, slowly, until its window is full from edge to edge. This"
+                        + " ink is clean: it goes back into its own bottle, white shaken.")
+                .minutes(3 * channels.size())
+                .care(Caution.SLOW, Caution.PRESSURE)
+                .ask(drawn("drawn, and given back", channels, BUBBLE))
+                .moves(new Move.DrawBack(List.of(VesselKind.TANK)))
+                .branch(Branch.stop(
+                        "still",
+                        "Bubbles keep coming",
+                        "Air comes in somewhere: an outlet seal that does not close, or a filter that is dry. Put it"
+                                + " back, and open a case for this machine."))
+                .build());
+        steps.add(step("on-inlet", "Cartridges in again")
+                .say("Each into its own place, until it sits.")
+                .minutes(channels.size())
+                .hold("Every window is full, and no bubble shows.")
+                .care(Caution.FORCE)
+                .ask(new Ask.Each(
+                        "In its window",
+                        channels.stream().map(ChannelCode::code).toList(),
+                        List.of("full, no bubble")))
+                .build());
+        steps.add(step("raise", "Bottles up again")
+                .say("At their height, each on its own line.")
+                .minutes(2)
+                .care(Caution.SQUIRT)
+                .build());
+        steps.add(UsualSteps.towelsOut());
+        steps.add(on(profile));
+        steps.add(UsualSteps.check(profile));
+        return steps;
+    }
+
     private static List<Step> longRun() {
         return List.of(
                 step("air", "Is the room aired?")
@@ -534,6 +586,42 @@ public final class BenchCard {
         return routine.id().equals("damper") || routine.id().equals("white-damper");
     }
 
+    /** How the pad is found says what comes of it, and what to do. */
+    private static void spitPad(Step.Builder step) {
+        step.ask(new Ask.Choice("The pad is", List.of("moist, and nothing stands on it")))
+                .branch(
+                        Branch.once(
+                                "dry",
+                                "Dry",
+                                step("pad-moist", "Moisten it")
+                                        .say("A dry pad throws mist back onto the head: specks, and a head that is"
+                                                + " soon dirty again. Drops of fluid, until it is moist all over.")
+                                        .minutes(2)
+                                        .with("pipette", "cleaning fluid")
+                                        .care(Caution.INK)
+                                        .build()),
+                        Branch.once(
+                                "caked",
+                                "Caked, or it stands above its edge",
+                                step("pad-caked", "Lift the cake off, or change the pad")
+                                        .say("What is shot at a cake splashes back under the head. Tweezers, in one"
+                                                + " piece; a pad that stays hard is changed. Then moist.")
+                                        .minutes(6)
+                                        .with("tweezers", "towel", "cleaning fluid")
+                                        .care(Caution.INK, Caution.WASTE, Caution.SMALL_PARTS)
+                                        .build()),
+                        Branch.once(
+                                "missing",
+                                "There is none",
+                                step("pad-missing", "Put one in")
+                                        .say("Without it mist settles on the head. Felt cut to the trough, below its"
+                                                + " edge, moist. Until there is one, the head’s edges are wiped every"
+                                                + " day.")
+                                        .minutes(6)
+                                        .care(Caution.INK)
+                                        .build()));
+    }
+
     private static Step work(Routine routine, List<ChannelCode> channels, boolean inside) {
         var step = step(
                         "work",
@@ -559,7 +647,9 @@ public final class BenchCard {
         if (routine.id().equals("cap-lines")) {
             step.waits(new Pause("fluid in the cap", Duration.ofMinutes(5), Duration.ofMinutes(10), false));
         }
-        if (parts(routine)) {
+        if (routine.id().equals("spit-pad")) {
+            spitPad(step);
+        } else if (parts(routine)) {
             step.ask(UsualSteps.fitted(channels));
         } else if (!channels.isEmpty()) {
             step.ask(new Ask.Each(

@@ -3,6 +3,7 @@ package fairkettle.benchwork;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.machine.Profile;
+import fairkettle.machine.Tray;
 import fairkettle.machine.VesselKind;
 import java.util.List;
 
@@ -38,6 +39,15 @@ public enum BenchWork {
             "Before a long run",
             "Shaker, oven, clamps, tape, sensor: what spoils metres of film when it is found too late.",
             false),
+    BUBBLES(
+            "Bubbles out of a cartridge",
+            "A bubble shows in the window of a cartridge below a raised bottle: it must be full, or air goes to the"
+                    + " head. Choose only those that show one.",
+            false),
+    TRANSIT(
+            "Carry it to another place",
+            "Another room, a market, a repair: shut for the way, carried level, and everything opened again.",
+            false),
     ROUTINE("A routine, step by step", "", false);
 
     private final String title;
@@ -63,7 +73,7 @@ public enum BenchWork {
     public List<ChannelCode> channels(Profile profile) {
         return white
                 ? profile.codes().stream().filter(ChannelCode::white).toList()
-                : this == INLET_POINTS ? profile.codes() : List.of();
+                : this == INLET_POINTS || this == BUBBLES ? profile.codes() : List.of();
     }
 
     /** Whether this machine can want it at all. */
@@ -73,7 +83,8 @@ public enum BenchWork {
                 channels(profile).stream().anyMatch(c -> profile.channel(c).has(VesselKind.TUBE));
             case WHITE_START -> !channels(profile).isEmpty();
             case LONG_RUN -> family == Family.FILM;
-            case POSITION_FAULT, INLET_POINTS, UNDER_HEADS -> true;
+            case BUBBLES -> profile.handling().trays().contains(Tray.PLATEN);
+            case POSITION_FAULT, INLET_POINTS, UNDER_HEADS, TRANSIT -> true;
             case HEAD_REFIT -> profile.capable().headOut() || profile.headsByUser();
             case ROUTINE -> false;
         };

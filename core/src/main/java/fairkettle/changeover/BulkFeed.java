@@ -526,82 +526,12 @@ final class BulkFeed {
                     .branch(Drawing.nothingComes(List.of(plan)))
                     .build());
         }
-        steps.add(threads(w));
+        steps.add(Growth.look(w, reach(), "the cartridge end"));
         return steps;
     }
 
     private static List<VesselKind> reach() {
         return List.copyOf(new java.util.TreeSet<>(Set.of(VesselKind.TANK, VesselKind.TUBE, VesselKind.CARTRIDGE)));
-    }
-
-    /** Threads or lumps mean that everything in the system goes, whatever the other channels look like. */
-    private static Step threads(Work w) {
-        var drained = Work.codesBefore(w.drained);
-        var step = step("threads", "Look at needle and ink")
-                .say("Lift each needle against the light. A thread or a lump that hangs on it is growth, not pigment.")
-                .minutes(2)
-                .hold("Nobody fills before every needle was looked at.")
-                .ask(Work.gridBefore(w.drained, List.of(ticks("no thread, no lump"))));
-        w.drained.forEach(p -> step.needs(Facet.TANK, List.of(p.before()), Drawing.drainedTo(w, Facet.TANK, p)));
-        if (w.terms.follows(School.ONE_OR_ALL, "all")) {
-            step.branch(growth(w, w.drained, "growth", "There is a thread or a lump", "Everything goes, all channels"));
-        } else {
-            w.drained.forEach(p -> step.branch(growth(
-                    w,
-                    List.of(p),
-                    "growth-" + p.before(),
-                    "A thread or a lump in " + p.before(),
-                    "Everything of " + p.before() + " goes")));
-        }
-        return step.then(Facet.THREADS, "clean").build();
-    }
-
-    /**
-     * Out with the ink and its bottle, air, tools, other bottles, a dose that is thrown away: in this order, for these
-     * channels.
-     */
-    private static Branch growth(Work w, List<ChannelPlan> plans, String id, String label, String title) {
-        var codes = Work.codesBefore(plans);
-        var inked = plans.stream().filter(w.inked::contains).toList();
-        var small = Millilitres.parse("5");
-        var steps = new ArrayList<>(List.of(
-                step("growth-out", title)
-                        .say("All ink of it, with needles, never back in a bottle. The bottles it came from are"
-                                + " marked bad, and cannot be chosen again.")
-                        .minutes(6)
-                        .care(Caution.WASTE, Caution.INK)
-                        .moves(new Move.Spoil("growth found on the needle", codes))
-                        .ask(new Ask.Ticks(
-                                List.of("tanks dry", "needles in the sharps tin", "old bottles out of reach")))
-                        .build(),
-                step("growth-air", "A slug of air, from the cartridge end")
-                        .say("Push air through from the cartridge end, gently, then dry once more.")
-                        .minutes(4)
-                        .care(Caution.PRESSURE)
-                        .ask(new Ask.Ticks(List.of("air through every line", "tanks dry again")))
-                        .build(),
-                step("growth-tools", "New tools")
-                        .say("Syringes, adapters, needles and bottle tops that met it: renewed, or boiled and rinsed.")
-                        .minutes(5)
-                        .ask(new Ask.Ticks(List.of("syringes", "adapters and needles", "bottle tops")))
-                        .then(Facet.SYRINGE, codes, "its own")
-                        .build()));
-        if (!inked.isEmpty()) {
-            steps.add(step("growth-bottles", "Other bottles")
-                    .say("None from the same opening.")
-                    .minutes(2)
-                    .ask(new Ask.Lots(Work.codes(inked), w.family()))
-                    .then(Facet.BOTTLE, Work.codes(inked), "matched")
-                    .build());
-            steps.add(step("growth-dose", "A small dose of new ink through, and away")
-                    .say("Its biocide reaches what fluid does not. It is discarded.")
-                    .minutes(2 * plans.size())
-                    .care(Caution.WASTE)
-                    .ask(Work.gridBefore(plans, List.of(volumes("new ink through", plans, _ -> small))))
-                    .moves(new Move.Rinse(reach(), Move.Liquid.NEW_INK))
-                    .build());
-        }
-        return new Branch(id, label, steps, 1, "It is there again: renew tanks, ribbon and cartridges altogether.");
     }
 
     static List<Step> refill(Work w) {

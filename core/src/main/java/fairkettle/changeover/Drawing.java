@@ -31,13 +31,15 @@ final class Drawing {
         }
         var codes = Work.codesBefore(w.drained);
         var steps = new ArrayList<Step>();
-        if (w.drained.stream().anyMatch(p -> p.before().white())) {
+        boolean white = w.drained.stream().anyMatch(p -> p.before().white());
+        if (white) {
             steps.add(step("white-low", "Hang a bottle below the head")
                     .say("White is heavy: a bottle below the head lets the line empty by itself when it is opened.")
                     .minutes(1)
                     .care(Caution.SQUIRT)
                     .needs(Facet.BENCH, "prepared")
                     .ask(new Ask.Ticks(List.of("raised bottles are down", "bottle stands below the head")))
+                    .then(Facet.LOW_BOTTLE, "below the head")
                     .build());
         }
         steps.add(
@@ -52,7 +54,7 @@ final class Drawing {
                                 .ask(Work.gridBefore(w.drained, List.of(ticks("cap open"))))
                                 .then(Facet.TANK_CAP, codes, "open")
                                 .build());
-        steps.add(step("tubes-off", w.snapIn() ? "Heads out, tubes off their ports" : "Tubes off the dampers")
+        var off = step("tubes-off", w.snapIn() ? "Heads out, tubes off their ports" : "Tubes off the dampers")
                 .say("Middle ones first, straight up. Mind the O-ring and the thin tube ends. Each tube end up,"
                         + " over the tray.")
                 .minutes(4)
@@ -62,8 +64,11 @@ final class Drawing {
                 .needs(Facet.POWER, "unplugged")
                 .needs(Facet.GLOVES, "on")
                 .ask(new Ask.InOrder(Work.middleFirst(codes), "off"))
-                .then(Facet.LINE, codes, "off")
-                .build());
+                .then(Facet.LINE, codes, "off");
+        if (white) {
+            off.needs(Facet.LOW_BOTTLE, "below the head");
+        }
+        steps.add(off.build());
         steps.add(pull(w, w.drained, "pull", "Pull until it brings only air", List.copyOf(w.way.drains()))
                 .needs(Facet.LINE, codes, "off")
                 .branch(nothingComes(w.drained))
@@ -82,6 +87,7 @@ final class Drawing {
                 .moves(new Move.Draw(List.of(VesselKind.DAMPER, VesselKind.HEAD)));
         w.drained.forEach(p -> dampers.then(Facet.DAMPER, List.of(p.before()), drainedTo(w, Facet.DAMPER, p)));
         steps.add(dampers.build());
+        steps.add(Growth.look(w, List.copyOf(w.way.drains()), "the end that came off"));
         return steps;
     }
 
@@ -122,7 +128,7 @@ final class Drawing {
         boolean back = w.route == Route.PARK && w.terms.follows(School.RETURN_INK, "clean");
         var pull = step(id, title)
                 .say("One syringe per colour. Pull slowly, empty each load "
-                        + (back ? "back into its own bottle if it is clean and never mixed" : "into the waste bottle")
+                        + (back ? "back into its own bottle if it is clean, never mixed, and no thread hangs on the tip" : "into the waste bottle")
                         + " and tap what it held. Half a load is a load. Do not judge by the tank window: it"
                         + " is stained.")
                 .minutes(handling)

@@ -87,6 +87,9 @@ final class Filling {
         if (code.white()) {
             step.needs(Facet.WHITE, one, "shaken");
         }
+        if (!w.drained.isEmpty()) {
+            step.needs(Facet.THREADS, "clean");
+        }
         if (w.powerFirst() && w.job.neverInked() && w.after.architecture() != Architecture.FILM) {
             step.needs(Facet.POWER, "on");
         }

@@ -25,6 +25,9 @@ final class FilmRebuild {
 
     private static final String COVER = "printed cover: the cable’s entry stays open";
 
+    private static final String NARROW = "narrow elbow";
+    private static final String WIDE = "wide straight joint";
+
     private static final List<String> HEAD_SCREWS = List.of("head screws (4)", "small screws of its base (4)");
 
     private FilmRebuild() {}
@@ -174,24 +177,42 @@ final class FilmRebuild {
                 .build());
         boolean kept = w.before.architecture() == Architecture.BAY; // old lines and dampers stay
         if (!kept) {
+            steps.add(joints(w));
             steps.add(newLines(w));
         }
         steps.add(joined(w, kept));
         return steps;
     }
 
+    /** Chosen before anything is pushed on: the wrong one is refused while it is still in the hand. */
+    private static Step joints(Work w) {
+        var codes = Work.codes(w.plans);
+        return step("joints", "Lay a joint beside each line")
+                .say("Elbows to the thin clear tubes of the colours, straight joints to the wider tubes of white. Hold"
+                        + " each against its tube.")
+                .minutes(codes.size())
+                .needs(Facet.REFIT, "refitted")
+                .ask(new Ask.Each(
+                        "The joint beside it is",
+                        codes.stream().map(ChannelCode::code).toList(),
+                        List.of(NARROW, WIDE),
+                        codes.stream().map(c -> c.white() ? WIDE : NARROW).toList(),
+                        "A narrow joint splits a wide tube, or takes air; a wide one splits a thin tube."))
+                .then(Facet.JOINT, codes, "chosen")
+                .build();
+    }
+
     private static Step newLines(Work w) {
         var codes = Work.codes(w.plans);
         return step("new-lines", "New dampers and lines")
-                .say("Elbows to the thin clear tubes of the colours, straight joints to the wider tubes of white: a"
-                        + " narrow joint splits a wide tube, or takes air. Sleeve half on the barb, cut just"
-                        + " above, a cone. No gap between adapter and damper: a cone that does not close draws"
-                        + " air.")
+                .say("Sleeve half on the barb, cut just above, a cone. No gap between adapter and damper: a cone that"
+                        + " does not close draws air.")
                 .minutes(5 * codes.size())
                 .care(Caution.FORCE)
                 .needs(Facet.REFIT, "refitted")
                 .needs(Facet.GLOVES, "on")
                 .needs(Facet.LINE, codes, "off")
+                .needs(Facet.JOINT, codes, "chosen")
                 .ask(Work.grid(
                         w.plans,
                         List.of(ticks("damper new"), ticks("no gap at the fitting"), ticks("code on both ends"))))

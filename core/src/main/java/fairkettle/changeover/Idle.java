@@ -15,6 +15,11 @@ public record Idle(Money perDay, String basis) {
     private static final double MINUTES = 5; // to look, print a check, and cap it
     private static final double MINUTES_AT_REST = 0.2; // a damp cap once a month
 
+    /** The ink that it holds; where nobody knows, dye. */
+    private static Family family(Collection<Holding> holdings) {
+        return holdings.stream().flatMap(h -> h.ink().stream()).findFirst().orElse(Family.MAKERS_DYE);
+    }
+
     public static Idle perDay(Profile profile, Collection<Holding> holdings, Terms terms) {
         boolean parked =
                 holdings.stream().allMatch(h -> h instanceof Holding.Parked || h instanceof Holding.NeverInked);
@@ -36,7 +41,7 @@ public record Idle(Money perDay, String basis) {
                         + (white ? draws.cleaning().mL() * 2 / 7 : 0));
         double minutes = MINUTES + (white ? 6 : 0);
         return new Idle(
-                Money.rounded(mL * Terms.perMl(terms.ink()) + minutes * terms.labourPerMinute(), terms.currency()),
+                Money.rounded(terms.ofInk(family(holdings), mL) + minutes * terms.labourPerMinute(), terms.currency()),
                 "%s mL of routine ink and %d min a day".formatted(Math.round(mL * 10) / 10.0, Math.round(minutes)));
     }
 }

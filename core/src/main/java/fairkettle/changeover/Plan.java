@@ -23,6 +23,7 @@ import org.jspecify.annotations.Nullable;
  * @param fluidBottles to buy beyond what is on the shelf
  * @param wasteBottle room needed in waste bottles, headroom included
  * @param padAfter share of the pad that will be full
+ * @param packs the same ink bought as sets; null where none is sold
  * @param fitness how well this machine suits the purpose
  * @param kit what is in the box of its bulk feed; empty where it gets or has none
  */
@@ -42,10 +43,12 @@ public record Plan(
         Millilitres wasteBottle,
         Millilitres padWaste,
         double padAfter,
+        Inks.@Nullable ByPacks packs,
         List<Need> needs,
         Times times,
         List<CostLine> cost,
         Money total,
+        Protects protects,
         Badly badly,
         Payback payback,
         Fitness fitness,
@@ -90,6 +93,12 @@ public record Plan(
 
     /** @param basis how it was worked out: "412 mL at 0.12" */
     public record CostLine(String what, String basis, Money amount) {}
+
+    /**
+     * What is rinsed with, all channels together, and what it costs with its way out; beside it the ink that it keeps
+     * clean.
+     */
+    public record Protects(Millilitres rinsed, Money cost, Millilitres fill, Money worth) {}
 
     /** What it would cost to fill without rinsing. {@code sheets} spoiled per channel until the outlet is clean. */
     public record Badly(double residue, double mLThrough, int sheets, Money inkWasted) {}

@@ -22,6 +22,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Works out a changeover: whether it may be, by which route, and every mL, minute and penny of it. A function of its
@@ -285,7 +286,7 @@ public final class Planner {
         var waste =
                 ChannelPlan.sum(w.plans.stream().map(ChannelPlan::toWasteBottle).toList());
         var pad = ChannelPlan.sum(w.plans.stream().map(ChannelPlan::loss).toList());
-        var procedure = w.route.procedure(w);
+        var procedure = w.route.procedure(w).paced(terms.experience().factor());
         var steps = procedure.steps();
         var times = times(steps);
         var needs = Needs.of(w);
@@ -309,10 +310,12 @@ public final class Planner {
                 Millilitres.rounded(waste.mL() * WASTE_HEADROOM),
                 pad,
                 job.padUsed().plus(pad).mL() / job.profile().padCapacity().mL(),
+                inPacks(w.plans),
                 needs,
                 times,
                 cost,
                 total,
+                protects(w, fluid),
                 badly(w, quantities),
                 payback(w, total),
                 fitness(w),
@@ -325,6 +328,35 @@ public final class Planner {
                         ? w.handling().kit().parts()
                         : List.of(),
                 procedure);
+    }
+
+    /** The same ink as sets; null where none is sold. */
+    private Inks.@Nullable ByPacks inPacks(List<ChannelPlan> plans) {
+        var singles = Money.sum(
+                plans.stream().map(p -> p.bottles().price(terms.currency())).toList(), terms.currency());
+        return terms.inks()
+                .inPacks(
+                        job.family(),
+                        plans.stream()
+                                .filter(p -> p.doing() != Doing.ON_FLUID)
+                                .map(p -> p.needed().over(p.onShelf()))
+                                .toList(),
+                        singles)
+                .orElse(null);
+    }
+
+    /** What is rinsed with, against the ink that it keeps clean. */
+    private Plan.Protects protects(Work w, Millilitres fluid) {
+        var rinsed = ChannelPlan.sum(w.plans.stream().map(ChannelPlan::rinseLiquid).toList());
+        var fill = ChannelPlan.sum(w.plans.stream()
+                .map(p -> p.fill().plus(p.topUp()).plus(p.loss()))
+                .toList());
+        double price = fluid.isZero() ? terms.inks().perMl(job.family()) : Terms.perMl(terms.fluid());
+        return new Plan.Protects(
+                rinsed,
+                Money.rounded(rinsed.mL() * (price + terms.wastePerMl()), terms.currency()),
+                fill,
+                Money.rounded(terms.ofInk(job.family(), fill.mL()), terms.currency()));
     }
 
     static Plan.Times times(List<Step> steps) {
@@ -346,7 +378,7 @@ public final class Planner {
         var ink = Beginning.supplied(w)
                 ? Millilitres.ZERO
                 : ChannelPlan.sum(w.plans.stream().map(ChannelPlan::inkUsed).toList());
-        double inkPrice = Terms.perMl(terms.ink());
+        double inkPrice = terms.inks().perMl(job.family());
         double fluidPrice = Terms.perMl(terms.fluid());
         double padShare = pad.mL() / job.profile().padCapacity().mL();
         var lines = new ArrayList<Plan.CostLine>();
@@ -418,13 +450,13 @@ public final class Planner {
                 worst,
                 through,
                 (int) Math.ceil(through / job.profile().draws().sheet().mL()),
-                Money.rounded(wasted * Terms.perMl(terms.ink()), terms.currency()));
+                Money.rounded(terms.ofInk(job.family(), wasted), terms.currency()));
     }
 
     private Plan.Payback payback(Work w, Money total) {
         double mL = COVERAGE * job.profile().draws().sheet().mL() * w.inked.size();
         double before = mL * terms.oldInkPerMl();
-        double after = mL * (job.family().makers() ? terms.oldInkPerMl() : Terms.perMl(terms.ink()));
+        double after = job.family().makers() ? mL * terms.oldInkPerMl() : terms.ofInk(job.family(), mL);
         return new Plan.Payback(
                 Money.rounded(before, terms.currency()),
                 Money.rounded(after, terms.currency()),

@@ -1,5 +1,6 @@
 package fairkettle.changeover;
 
+import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.ink.Money;
 import fairkettle.machine.Profile;
@@ -16,7 +17,7 @@ public record PurgeOrClean(Way sheets, Way cleaning, Way powerCleaning) {
     public record Way(Millilitres ink, int paper, double padShare, Money cost) {}
 
     /** @param channels that hold ink */
-    public static PurgeOrClean of(Profile profile, int channels, Terms terms) {
+    public static PurgeOrClean of(Profile profile, int channels, Family family, Terms terms) {
         var draws = profile.draws();
         var sheets = draws.sheet().times(channels);
         double paper = terms.price(Supply.PAPER).major() * channels;
@@ -25,19 +26,19 @@ public record PurgeOrClean(Way sheets, Way cleaning, Way powerCleaning) {
                         sheets,
                         channels,
                         0,
-                        Money.rounded(sheets.mL() * Terms.perMl(terms.ink()) + paper, terms.currency())),
-                intoPad(profile, draws.cleaning().times(channels), terms),
-                intoPad(profile, draws.powerCleaning().times(channels), terms));
+                        Money.rounded(terms.ofInk(family, sheets.mL()) + paper, terms.currency())),
+                intoPad(profile, draws.cleaning().times(channels), family, terms),
+                intoPad(profile, draws.powerCleaning().times(channels), family, terms));
     }
 
-    private static Way intoPad(Profile profile, Millilitres ink, Terms terms) {
+    private static Way intoPad(Profile profile, Millilitres ink, Family family, Terms terms) {
         double share = ink.mL() / profile.padCapacity().mL();
         return new Way(
                 ink,
                 0,
                 share,
                 Money.rounded(
-                        ink.mL() * Terms.perMl(terms.ink())
+                        terms.ofInk(family, ink.mL())
                                 + share * terms.pad().major(),
                         terms.currency()));
     }

@@ -168,12 +168,12 @@ final class Quantities {
 
     /** Ink of a sheet, and the minute it takes. */
     private double perSheet() {
-        return job.profile().draws().sheet().mL() * Terms.perMl(terms.ink()) + terms.labourPerMinute();
+        return terms.ofInk(job.family(), job.profile().draws().sheet().mL()) + terms.labourPerMinute();
     }
 
     private RinseTask task(Way.Slot slot, Build build) {
         boolean fluid = rinsedWithFluid(slot);
-        double inkPrice = Terms.perMl(terms.ink()) + terms.wastePerMl();
+        double inkPrice = terms.inks().perMl(job.family()) + terms.wastePerMl();
         double liquid = fluid ? Terms.perMl(terms.fluid()) + terms.wastePerMl() : inkPrice;
         var stages = way.stages().stream()
                 .filter(s -> s.reach().stream()
@@ -423,7 +423,7 @@ final class Quantities {
                 reserve,
                 needed,
                 shelf,
-                Bottles.cheapest(needed.over(shelf), terms.ink()));
+                Bottles.cheapest(needed.over(shelf), terms.inks().of(job.family())));
     }
 
     private double drainedOnly(Way.Slot slot) {

@@ -10,6 +10,7 @@ import fairkettle.machine.Supply;
 import fairkettle.safety.School;
 import java.util.Comparator;
 import java.util.Currency;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -20,7 +21,7 @@ import java.util.Map;
  * @param wastePerLitre what it costs to be rid of a litre
  * @param pad price of a new waste pad
  * @param syringes owned, any order
- * @param ink bottle sizes sold, for the ink that comes
+ * @param inks how ink is sold, by its kind
  * @param fluid bottle sizes sold
  * @param fluidTarget share of fluid that may stay in the charged path
  * @param reserve ink kept back for one emergency refill, per channel
@@ -28,6 +29,7 @@ import java.util.Map;
  * @param minutesPerRinse handling of one rinse
  * @param schools positions chosen; missing ones are the default
  * @param prices of supplies, where the shop has its own
+ * @param experience of the hands that do it
  * @param oldInkPerMl what the maker's ink costs, for the payback
  */
 public record Terms(
@@ -35,7 +37,7 @@ public record Terms(
         Money wastePerLitre,
         Money pad,
         List<Syringe> syringes,
-        List<Size> ink,
+        Inks inks,
         List<Size> fluid,
         double fluidTarget,
         Millilitres reserve,
@@ -45,13 +47,13 @@ public record Terms(
         double rinseMinutesLimit,
         Map<School, String> schools,
         Map<Supply, Money> prices,
-        double oldInkPerMl) {
+        double oldInkPerMl,
+        Experience experience) {
 
     public Terms {
         syringes = syringes.stream()
                 .sorted(Comparator.comparing(Syringe::size).reversed())
                 .toList();
-        ink = List.copyOf(ink);
         fluid = List.copyOf(fluid);
         schools = Map.copyOf(schools);
         prices = Map.copyOf(prices);
@@ -71,14 +73,32 @@ public record Terms(
 
     /** The same shop, answering one question otherwise. */
     Terms taking(School school, String position) {
-        var other = new java.util.HashMap<>(schools);
+        var other = new HashMap<>(schools);
         other.put(school, position);
+        return with(other, experience);
+    }
+
+    /** The same shop, with other hands. */
+    public Terms by(Experience hands) {
+        return with(schools, hands);
+    }
+
+    /** The same shop, where ink is sold otherwise. */
+    Terms buying(Inks sold) {
+        return with(schools, sold, experience);
+    }
+
+    private Terms with(Map<School, String> otherwise, Experience hands) {
+        return with(otherwise, inks, hands);
+    }
+
+    private Terms with(Map<School, String> otherwise, Inks sold, Experience hands) {
         return new Terms(
                 labourPerHour,
                 wastePerLitre,
                 pad,
                 syringes,
-                ink,
+                sold,
                 fluid,
                 fluidTarget,
                 reserve,
@@ -86,9 +106,10 @@ public record Terms(
                 minutesPerPull,
                 minutesPerRinse,
                 rinseMinutesLimit,
-                other,
+                otherwise,
                 prices,
-                oldInkPerMl);
+                oldInkPerMl,
+                hands);
     }
 
     public Money price(Supply supply) {
@@ -119,14 +140,14 @@ public record Terms(
         return wastePerLitre.major() / 1000;
     }
 
-    /** What ink costs here, in major units. */
-    public double ofInk(double mL) {
-        return mL * perMl(ink);
+    /** What ink of a kind costs here, in major units. */
+    public double ofInk(Family family, double mL) {
+        return mL * inks.perMl(family);
     }
 
     /** What a sheet that is printed here costs, in major units: its ink and what it is printed on. */
     public double sheet(Family family, double mL) {
-        return ofInk(mL) + price(Supply.sheet(family)).major();
+        return ofInk(family, mL) + price(Supply.sheet(family)).major();
     }
 
     /** By the cheapest bottle per mL. */

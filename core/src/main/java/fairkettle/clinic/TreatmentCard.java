@@ -1,6 +1,7 @@
 package fairkettle.clinic;
 
 import static fairkettle.procedure.Step.step;
+import static fairkettle.procedure.UsualSteps.cloth;
 import static fairkettle.procedure.UsualSteps.clothOut;
 import static fairkettle.procedure.UsualSteps.coversOff;
 import static fairkettle.procedure.UsualSteps.coversOn;
@@ -113,7 +114,7 @@ public final class TreatmentCard {
                                 .build());
             case REST_SHORT -> List.of(rest("Leave it alone for two hours", Duration.ofHours(2)));
             case REST_LONG -> List.of(rest("Leave it alone over night", Duration.ofHours(12)));
-            case WIPE -> List.of(ready(family), free(profile), wiped(family), towelsOut(), on(profile));
+            case WIPE -> List.of(ready(family), free(profile), cloth(), wiped(family), towelsOut(), on(profile));
             case SOAK ->
                 List.of(
                         ready(family),
@@ -123,6 +124,7 @@ public final class TreatmentCard {
                                 .minutes(1)
                                 .hold("The wiper is recessed.")
                                 .build(),
+                        cloth(),
                         step("soak", "Head over a wetted pad")
                                 .say(
                                         "A lint-free pad, wetted with %s fluid, not dripping, under the head. Five to ten minutes and no longer: a cloth that dries glues the plate."

@@ -24,24 +24,33 @@ public sealed interface Ask {
     }
 
     /**
-     * One answer for each of several things: of each channel, of each bank. @param same whether each may be answered by
-     * its own name alone
+     * One answer for each of several things: of each channel, of each bank.
+     *
+     * @param right the one answer that each may get, in their order; empty where every answer is good
+     * @param otherwise what to do, or why not, where another one was given
      */
-    record Each(String question, List<String> items, List<String> answers, boolean same) implements Ask {
+    record Each(String question, List<String> items, List<String> answers, List<String> right, String otherwise)
+            implements Ask {
         public Each {
             items = List.copyOf(items);
             answers = List.copyOf(answers);
+            right = List.copyOf(right);
+            if (!right.isEmpty() && right.size() != items.size()) {
+                throw new IllegalArgumentException("Each of (%s) needs its right answer.".formatted(items));
+            }
         }
 
         public Each(String question, List<String> items, List<String> answers) {
-            this(question, items, answers, false);
+            this(question, items, answers, List.of(), "");
         }
 
         /** What is written on a thing is read, among all that could be read there, and must be its own name. */
         public static Each matching(String question, List<String> items, List<String> names) {
-            return new Each(question, items, names, true);
+            return new Each(question, items, names, items, PUT_BACK);
         }
     }
+
+    String PUT_BACK = "Put it back as it was.";
 
     /** How many of each part. @param against the step whose numbers these must be, or null */
     record Tally(String what, List<String> parts, @Nullable String against) implements Ask {

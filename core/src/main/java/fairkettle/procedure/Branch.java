@@ -34,6 +34,18 @@ public record Branch(String id, String label, List<Step> steps, int limit, Strin
         return again(id, label, 1, "That was done already. Look once more at what is in your hand.", steps);
     }
 
+    Branch paced(double factor) {
+        return of(steps.stream().map(s -> s.paced(factor)).toList());
+    }
+
+    Branch inPart(String name) {
+        return of(steps.stream().map(s -> s.inPart(name)).toList());
+    }
+
+    private Branch of(List<Step> others) {
+        return new Branch(id, label, others, limit, atLimit);
+    }
+
     public boolean stops() {
         return steps.isEmpty();
     }

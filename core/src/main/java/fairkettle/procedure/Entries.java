@@ -71,16 +71,16 @@ public final class Entries {
                                         : Optional.<String>empty())
                                 .or(() -> tick(value)))
                         .orElseGet(() -> unknown(cell));
-            case Ask.Each(var _, var items, var answers, var same) ->
+            case Ask.Each(var _, var items, var answers, var right, var otherwise) ->
                 IntStream.range(0, items.size())
                         .filter(i -> cell.equals("each/" + i))
                         .boxed()
                         .findFirst()
                         .map(i -> !answers.contains(value)
                                 ? Optional.of("Choose one of the answers.")
-                                : same && !value.equals(items.get(i))
-                                        ? Optional.of("This one is %s, and %s was wanted. Put it back as it was."
-                                                .formatted(value, items.get(i)))
+                                : !right.isEmpty() && !value.equals(right.get(i))
+                                        ? Optional.of("This one is %s, and %s was wanted. %s"
+                                                .formatted(value, right.get(i), otherwise))
                                         : Optional.<String>empty())
                         .orElseGet(() -> unknown(cell));
             case Ask.Tally(var _, var parts, var _) ->
@@ -275,7 +275,7 @@ public final class Entries {
                     require(run, "item/" + i, "Not ticked yet: " + items.get(i), reasons);
                 }
             }
-            case Ask.Each(var question, var items, var _, var _) -> {
+            case Ask.Each(var question, var items, var _, var _, var _) -> {
                 for (int i = 0; i < items.size(); i++) {
                     require(run, "each/" + i, items.get(i) + ": " + question, reasons);
                 }

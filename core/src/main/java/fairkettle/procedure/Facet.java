@@ -45,6 +45,7 @@ public enum Facet {
     ROLLERS(MACHINE, "the star wheels", "in place", "removed"),
     BAR(MACHINE, "the roller bar", "flat", "up"),
     WASTE_LINE(MACHINE, "the waste line", "in the machine", "open", "in the bottle"),
+    LOW_BOTTLE(MACHINE, "a bottle for heavy white", "missing", "below the head"),
     HANGING(MACHINE, "at the end of the line hangs", "its ink", "the waste bottle"),
     HEAD_REST(MACHINE, "off its dock the head stands", "bare", "on a wet cloth"),
     HEAD(MACHINE, "the head", "in place", "drained", "out", "sealed"),
@@ -73,6 +74,7 @@ public enum Facet {
     INLINE_DAMPER(CHANNEL, "the inline damper", "not fitted", "inlet to the tank"),
     PRIMING(CHANNEL, "the priming chamber", "dry", "primed"),
     CONSTANT_HEAD(CHANNEL, "the constant-head tank", "not reset", "reset"),
+    JOINT(CHANNEL, "the joint", "not chosen", "chosen"),
     NEW_LINE(CHANNEL, "line and damper", "as they were", "new"),
     WHITE(CHANNEL, "the white", "settled", "shaken"),
     FLUID(CHANNEL, "the path", "without fluid", "on fluid");

@@ -45,6 +45,14 @@ public record Procedure(List<Condition> start, List<Step> steps) {
                         .toList());
     }
 
+    /** The same for hands that take so many times as long; waits and the machine’s own time stay. */
+    public Procedure paced(double factor) {
+        return factor == 1
+                ? this
+                : new Procedure(
+                        start, steps.stream().map(s -> s.paced(factor)).toList());
+    }
+
     /** Puts parts together: each named, in order. */
     public static final class Builder {
         private final List<Step> steps = new ArrayList<>();

@@ -146,6 +146,29 @@ public record Step(
                 other.restsOn);
     }
 
+    Step paced(double factor) {
+        return new Step(
+                id,
+                part,
+                title,
+                say,
+                hold,
+                irreversible,
+                skippable,
+                (int) Math.ceil(minutes * factor),
+                tools,
+                cautions,
+                needs,
+                effects,
+                ask,
+                move,
+                pause,
+                branches.stream().map(b -> b.paced(factor)).toList(),
+                fulfils,
+                tells,
+                restsOn);
+    }
+
     Step inPart(String name) {
         return new Step(
                 id,
@@ -163,14 +186,7 @@ public record Step(
                 ask,
                 move,
                 pause,
-                branches.stream()
-                        .map(b -> new Branch(
-                                b.id(),
-                                b.label(),
-                                b.steps().stream().map(s -> s.inPart(name)).toList(),
-                                b.limit(),
-                                b.atLimit()))
-                        .toList(),
+                branches.stream().map(b -> b.inPart(name)).toList(),
                 fulfils,
                 tells,
                 restsOn);

@@ -146,10 +146,20 @@ public final class UsualSteps {
                 .ask(new Ask.Ticks(
                         List.of(
                                 "nothing left inside",
-                                "covers on",
+                                "covers on, but for one that stays off for a reason",
                                 "cord into the machine, then into the wall",
                                 "switched on, and parked"),
                         true))
+                .branch(Branch.once(
+                        "cover-off",
+                        "A cover stays off",
+                        step("cover-off", "Which one, and why?")
+                                .say("To look at something that moves, and no longer: an open machine catches fingers,"
+                                        + " hair and dust. Nobody reaches in, and nothing is printed for a customer.")
+                                .minutes(1)
+                                .care(Caution.OPEN_POWER, Caution.MOVING_PARTS)
+                                .ask(new Ask.Words("which cover, why, and until when"))
+                                .build()))
                 .then(Facet.COVERS, "on")
                 .then(Facet.POWER, "on")
                 .then(Facet.CARRIAGE, "docked")

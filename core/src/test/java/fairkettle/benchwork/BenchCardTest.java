@@ -6,10 +6,14 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
 import fairkettle.machine.Architecture;
+import fairkettle.machine.BulkKit;
+import fairkettle.machine.Feed;
+import fairkettle.machine.Fit;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Profiles;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Facet;
+import fairkettle.procedure.MachineState;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.RouteProof;
 import fairkettle.procedure.Step;
@@ -174,5 +178,39 @@ class BenchCardTest {
         assertThat(told.steps()).noneMatch(s -> s.say().contains("not met"));
         assertThat(Arrays.asList(BenchWork.values()))
                 .allSatisfy(w -> assertThat(w.title()).isNotBlank());
+    }
+
+    @Test
+    void howTheSpitPadIsFoundSaysWhatIsDoneAboutIt() {
+        var routine = Routines.of(FILM, Family.FILM).stream()
+                .filter(r -> r.id().equals("spit-pad"))
+                .findFirst()
+                .orElseThrow();
+        var work = BenchCard.of(routine, List.of(), FILM, Family.FILM).steps().stream()
+                .filter(s -> s.id().equals("work"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(work.ask()).isEqualTo(new Ask.Choice("The pad is", List.of("moist, and nothing stands on it")));
+        assertThat(work.branches()).extracting(b -> b.steps().getFirst().title())
+                .containsExactly("Moisten it", "Lift the cake off, or change the pad", "Put one in");
+    }
+
+    /** Bulk feeds are shut for the way and opened in the reverse order; nothing stays shut under power. */
+    @ParameterizedTest
+    @EnumSource(BulkKit.Usual.class)
+    void whatIsShutForTheWayIsOpenedAgain(BulkKit.Usual kit) {
+        var cartridges = Profiles.named("wide-cartridge-four");
+        var profile = cartridges.fitted(Fit.asBuilt(cartridges).fedBy(Feed.BULK));
+        profile = profile.handled(profile.handling().fed(kit.kit()));
+        var steps = BenchCard.of(BenchWork.TRANSIT, List.of(), profile, Family.SUBLIMATION).steps();
+        assertThat(steps).extracting(Step::id).containsSubsequence("off", "shut", "carry", "rehang", "vents-open", "on");
+        var state = MachineState.USUAL;
+        for (var step : steps) {
+            state = state.with(step.effects());
+        }
+        assertThat(state.value(Facet.VALVE, null)).isEqualTo("open");
+        for (var code : profile.codes()) {
+            assertThat(state.value(Facet.VENT, code)).isEqualTo("open");
+        }
     }
 }

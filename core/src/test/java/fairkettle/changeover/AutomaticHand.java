@@ -98,10 +98,10 @@ public final class AutomaticHand implements Surroundings {
             case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> {}
             case Ask.Words _ -> act(new CardAct.Enter(id, "words", "as found"));
             case Ask.Choice(var _, var answers) -> act(new CardAct.Enter(id, "choice", answers.getFirst()));
-            case Ask.Each(var _, var items, var answers, var same) -> {
+            case Ask.Each(var _, var items, var answers, var right, var _) -> {
                 for (int i = 0; i < items.size(); i++) {
                     act(new CardAct.Enter(
-                            id, "each/" + i, Boolean.TRUE.equals(same) ? items.get(i) : answers.getFirst()));
+                            id, "each/" + i, right.isEmpty() ? answers.getFirst() : right.get(i)));
                 }
             }
             case Ask.Tally(var _, var parts, var _) -> {

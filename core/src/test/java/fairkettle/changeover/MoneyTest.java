@@ -104,7 +104,7 @@ class MoneyTest {
                 terms.wastePerLitre(),
                 terms.pad(),
                 terms.syringes(),
-                terms.ink(),
+                terms.inks(),
                 terms.fluid(),
                 terms.fluidTarget(),
                 terms.reserve(),
@@ -114,7 +114,8 @@ class MoneyTest {
                 terms.rinseMinutesLimit(),
                 terms.schools(),
                 Map.of(Supply.REFILLABLE, new Money(1000, Shops.GBP)),
-                terms.oldInkPerMl());
+                terms.oldInkPerMl(),
+                terms.experience());
         var job = Shops.job(Profiles.named("small-cartridge"), DYE, Family.SUBLIMATION, 0.005);
         var dearer = planned(Planner.plan(job, dear))
                 .total()
@@ -208,7 +209,8 @@ class MoneyTest {
 
     @Test
     void aSheetGoesToPaperAndACleaningFillsThePad() {
-        var ways = PurgeOrClean.of(fairkettle.machine.Profiles.named("small-tank"), 4, Shops.terms(Map.of()));
+        var ways = PurgeOrClean.of(
+                fairkettle.machine.Profiles.named("small-tank"), 4, Family.SUBLIMATION, Shops.terms(Map.of()));
         assertThat(ways.sheets().ink()).hasToString("2.8");
         assertThat(ways.sheets().padShare()).isZero();
         assertThat(ways.cleaning().padShare()).isEqualTo(3.6 / 250);

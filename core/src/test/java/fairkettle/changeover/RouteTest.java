@@ -12,6 +12,7 @@ import fairkettle.machine.Feed;
 import fairkettle.machine.Fit;
 import fairkettle.machine.Profiles;
 import fairkettle.machine.Supply;
+import fairkettle.procedure.Ask;
 import fairkettle.procedure.Move;
 import fairkettle.procedure.RouteProof;
 import fairkettle.procedure.Step;
@@ -412,8 +413,11 @@ class RouteTest {
                         "A thread or a lump in C",
                         "A thread or a lump in M",
                         "A thread or a lump in Y");
-        assertThat(threads.branches().get(1).steps().getFirst().move())
-                .isEqualTo(new Move.Spoil("growth found on the needle", List.of(ChannelCode.of("C"))));
+        var cyan = threads.branches().get(1).steps();
+        assertThat(cyan.getFirst().ask())
+                .as("leaving the others in wants a reason")
+                .isEqualTo(new Ask.Words("why only C"));
+        assertThat(cyan.get(1).move()).isEqualTo(new Move.Spoil("growth found on the needle", List.of(ChannelCode.of("C"))));
         assertThat(step(planned(Planner.plan(job, terms(Map.of()))), "threads").branches())
                 .singleElement()
                 .satisfies(b -> assertThat(b.id()).isEqualTo("growth"));

@@ -35,7 +35,7 @@ public final class Shops {
                 new Money(250, GBP),
                 new Money(2400, GBP),
                 List.of(Syringe.of("60", "1"), Syringe.of("10", "0.5")),
-                List.of(size(50, 700), size(100, 1200)),
+                Inks.alike(List.of(size(50, 700), size(100, 1200))),
                 List.of(size(250, 900), size(1000, 2600)),
                 0.01,
                 Millilitres.parse("15"),
@@ -45,7 +45,8 @@ public final class Shops {
                 120,
                 schools,
                 Map.of(),
-                0.6);
+                0.6,
+                Experience.PRACTISED);
     }
 
     public static Job job(Profile profile, Holding holding, Family family, double purity) {

@@ -2,6 +2,7 @@ package fairkettle.procedure;
 
 import static fairkettle.procedure.Step.step;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
@@ -117,6 +118,25 @@ class AskingTest {
                                 new CardAct.Finish("version", null)))
                         .finished())
                 .isTrue();
+    }
+
+    @Test
+    void aJointThatDoesNotFitIsRefusedWhileItIsStillInTheHand() {
+        var joints = card(step("joints", "Lay a joint beside each line")
+                .ask(new Ask.Each(
+                        "The joint beside it is",
+                        List.of("W1", "K"),
+                        List.of("narrow", "wide"),
+                        List.of("wide", "narrow"),
+                        "A narrow joint splits a wide tube.")));
+        assertThat(refused(act(joints, new CardAct.Enter("joints", "each/0", "narrow"))))
+                .isEqualTo("This one is narrow, and wide was wanted. A narrow joint splits a wide tube.");
+        var chosen = went(act(joints, new CardAct.Enter("joints", "each/0", "wide")));
+        chosen = went(act(chosen, new CardAct.Enter("joints", "each/1", "narrow")));
+        assertThat(went(act(chosen, new CardAct.Finish("joints", null))).finished())
+                .isTrue();
+        assertThatThrownBy(() -> new Ask.Each("?", List.of("W1", "K"), List.of("a"), List.of("a"), ""))
+                .hasMessageContaining("right answer");
     }
 
     @Test

@@ -12,15 +12,19 @@ import fairkettle.books.InkBook;
 import fairkettle.books.InkBook.Flow;
 import fairkettle.books.InkBook.Price;
 import fairkettle.changeover.Bottles;
+import fairkettle.ink.Family;
 import fairkettle.ink.Substance;
 import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Outflow;
+import fairkettle.server.ledger.Outflow.Along;
 import fairkettle.server.ledger.Outflow.Gone;
+import fairkettle.server.ledger.Outflow.Sum;
 import fairkettle.server.shop.Shop;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.Currency;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -83,23 +87,28 @@ public class Books {
     /** @param machine only of this one; null for the whole shop, which alone has a stock */
     @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
     public Told told(YearMonth from, YearMonth to, @Nullable Long machine) {
-        var gone = outflow.between(from.atDay(1), to.atDay(1)).stream()
-                .filter(g -> machine == null || g.machine() == machine)
-                .toList();
+        var sums = outflow.along(from.atDay(1), to.atDay(1), machine);
+        var months = sums.getOrDefault(Along.MONTH, List.of());
         var currency = shop.settings().money();
         var price = prices();
         var lines = new HashMap<By, List<InkBook.Line>>();
-        lines.put(By.MONTH, lines(gone, g -> YearMonth.from(g.month()).toString(), price, currency));
-        lines.put(By.MACHINE, lines(gone, named(machines(), Gone::machine), price, currency));
-        lines.put(By.PERSON, lines(gone, named(people(), Gone::person), price, currency));
+        lines.put(By.MONTH, lines(months, s -> YearMonth.from((LocalDate) s.of()).toString(), price, currency));
+        lines.put(By.MACHINE, lines(sums.getOrDefault(Along.MACHINE, List.of()), named(machines()), price, currency));
+        lines.put(By.PERSON, lines(sums.getOrDefault(Along.PERSON, List.of()), named(people()), price, currency));
         lines.put(
                 By.JOB,
-                lines(gone.stream().filter(g -> g.card() != 0).toList(), named(cards(), Gone::card), price, currency));
+                lines(
+                        sums.getOrDefault(Along.CARD, List.of()).stream()
+                                .filter(s -> !s.of().equals(0L))
+                                .toList(),
+                        named(cards()),
+                        price,
+                        currency));
         var first = outflow.first();
         return new Told(
                 from,
                 to,
-                stock(gone, from.atDay(1), machine, price),
+                stock(months, from.atDay(1), machine, price),
                 lines,
                 first == null ? null : YearMonth.from(first));
     }
@@ -135,14 +144,14 @@ public class Books {
     }
 
     private List<Stock> stock(
-            List<Gone> gone, LocalDate from, @Nullable Long machine, Function<Substance, Price> price) {
+            List<Sum> gone, LocalDate from, @Nullable Long machine, Function<Substance, Price> price) {
         var before = new TreeMap<String, Long>();
         if (machine == null) {
             outflow.heldAt(from).forEach((what, amount) -> before.merge(ink(what), amount, Long::sum));
         }
         var byInk = new TreeMap<String, InkBook.Line>();
         var currency = shop.settings().money();
-        lines(gone, g -> ink(g.substance()), price, currency).forEach(line -> byInk.put(line.group(), line));
+        lines(gone, s -> ink(s.substance()), price, currency).forEach(line -> byInk.put(line.group(), line));
         before.forEach((what, amount) -> {
             if (amount != 0) {
                 byInk.computeIfAbsent(what, _ -> new InkBook.Line(what, Map.of(), fairkettle.ink.Money.zero(currency)));
@@ -154,17 +163,17 @@ public class Books {
     }
 
     private static List<InkBook.Line> lines(
-            List<Gone> gone, Function<Gone, String> group, Function<Substance, Price> price, Currency currency) {
+            List<Sum> sums, Function<Sum, String> group, Function<Substance, Price> price, Currency currency) {
         return InkBook.lines(
-                gone.stream()
-                        .map(g -> new Flow(group.apply(g), g.cause(), g.substance(), g.microlitres()))
+                sums.stream()
+                        .map(s -> new Flow(group.apply(s), s.cause(), s.substance(), s.microlitres()))
                         .toList(),
                 price,
                 currency);
     }
 
-    private static Function<Gone, String> named(Map<Long, String> names, Function<Gone, Long> id) {
-        return g -> names.getOrDefault(id.apply(g), "");
+    private static Function<Sum, String> named(Map<Long, String> names) {
+        return s -> names.getOrDefault((Long) s.of(), "");
     }
 
     /** “Sublimation C”, “fluid for sublimation”. */
@@ -182,10 +191,13 @@ public class Books {
                 .where(LOT.PRICE_MINOR.gt(0L))
                 .fetchMap(LOT.ID, r -> new Price(r.value2(), r.value3()));
         var terms = shop.settings().terms();
-        var ink = cheapest(terms.ink());
+        var inks = new EnumMap<Family, Price>(Family.class);
+        for (var family : Family.values()) {
+            inks.put(family, cheapest(terms.inks().of(family)));
+        }
         var fluid = cheapest(terms.fluid());
         return what -> switch (what) {
-            case Substance.Ink(var _, var _, var lot) -> lots.getOrDefault(lot, ink);
+            case Substance.Ink(var family, var _, var lot) -> lots.getOrDefault(lot, inks.get(family));
             case Substance.Fluid _ -> fluid;
         };
     }

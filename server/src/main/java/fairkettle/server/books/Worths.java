@@ -95,7 +95,7 @@ class Worths {
                             of.machine().papers().earnsPerDay(),
                             Money.rounded(of.minutes() * terms.labourPerHour().major() / 60, settings.money())
                                     .minor(),
-                            Money.rounded(terms.ofInk(of.mL()), settings.money())
+                            Money.rounded(terms.ofInk(family, of.mL()), settings.money())
                                     .minor(),
                             of.parts(),
                             cases.getOrDefault(id, 0),

@@ -1,6 +1,7 @@
 package fairkettle.server.cards;
 
 import fairkettle.changeover.Days;
+import fairkettle.changeover.Experience;
 import fairkettle.changeover.Purpose;
 import fairkettle.changeover.Route;
 import fairkettle.hand.Glossary;
@@ -117,10 +118,11 @@ class CardController {
             @Nullable Route route,
             @Nullable Chips chips,
             @Nullable String carries,
-            @Nullable String onFluid) {
+            @Nullable String onFluid,
+            @Nullable Experience hands) {
 
         Changeovers.Wish wish() {
-            return new WishQuery(purpose, family, make, purity, route, chips, carries, onFluid).on(machine);
+            return new WishQuery(purpose, family, make, purity, route, chips, carries, onFluid, hands).on(machine);
         }
     }
 
@@ -627,7 +629,7 @@ class CardController {
             case Ask.Photo _ -> new AskJson("Photo", List.of(), List.of(), List.of(), List.of(), 0, "");
             case Ask.Ticks(var items, var inOrder) ->
                 new AskJson("Ticks", items, List.of(), List.of(), List.of(), 0, inOrder ? "One after the other:" : "");
-            case Ask.Each(var question, var items, var answers, var _) ->
+            case Ask.Each(var question, var items, var answers, var _, var _) ->
                 new AskJson("Each", items, List.of(), List.of(), List.of(), 0, question, answers);
             case Ask.Tally(var what, var parts, var _) ->
                 new AskJson("Tally", parts, List.of(), List.of(), List.of(), 0, what);

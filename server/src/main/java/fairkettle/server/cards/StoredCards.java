@@ -1,5 +1,6 @@
 package fairkettle.server.cards;
 
+import fairkettle.procedure.Ask;
 import fairkettle.procedure.Card;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -17,7 +18,7 @@ import tools.jackson.databind.node.ObjectNode;
 public class StoredCards {
 
     private static final String FORM = "form";
-    private static final int PRESENT = 3;
+    private static final int PRESENT = 4;
 
     private static final int KNOWN = 32; // cards that are open at once, and a few that are looked up
 
@@ -51,8 +52,11 @@ public class StoredCards {
         if (form < 2) {
             liftToTwo(tree);
         }
-        if (form < PRESENT) {
+        if (form < 3) {
             liftToThree(tree);
+        }
+        if (form < PRESENT) {
+            liftToFour(tree);
         }
         return json.treeToValue(tree, Card.class);
     }
@@ -95,6 +99,17 @@ public class StoredCards {
             fill(step, "restsOn", json.createArrayNode());
         }
         node.forEach(this::liftToThree);
+    }
+
+    /** What could be answered by its own name alone has its right answers written out. */
+    private void liftToFour(JsonNode node) {
+        if (node instanceof ObjectNode ask && ask.path("kind").asString("").equals("Each")) {
+            boolean same = ask.path("same").asBoolean(false);
+            ask.remove("same");
+            fill(ask, "right", same ? ask.get("items").deepCopy() : json.createArrayNode());
+            fill(ask, "otherwise", json.getNodeFactory().stringNode(same ? Ask.PUT_BACK : ""));
+        }
+        node.forEach(this::liftToFour);
     }
 
     private static String tells(JsonNode step) {

@@ -3,6 +3,8 @@ package fairkettle.server.changeover;
 import fairkettle.changeover.Answer;
 import fairkettle.changeover.ChannelPlan;
 import fairkettle.changeover.Days;
+import fairkettle.changeover.Experience;
+import fairkettle.changeover.Inks;
 import fairkettle.changeover.Plan;
 import fairkettle.changeover.Rinses;
 import fairkettle.changeover.Route;
@@ -21,6 +23,7 @@ import fairkettle.server.shop.Shop;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
@@ -81,10 +84,12 @@ class ChangeoverController {
             Millilitres wasteBottle,
             Millilitres padWaste,
             double padAfter,
+            @Nullable PacksJson packs,
             List<PurchaseJson> toBuy,
             TimesJson times,
             List<Plan.CostLine> cost,
             Money total,
+            Plan.Protects protects,
             Plan.Badly badly,
             Plan.Payback payback,
             Plan.Fitness fitness,
@@ -93,6 +98,9 @@ class ChangeoverController {
             List<String> kit,
             List<String> first,
             List<PartJson> parts) {}
+
+    /** The same ink as sets. @param each mL of every bottle in one; @param singles what single bottles cost */
+    record PacksJson(int count, int colours, Millilitres each, Money price, Money singles) {}
 
     record ChoiceJson(Route id, String label) {}
 
@@ -148,7 +156,12 @@ class ChangeoverController {
             List<Promises.Promise> missed,
             List<Days.Day> days,
             Uncapped uncapped,
-            int bareLimit) {}
+            int bareLimit,
+            HandsJson hands,
+            List<HandsJson> choices) {}
+
+    /** @param factor how many times as long as practised hands they take */
+    record HandsJson(Experience id, String label, double factor) {}
 
     record PartJson(String name, int steps, int minutes, long machineMinutes, long waitMinutes) {}
 
@@ -241,6 +254,7 @@ class ChangeoverController {
                 plan.wasteBottle(),
                 plan.padWaste(),
                 plan.padAfter(),
+                packs(plan.packs()),
                 Shopping.of(plan).stream()
                         .map(l -> new PurchaseJson(l.kind(), l.what(), l.count(), l.onShelf(), l.buy(), l.price()))
                         .toList(),
@@ -253,9 +267,14 @@ class ChangeoverController {
                         days,
                         Uncapped.of(
                                 plan.procedure().startState(), plan.procedure().steps()),
-                        shop.settings().bareLimit(machines.get(wish.machine()).inks(), wish.family(), room.drying())),
+                        shop.settings().bareLimit(machines.get(wish.machine()).inks(), wish.family(), room.drying()),
+                        hands(changeovers.experience(wish)),
+                        Arrays.stream(Experience.values())
+                                .map(ChangeoverController::hands)
+                                .toList()),
                 plan.cost(),
                 plan.total(),
+                plan.protects(),
                 plan.badly(),
                 plan.payback(),
                 plan.fitness(),
@@ -387,6 +406,17 @@ class ChangeoverController {
                 c.residue(),
                 c.fluidLeft(),
                 c.throughUntilClean());
+    }
+
+    private static HandsJson hands(Experience e) {
+        return new HandsJson(e, e.label(), e.factor());
+    }
+
+    private static @Nullable PacksJson packs(Inks.@Nullable ByPacks packs) {
+        return packs == null
+                ? null
+                : new PacksJson(
+                        packs.count(), packs.pack().colours(), packs.pack().each(), packs.price(), packs.singles());
     }
 
     private static StageJson stage(Rinses.Stage s) {

@@ -1,6 +1,10 @@
 package fairkettle.server.changeover;
 
+import static fairkettle.db.Tables.CARD;
+import static fairkettle.db.Tables.ENTRY;
+
 import fairkettle.changeover.Answer;
+import fairkettle.changeover.Experience;
 import fairkettle.changeover.Followed;
 import fairkettle.changeover.Job;
 import fairkettle.changeover.Plan;
@@ -15,6 +19,7 @@ import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.machine.Chips;
 import fairkettle.server.benches.Machines;
+import fairkettle.server.people.Who;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shelf.Supplies;
 import fairkettle.server.shop.Shop;
@@ -23,6 +28,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -34,13 +40,18 @@ public class Changeovers {
     private final Shelf shelf;
     private final Supplies supplies;
     private final Shop shop;
+    private final Who who;
+    private final DSLContext db;
     private final Clock clock;
 
-    Changeovers(Machines machines, Shelf shelf, Supplies supplies, Shop shop, Clock clock) {
+    Changeovers(
+            Machines machines, Shelf shelf, Supplies supplies, Shop shop, Who who, DSLContext db, Clock clock) {
         this.machines = machines;
         this.shelf = shelf;
         this.supplies = supplies;
         this.shop = shop;
+        this.who = who;
+        this.db = db;
         this.clock = clock;
     }
 
@@ -48,6 +59,7 @@ public class Changeovers {
      * @param family to come; null for the one that the machine holds, as when it is renewed or parked
      * @param make null for the one that the machine holds
      * @param purity old-ink share aimed for; null for the usual one
+     * @param hands how often they have done it; null as the log says of whoever asks
      */
     public record Wish(
             long machine,
@@ -58,10 +70,11 @@ public class Changeovers {
             @Nullable Route route,
             @Nullable Chips chips,
             Map<ChannelCode, ChannelCode> carries,
-            Set<ChannelCode> onFluid) {
+            Set<ChannelCode> onFluid,
+            @Nullable Experience hands) {
 
         public static Wish change(long machine, Family family, String make) {
-            return new Wish(machine, Purpose.CHANGE, family, make, null, null, null, Map.of(), Set.of());
+            return new Wish(machine, Purpose.CHANGE, family, make, null, null, null, Map.of(), Set.of(), null);
         }
     }
 
@@ -75,19 +88,40 @@ public class Changeovers {
         if (job.wish().family() == Family.FILM && !shop.settings().airedRoom()) {
             return new Answer.Refused(NOT_AIRED);
         }
-        return Planner.plan(job, terms(wish.machine()));
+        return Planner.plan(job, terms(wish));
     }
 
     List<TradeOff> tradeOffs(Wish wish) {
-        return Planner.tradeOffs(job(wish), terms(wish.machine()), Purity.SCALE);
+        return Planner.tradeOffs(job(wish), terms(wish), Purity.SCALE);
     }
 
     List<Followed> schools(Wish wish, Plan plan) {
-        return Planner.schools(job(wish), terms(wish.machine()), plan);
+        return Planner.schools(job(wish), terms(wish), plan);
     }
 
     public Terms terms(long machine) {
         return shop.settings().terms(machines.get(machine).schools(), supplies.prices());
+    }
+
+    private Terms terms(Wish wish) {
+        return terms(wish.machine()).by(experience(wish));
+    }
+
+    /** What was said, or else how many changeovers this person finished here; whoever is not known counts as practised. */
+    Experience experience(Wish wish) {
+        var person = who.id();
+        return wish.hands() != null
+                ? wish.hands()
+                : person == null ? Experience.PRACTISED : Experience.of(finishedBy(person));
+    }
+
+    private int finishedBy(long person) {
+        return db.fetchCount(db.selectDistinct(CARD.ID)
+                .from(CARD)
+                .join(ENTRY)
+                .on(ENTRY.CARD_ID.eq(CARD.ID))
+                .where(CARD.FINISHED_AT.isNotNull(), CARD.CASE_ID.isNull(), CARD.WORK.isNull())
+                .and(ENTRY.PERSON_ID.eq(person)));
     }
 
     public Job job(Wish wish) {

@@ -1,5 +1,6 @@
 package fairkettle.server.changeover;
 
+import fairkettle.changeover.Experience;
 import fairkettle.changeover.Purpose;
 import fairkettle.changeover.Route;
 import fairkettle.ink.Family;
@@ -10,6 +11,7 @@ import org.jspecify.annotations.Nullable;
  * What may be asked of a machine, as it stands in an address; what is left out is as the machine has it.
  *
  * @param carries slots and what they are to carry: "LC:W1,LM:W2"
+ * @param hands how often they have done it; left out, the log says it
  * @param onFluid slots left on fluid: "LC,LM"
  */
 public record WishQuery(
@@ -20,7 +22,8 @@ public record WishQuery(
         @Nullable Route route,
         @Nullable Chips chips,
         @Nullable String carries,
-        @Nullable String onFluid) {
+        @Nullable String onFluid,
+        @Nullable Experience hands) {
 
     public Changeovers.Wish on(long machine) {
         return new Changeovers.Wish(
@@ -32,6 +35,7 @@ public record WishQuery(
                 route,
                 chips,
                 Slots.carries(carries),
-                Slots.codes(onFluid));
+                Slots.codes(onFluid),
+                hands);
     }
 }

@@ -47,9 +47,9 @@ class DemoHands {
             case Ask.Done _, Ask.Photo _, Ask.KeyStored _ -> {}
             case Ask.Words _ -> enter(id, step, "words", "as found");
             case Ask.Choice(var _, var answers) -> enter(id, step, "choice", answers.getFirst());
-            case Ask.Each(var _, var items, var answers, var same) -> {
+            case Ask.Each(var _, var items, var answers, var right, var _) -> {
                 for (int i = 0; i < items.size(); i++) {
-                    enter(id, step, "each/" + i, Boolean.TRUE.equals(same) ? items.get(i) : answers.getFirst());
+                    enter(id, step, "each/" + i, right.isEmpty() ? answers.getFirst() : right.get(i));
                 }
             }
             case Ask.Tally(var _, var parts, var _) -> {

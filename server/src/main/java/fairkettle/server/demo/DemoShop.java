@@ -261,7 +261,15 @@ class DemoShop {
                 20.0,
                 true,
                 null,
-                null);
+                null,
+                Map.of(
+                        Family.SUBLIMATION,
+                        new ShopSettings.SoldInk(
+                                usual.inkBottles(), new ShopSettings.SoldPack(Millilitres.parse("100"), 4, 4400)),
+                        Family.FILM,
+                        new ShopSettings.SoldInk(List.of(new ShopSettings.BottleSize(Millilitres.parse("250"), 2300), new ShopSettings.BottleSize(Millilitres.parse("500"), 3900)), null),
+                        Family.EDIBLE,
+                        new ShopSettings.SoldInk(List.of(new ShopSettings.BottleSize(Millilitres.parse("100"), 1600)), null)));
     }
 
     private void bottles(int behind) {

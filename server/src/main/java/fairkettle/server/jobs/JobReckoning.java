@@ -244,7 +244,7 @@ class JobReckoning {
                 .filter(b -> b.machine().id() == machine.id())
                 .findFirst();
         double perSheet = kept.map(b ->
-                        (b.minutes() * terms.labourPerHour().minor() / 60.0 + terms.ofInk(b.mL()) * minor + b.parts())
+                        (b.minutes() * terms.labourPerHour().minor() / 60.0 + terms.ofInk(order.ink(), b.mL()) * minor + b.parts())
                                 / Math.max(FEWEST, b.sheets()))
                 .orElse(0.0);
         double waste = kept.map(b -> b.mL() / Math.max(FEWEST, b.sheets()) * settings.wastePerLitre() / 1000.0)
@@ -252,7 +252,7 @@ class JobReckoning {
         return Quote.of(
                 new Quote.Parts(
                         order.count(),
-                        terms.ofInk(ink.mL()) * minor,
+                        terms.ofInk(order.ink(), ink.mL()) * minor,
                         "%.1f mL".formatted(ink.mL()),
                         paper * (double) terms.price(supply).minor(),
                         "%d × %s".formatted(paper, supply.label()),

@@ -15,11 +15,14 @@ import fairkettle.server.shop.Shop;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -135,6 +138,58 @@ public class Outflow {
     /** @param from first day of the first month; @param to first day of the last */
     public List<Gone> between(LocalDate from, LocalDate to) {
         return read(GONE.MONTH.between(from, to));
+    }
+
+    /** What sums are told along. */
+    public enum Along {
+        MONTH(GONE.MONTH),
+        MACHINE(GONE.MACHINE_ID),
+        PERSON(GONE.PERSON_ID),
+        CARD(GONE.CARD_ID);
+
+        private final Field<?> column;
+
+        Along(Field<?> column) {
+            this.column = column;
+        }
+    }
+
+    /** @param of the month’s first day, or the id of machine, person or card; 0 for none */
+    public record Sum(Object of, Cause cause, Substance substance, long microlitres) {}
+
+    /**
+     * The same, added up along each of them at once by the database: years are more sums than anybody wants to see.
+     *
+     * @param machine only of this one; null for all
+     */
+    public Map<Along, List<Sum>> along(LocalDate from, LocalDate to, @Nullable Long machine) {
+        var keys = Stream.of(Along.values()).map(a -> a.column).toList();
+        var together = DSL.sum(GONE.MICROLITRES);
+        var sums = new EnumMap<Along, List<Sum>>(Along.class);
+        db.select(keys)
+                .select(GONE.CAUSE, GONE.SUBSTANCE, together)
+                .from(GONE)
+                .where(GONE.MONTH.between(from, to), GONE.MICROLITRES.ne(0L))
+                .and(machine == null ? DSL.noCondition() : GONE.MACHINE_ID.eq(machine))
+                .groupBy(DSL.groupingSets(keys.stream()
+                        .map(key -> List.<Field<?>>of(key, GONE.CAUSE, GONE.SUBSTANCE))
+                        .toList()))
+                .orderBy(Stream.concat(keys.stream(), Stream.of(GONE.CAUSE, GONE.SUBSTANCE))
+                        .toList())
+                .forEach(r -> {
+                    for (var along : Along.values()) {
+                        var of = r.get(along.column);
+                        if (of != null) { // the one of its set: no key is ever null itself
+                            sums.computeIfAbsent(along, _ -> new ArrayList<>())
+                                    .add(new Sum(
+                                            of,
+                                            r.get(GONE.CAUSE),
+                                            Substance.parse(r.get(GONE.SUBSTANCE)),
+                                            r.get(together).longValueExact()));
+                        }
+                    }
+                });
+        return sums;
     }
 
     /** Of one substance, ever. */

@@ -309,6 +309,7 @@ class BenchController {
                         (int) found.holdings().values().stream()
                                 .filter(h -> !(h instanceof Holding.NeverInked))
                                 .count(),
+                        UpkeepBook.family(found).orElse(found.profile().built()),
                         shop.settings().terms(found.schools(), supplies.prices())),
                 machines.powerCleanings(machine));
     }

@@ -227,7 +227,8 @@ class PaperController {
                         w.route(),
                         w.chips(),
                         w.carries(),
-                        w.onFluid());
+                        w.onFluid(),
+                        w.hands());
                 yield new BroughtIn("plan", wish, null, differences(plan.quantities(), wish));
             }
             case Files.CARD -> {

@@ -243,7 +243,7 @@ final class Papers {
 
     private static void asked(Sheet sheet, Ask ask) {
         switch (ask) {
-            case Ask.Each(var question, var items, var answers, var _) -> {
+            case Ask.Each(var question, var items, var answers, var _, var _) -> {
                 sheet.small(question, 34);
                 items.forEach(item -> sheet.small(
                         item + ":   "

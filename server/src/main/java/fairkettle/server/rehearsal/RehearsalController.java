@@ -161,7 +161,7 @@ class RehearsalController {
                         .toList();
             case Ask.InOrder(var channels, var done) ->
                 codes(channels).stream().map(c -> c + ": " + done).toList();
-            case Ask.Each(var question, var items, var _, var _) ->
+            case Ask.Each(var question, var items, var _, var _, var _) ->
                 items.stream().map(i -> i + ": " + question).toList();
             case Ask.Choice(var question, var _) -> List.of(question);
             case Ask.Words(var what) -> List.of("Write down: " + what);

@@ -2,6 +2,8 @@ package fairkettle.server.shop;
 
 import fairkettle.books.Statement;
 import fairkettle.changeover.Bottles;
+import fairkettle.changeover.Experience;
+import fairkettle.changeover.Inks;
 import fairkettle.changeover.OpeningHours;
 import fairkettle.changeover.Syringe;
 import fairkettle.changeover.Terms;
@@ -49,6 +51,7 @@ import org.jspecify.annotations.Nullable;
  * @param aired false if the room can neither be aired nor has a fan; null as true
  * @param settling how its white sinks, if it knows better than the usual; {@code whiteReturns} how often white goes
  *     back into a tank; {@code whiteChoke} how far it stays back from the edge of the colours, in mm
+ * @param inkOf how it buys one kind of ink, where that is sold otherwise than {@code inkBottles}
  * @param bareMinutes that a head with dye may stand in usual air, off its dock
  */
 public record ShopSettings(
@@ -121,7 +124,9 @@ public record ShopSettings(
         Double whiteChoke,
 
         @Nullable @Min(value = 1, message = "At least one minute.") @Max(value = 60, message = "At most an hour.")
-        Integer bareMinutes) {
+        Integer bareMinutes,
+
+        @Nullable @Valid Map<Family, SoldInk> inkOf) {
 
     private static final int WHITE_RETURNS = 6;
 
@@ -203,6 +208,26 @@ public record ShopSettings(
             Millilitres volume,
             @Min(value = 0, message = "Not below nothing.") long price) {}
 
+    /**
+     * How one kind of ink is sold.
+     *
+     * @param bottles of one colour; @param pack a bottle of each colour together, if it is sold so
+     */
+    public record SoldInk(
+            @NotEmpty(message = "Enter at least one bottle size.") @Valid
+            List<BottleSize> bottles,
+
+            @Nullable @Valid SoldPack pack) {}
+
+    /** @param each mL in every bottle; @param colours that are in it; @param price of all of them */
+    public record SoldPack(
+            Millilitres each,
+
+            @Min(value = 2, message = "At least two colours.") @Max(value = 12, message = "At most 12 colours.")
+            int colours,
+
+            @Min(value = 0, message = "Not below nothing.") long price) {}
+
     public record OpenDay(DayOfWeek day, LocalTime open, LocalTime close) {}
 
     /** Where every shop begins. */
@@ -234,6 +259,7 @@ public record ShopSettings(
                 Map.of(),
                 "Collected in the labelled bottle; ask your local authority where it goes.",
                 Comparison.usual(),
+                null,
                 null,
                 null,
                 null,
@@ -286,7 +312,7 @@ public record ShopSettings(
                         .map(s -> new Syringe(s.size(), s.graduation()))
                         .sorted(Comparator.comparing(Syringe::size).reversed())
                         .toList(),
-                sizes(inkBottles),
+                inks(),
                 sizes(fluidBottles),
                 fluidTarget,
                 reserve,
@@ -296,7 +322,21 @@ public record ShopSettings(
                 240,
                 all,
                 own,
-                new Money(compared().makersInkPer100mL(), money).major() / 100);
+                new Money(compared().makersInkPer100mL(), money).major() / 100,
+                Experience.PRACTISED);
+    }
+
+    private Inks inks() {
+        var own = new EnumMap<Family, List<Bottles.Size>>(Family.class);
+        var packs = new EnumMap<Family, Inks.Pack>(Family.class);
+        (inkOf == null ? Map.<Family, SoldInk>of() : inkOf).forEach((family, sold) -> {
+            own.put(family, sizes(sold.bottles()));
+            var pack = sold.pack();
+            if (pack != null) {
+                packs.put(family, new Inks.Pack(pack.each(), pack.colours(), new Money(pack.price(), money())));
+            }
+        });
+        return new Inks(sizes(inkBottles), own, packs);
     }
 
     private List<Bottles.Size> sizes(List<BottleSize> bottles) {

@@ -1,0 +1,129 @@
+package fairkettle.changeover;
+
+import static fairkettle.changeover.Work.ticks;
+import static fairkettle.changeover.Work.volumes;
+import static fairkettle.procedure.Step.step;
+
+import fairkettle.ink.Millilitres;
+import fairkettle.machine.VesselKind;
+import fairkettle.procedure.Ask;
+import fairkettle.procedure.Branch;
+import fairkettle.procedure.Facet;
+import fairkettle.procedure.Move;
+import fairkettle.procedure.Step;
+import fairkettle.safety.Caution;
+import fairkettle.safety.School;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Growth in the old ink: looked for on what it was drawn with, before anything new goes in. Found once, everything in
+ * the system goes, whatever the other channels look like; who leaves them writes down why.
+ */
+final class Growth {
+
+    private static final Millilitres DOSE = Millilitres.parse("5");
+
+    private Growth() {}
+
+    /** @param reach vessels that were drawn empty; {@code from} the end through which air is pushed */
+    static Step look(Work w, List<VesselKind> reach, String from) {
+        var drained = Work.codesBefore(w.drained);
+        var step = step("threads", "Look at needle and ink")
+                .say("Lift each needle or tip against the light. A thread or a lump that hangs on it is growth, not"
+                        + " pigment.")
+                .minutes(2)
+                .hold("Nobody fills before every needle was looked at.")
+                .ask(Work.gridBefore(w.drained, List.of(ticks("no thread, no lump"))));
+        w.drained.forEach(p -> step.needs(Facet.TANK, List.of(p.before()), Drawing.drainedTo(w, Facet.TANK, p)));
+        if (w.terms.follows(School.ONE_OR_ALL, "all")) {
+            step.branch(new Branch(
+                    "growth",
+                    "There is a thread or a lump",
+                    renewed(w, w.drained, reach, from, "Everything goes, all channels"),
+                    1,
+                    AGAIN));
+        } else {
+            w.drained.forEach(p -> step.branch(alone(w, p, reach, from)));
+        }
+        return step.needs(Facet.SYRINGE, drained, "its own")
+                .then(Facet.THREADS, "clean")
+                .build();
+    }
+
+    private static final String AGAIN = "It is there again: renew tanks, lines and what hangs on them altogether.";
+
+    /** One channel, the others left as they are: that wants a reason. */
+    private static Branch alone(Work w, ChannelPlan plan, List<VesselKind> reach, String from) {
+        var steps = new ArrayList<Step>();
+        steps.add(step("growth-why", "Why may the others stay?")
+                .say("Channels share tools, openings and a hand: mostly all of them have it. Only what speaks against"
+                        + " that leaves them in.")
+                .minutes(1)
+                .ask(new Ask.Words("why only " + plan.before()))
+                .build());
+        steps.addAll(renewed(w, List.of(plan), reach, from, "Everything of " + plan.before() + " goes"));
+        return new Branch(
+                "growth-" + plan.before(), "A thread or a lump in " + plan.before(), steps, 1, AGAIN);
+    }
+
+    /**
+     * Out with the ink and its bottle, air, dry once more, other bottles, a dose that is thrown away, tools: in this
+     * order, each with its hold; none can be left out.
+     */
+    private static List<Step> renewed(
+            Work w, List<ChannelPlan> plans, List<VesselKind> reach, String from, String title) {
+        var codes = Work.codesBefore(plans);
+        var inked = plans.stream().filter(w.filled::contains).toList();
+        var steps = new ArrayList<>(List.of(
+                step("growth-out", title)
+                        .say("All ink of it, with needles, never back in a bottle. The bottles it came from are"
+                                + " marked bad, and cannot be chosen again.")
+                        .minutes(6)
+                        .hold("The tanks are dry.")
+                        .care(Caution.WASTE, Caution.INK)
+                        .moves(new Move.Spoil("growth found on the needle", codes))
+                        .ask(new Ask.Ticks(
+                                List.of("tanks dry", "needles in the sharps tin", "old bottles out of reach")))
+                        .build(),
+                step("growth-air", "A slug of air, from " + from)
+                        .say("Pushed gently, line by line: what clings to a wall comes with it.")
+                        .minutes(3)
+                        .hold("Air has come through every line.")
+                        .care(Caution.PRESSURE)
+                        .ask(new Ask.Ticks(List.of("air through every line")))
+                        .build(),
+                step("growth-dry", "Dry once more")
+                        .say("Draw out what the air brought.")
+                        .minutes(2)
+                        .hold("The tanks are dry again.")
+                        .care(Caution.WASTE)
+                        .ask(new Ask.Ticks(List.of("tanks dry again")))
+                        .build()));
+        if (!inked.isEmpty()) {
+            steps.add(step("growth-bottles", "Other bottles")
+                    .say("None from the same opening.")
+                    .minutes(2)
+                    .ask(new Ask.Lots(Work.codes(inked), w.family()))
+                    .then(Facet.BOTTLE, Work.codes(inked), "matched")
+                    .build());
+            steps.add(step("growth-dose", "A small dose of new ink through, and away")
+                    .say("Its biocide reaches what fluid does not. With a syringe that met none of the old ink. It is"
+                            + " discarded.")
+                    .minutes(2 * inked.size())
+                    .hold("The dose went to waste, not back.")
+                    .care(Caution.WASTE)
+                    .ask(Work.gridBefore(inked, List.of(volumes("new ink through", inked, _ -> DOSE))))
+                    .moves(new Move.Rinse(reach, Move.Liquid.NEW_INK))
+                    .build());
+        }
+        steps.add(step("growth-tools", "New tools")
+                .say("Syringes, adapters, needles and bottle tops that met it: renewed, or boiled and rinsed.")
+                .minutes(5)
+                .hold("No tool that met it is used again as it is.")
+                .ask(new Ask.Ticks(List.of("syringes", "adapters and needles", "bottle tops")))
+                .then(Facet.SYRINGE, codes, "its own")
+                .build());
+        return steps;
+    }
+}
