@@ -24,10 +24,12 @@ const benches = computed(() =>
 /** A shop with more than two benches can hold is told in lines: plates would be ten screens of them. */
 const many = computed(() => (bench.value?.machines.length ?? 0) > 16)
 const narrow = window.matchMedia('(max-width: 700px)').matches
+/** Among equals white comes first: nothing settles sooner. */
+const white = (m: { channels: { code: string }[] }) => Number(m.channels.some((c) => c.code.startsWith('W')))
 const waiting = computed(() =>
   [...(bench.value?.machines ?? [])]
     .filter((m) => m.attention.kind !== 'NOTHING')
-    .sort((a, b) => b.attention.urgency - a.attention.urgency),
+    .sort((a, b) => b.attention.urgency - a.attention.urgency || white(b) - white(a)),
 )
 const dueNow = computed(() => Object.values(due.value).reduce((sum, d) => sum + d.now, 0))
 const first = computed(() => waiting.value[0])

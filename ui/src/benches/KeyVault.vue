@@ -14,7 +14,7 @@ const kept = ref<Schemas['Kept']>()
 const shown = ref('')
 const changing = ref(false)
 const problem = ref<Problem>()
-const EMPTY = { code: '', origin: '', licence: '', model: '', version: '', seller: '' }
+const EMPTY = { code: '', origin: '', licence: '', model: '', version: '', seller: '', serial: '' }
 const form = reactive({ ...EMPTY })
 const licence = ref('')
 const path = () => ({ params: { path: { machine: props.machine } } })
@@ -22,6 +22,7 @@ const path = () => ({ params: { path: { machine: props.machine } } })
 async function load() {
   const { data } = await api.GET('/api/machines/{machine}', path())
   kept.value = data?.key
+  form.serial ||= data?.papers.serial ?? ''
 }
 onMounted(load)
 useLive(() => [`machine/${props.machine}`], load)
@@ -67,6 +68,9 @@ const belongs = computed(() =>
       <label for="key-code">Activation code</label>
       <TextInput id="key-code" v-model="form.code" autocomplete="off" size="lg" />
       <FieldProblem :problem="problem" field="code" />
+      <label for="key-serial">Serial of this machine, as on its back</label>
+      <TextInput id="key-serial" v-model="form.serial" autocomplete="off" />
+      <FieldProblem :problem="problem" field="serial" />
       <label for="key-licence">Licence key, if it has one of its own</label>
       <TextInput id="key-licence" v-model="form.licence" autocomplete="off" />
       <FieldProblem :problem="problem" field="licence" />

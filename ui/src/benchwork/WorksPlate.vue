@@ -67,9 +67,7 @@ const { run: begin, busy } = oneAtATime(async (w: Work) => {
         ><template v-if="w.dampers"
           >, up to {{ lines(w).length }} {{ lines(w).length === 1 ? 'damper' : 'dampers' }}</template
         >.
-        <RouterLink v-if="w.work === 'LINE_FLUSH'" :to="`/machines/${machine.plate.id}/label`"
-          >Its line labels, to print</RouterLink
-        >
+        <RouterLink v-if="w.fluid" :to="`/machines/${machine.plate.id}/label`">Its line labels, to print</RouterLink>
       </p>
       <BButton
         variant="outline-secondary"

@@ -6,6 +6,7 @@ import { api, type Schemas } from '../api/client'
 import { serverNow, useShop } from '../shell/shop'
 import { bare, countdown, dayAndTime, minutes, span, type VolumeUnit, volume } from '../units/format'
 import HandlingForm from '../benches/HandlingForm.vue'
+import TiltedVessel from '../drawings/TiltedVessel.vue'
 import StrikeDialog from '../log/StrikeDialog.vue'
 import { asPlanned, endsAsPlanned } from './asPlanned'
 import HandsFree from './HandsFree.vue'
@@ -244,6 +245,7 @@ const inLine = (amount: number, of: string) => (of === 'mL' ? volume(amount, uni
           </div>
           <h1>{{ step.title }}</h1>
           <p class="do">{{ step.say }}</p>
+          <TiltedVessel v-if="step.tilted" />
           <BButton v-if="!locked && step.restsOn.length" variant="link" size="sm" class="teach" @click="teaching = true"
             >Not so on this machine?</BButton
           >

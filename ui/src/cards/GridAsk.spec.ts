@@ -49,6 +49,12 @@ describe('channels by pulls', () => {
     expect(grid({ 'K/0': '60', 'K/1': '12.5' }).text()).toContain('73 / 73 mL')
   })
 
+  it('says of a load that air came with it, and counts its ink', () => {
+    const shown = grid({ 'K/0': '58 air', 'K/1': '10' })
+    expect(shown.get('[data-cell="K/0"]').text()).toBe('58 + air')
+    expect(shown.text()).toContain('68 / 73 mL')
+  })
+
   it('ticks with one tap, and takes it back with another', async () => {
     const open = grid({})
     await open.get('[data-cell="C/2"]').trigger('click')

@@ -7,6 +7,7 @@ import BottlePad from './BottlePad.vue'
 import SyringePad from './SyringePad.vue'
 import ToolPad from './ToolPad.vue'
 import { asPlanned } from './asPlanned'
+import { hasAir, mLOf } from './load'
 
 /** Channels down, columns across: volumes are tapped on a syringe, the rest is ticked. */
 const props = defineProps<{
@@ -50,6 +51,8 @@ const rows = computed(() =>
   })),
 )
 const volumes = computed(() => props.step.ask.columns.some((c) => c.kind === 'VOLUME'))
+/** Old ink comes out, load by load, until there is air alone. */
+const drawn = computed(() => volumes.value && props.step.ask.columns.some((c) => c.kind === 'AIR'))
 const nextCell = computed(() => rows.value.flatMap((r) => r.cells).find((c) => c.planned && c.value === undefined)?.id)
 /** Why a bottle was refused, at the cell that it was read for. */
 const refused = computed(() => {
@@ -98,7 +101,9 @@ const hows = computed(() => [
 function words(cell: Cell): string {
   if (!cell.planned) return '–'
   if (cell.kind === 'VOLUME')
-    return cell.value === undefined ? `${figure(cell.expected, props.unit)}?` : figure(Number(cell.value), props.unit)
+    return cell.value === undefined
+      ? `${figure(cell.expected, props.unit)}?`
+      : figure(mLOf(cell.value), props.unit) + (hasAir(cell.value) ? ' + air' : '')
   if (cell.kind === 'CODE') {
     const bottle = props.bottles.find((b) => String(b.id) === cell.value)
     return cell.value ? (bottle?.label.split(' · ')[0] ?? '✓') : 'read the code'
@@ -140,7 +145,7 @@ function words(cell: Cell): string {
       <span v-if="volumes" class="sum"
         >{{
           figure(
-            sum(row.cells, (c) => Number(c.value ?? 0)),
+            sum(row.cells, (c) => mLOf(c.value)),
             unit,
           )
         }}
@@ -182,6 +187,7 @@ function words(cell: Cell): string {
       v-model="padOpen"
       :title="`${padFor.channel}, ${padFor.label}`"
       :expected="padFor.expected"
+      :drawn="drawn"
       :unit="unit"
       @entered="(mL) => emit('enter', padFor!.id, mL)"
       @cleared="emit('enter', padFor!.id, '')"

@@ -3,17 +3,21 @@ import { BButton, BModal } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { typable, typedVolume, volume, type VolumeUnit } from '../units/format'
 import TextInput from '../shell/TextInput.vue'
+import { withAir } from './load'
 
 /** A volume, tapped on the marks of a syringe or typed. */
-const props = defineProps<{ title: string; expected: number; unit: VolumeUnit }>()
+const props = defineProps<{ title: string; expected: number; unit: VolumeUnit; drawn?: boolean }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ entered: [mL: string]; cleared: [] }>()
 
 const typed = ref('')
+/** Ink and air together: said of a load that is drawn. */
+const air = ref(false)
 const wrong = ref(false)
 watch(open, (now) => {
   if (now) {
     typed.value = ''
+    air.value = false
     wrong.value = false
   }
 })
@@ -24,14 +28,14 @@ const size = computed(
 const marks = computed(() => Array.from({ length: 10 }, (_, i) => (size.value * (10 - i)) / 10))
 
 function enter(mL: number) {
-  emit('entered', String(Math.round(mL * 1000) / 1000))
+  emit('entered', withAir(String(Math.round(mL * 1000) / 1000), air.value))
   open.value = false
 }
 function send() {
   const mL = typedVolume(typed.value, props.unit)
   if (mL === undefined) wrong.value = true
   else {
-    emit('entered', mL)
+    emit('entered', withAir(mL, air.value))
     open.value = false
   }
 }
@@ -42,6 +46,9 @@ function send() {
     <BButton variant="primary" size="lg" class="w-100 as-planned" @click="enter(expected)">
       As planned: {{ volume(expected, unit) }}
     </BButton>
+    <label v-if="drawn" class="air"
+      ><input v-model="air" type="checkbox" class="form-check-input" /> air came with it</label
+    >
     <div class="pad">
       <div class="syringe" role="group" aria-label="Marks of the syringe">
         <button v-for="mark in marks" :key="mark" type="button" class="mark" @click="enter(mark)">
@@ -108,6 +115,13 @@ function send() {
 .line {
   width: 34px;
   border-top: 2.5px solid var(--rim);
+}
+.air {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 44px;
+  margin-top: 10px;
 }
 .typed {
   display: flex;

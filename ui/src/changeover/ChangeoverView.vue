@@ -382,8 +382,9 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
             <p v-if="plan.packs" class="small packs">
               The ink as sets: {{ plan.packs.count }} × {{ plan.packs.colours }} bottles of
               {{ volume(plan.packs.each, unit) }}, <b>{{ money(plan.packs.price) }}</b> instead of
-              {{ money(plan.packs.singles) }}<template v-if="plan.packs.count > 1">. What the charge and power cleanings
-              take wants more than one</template
+              {{ money(plan.packs.singles)
+              }}<template v-if="plan.packs.count > 1"
+                >. What the charge and power cleanings take wants more than one</template
               >.
             </p>
           </section>

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
 import { computed, reactive, ref } from 'vue'
-import { api, problemOf, type Problem } from '../api/client'
+import { api, problemOf, type Problem, type Schemas } from '../api/client'
 import { useServer } from '../api/useServer'
 import FieldProblem from '../shell/FieldProblem.vue'
 import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import TextInput from '../shell/TextInput.vue'
-import { dateOf, day, dayAndTime, typedVolume, volume, type VolumeUnit } from '../units/format'
+import { dateOf, day, dayAndTime, money, typedVolume, volume, type VolumeUnit } from '../units/format'
+import Choice from '../shell/Choice.vue'
+import { BOTTLE_KINDS, bottleKind } from './bottleKinds'
 import ShelfParts from './ShelfParts.vue'
 
 /** The way of a bottle: every machine and print that it reached, and what is left of it. */
@@ -37,6 +39,20 @@ const { run: weigh, busy } = oneAtATime(async () => {
   weighing.value = false
   await reload()
 })
+const pouring = ref(false)
+const into = ref<NonNullable<Schemas['Lot']['kind']>>('KEYED_VALVE')
+const saved = ref<Schemas['Money']>()
+const { run: pour, busy: poured } = oneAtATime(async () => {
+  const { data, error } = await api.POST('/api/shelf/lots/{lot}/poured-over', {
+    params: { path: { lot: props.id } },
+    body: { into: into.value },
+  })
+  refused.value = error ? problemOf(error) : undefined
+  if (!data) return
+  saved.value = data.saved
+  pouring.value = false
+  await reload()
+})
 const holding = computed(() => bottle.value?.reached.filter((r) => r.holds > 0) ?? [])
 </script>
 
@@ -54,12 +70,31 @@ const holding = computed(() => bottle.value?.reached.filter((r) => r.holds > 0) 
           ><b>{{ volume(bottle.left, unit) }}</b> left in it</span
         >
         <span>{{ bottle.openedOn ? `opened ${dateOf(bottle.openedOn)}` : 'closed' }}</span>
+        <span v-if="bottle.kind">{{ bottleKind(bottle.kind) }}</span>
         <span v-if="bottle.bestBefore">best before {{ dateOf(bottle.bestBefore) }}</span>
         <span v-for="w in bottle.went" :key="w.cause">{{ volume(w.mL, unit) }} {{ w.cause }}</span>
       </p>
-      <BButton v-if="!weighing" variant="outline-secondary" @click="weighing = true"
-        >It was weighed or measured</BButton
-      >
+      <p v-if="saved && saved.minor > 0" class="small" role="status">
+        That is <b>{{ money(saved) }}</b> less than bottles of that kind, bought full.
+      </p>
+      <div v-if="!weighing && !pouring" class="acts">
+        <BButton variant="outline-secondary" @click="weighing = true">It was weighed or measured</BButton>
+        <BButton v-if="!bottle.spoiled && bottle.left > 0" variant="outline-secondary" @click="pouring = true"
+          >Poured into another bottle</BButton
+        >
+      </div>
+      <form v-else-if="pouring" class="thin row-form weigh" novalidate @submit.prevent="pour">
+        <p class="small">
+          Only into a bottle that held this ink and this colour, or was rinsed and is dry. Write code, ink and today’s
+          date on it: it stays this lot, with this date.
+        </p>
+        <label for="into">It is now in a</label>
+        <Choice id="into" v-model="into" :options="BOTTLE_KINDS" />
+        <FieldProblem :problem="refused" field="into" />
+        <BButton type="submit" variant="primary" :disabled="poured">It was poured over</BButton>
+        <BButton variant="link" @click="pouring = false">Not now</BButton>
+        <span v-if="refused && !refused.errors?.length" class="act strong" role="alert">{{ refused.detail }}</span>
+      </form>
       <form v-else class="thin row-form weigh" novalidate @submit.prevent="weigh">
         <label for="holds">It holds, {{ unit }}</label>
         <TextInput id="holds" v-model="form.holds" inputmode="decimal" />
@@ -140,6 +175,11 @@ h3 {
 }
 section {
   margin-bottom: 22px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
 }
 .weigh {
   padding: 12px 16px;

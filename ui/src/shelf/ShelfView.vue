@@ -9,6 +9,7 @@ import { oneAtATime } from '../shell/oneAtATime'
 import { useShop } from '../shell/shop'
 import { FAMILIES, familyName, type Family } from '../units/families'
 import { dateOf, typedVolume, volume } from '../units/format'
+import { BOTTLE_KINDS } from './bottleKinds'
 import ShelfParts from './ShelfParts.vue'
 import { moneyOf } from '../units/typed'
 import DateInput from '../shell/DateInput.vue'
@@ -24,17 +25,7 @@ const unit = computed(() => settings.value?.volumeUnit as 'mL' | 'fl oz' | undef
 const lots = ref<Schemas['Lot'][]>()
 const search = ref('')
 type Kind = NonNullable<Schemas['Lot']['kind']>
-/** What hands do with it stands on the card, once its code is read. */
-const KINDS: { value: Kind | ''; text: string }[] = [
-  { value: '', text: 'not said' },
-  { value: 'KEYED_VALVE', text: 'keyed valve' },
-  { value: 'PIERCED', text: 'seal to pierce' },
-  { value: 'FOIL', text: 'foil under the cap' },
-  { value: 'GROMMET', text: 'rubber grommet' },
-  { value: 'CROSS_CUT', text: 'cross-cut seal' },
-  { value: 'NOZZLE', text: 'pouring nozzle' },
-  { value: 'PLAIN', text: 'plain bottle' },
-]
+const KINDS: { value: Kind | ''; text: string }[] = [{ value: '', text: 'not said' }, ...BOTTLE_KINDS]
 const adding = ref(false)
 const problem = ref<Problem>()
 const form = reactive({

@@ -23,14 +23,15 @@ const { shop, form, problem } = useShopForm()
 /** Inks that are sold otherwise than the others. */
 const priced = computed(() => FAMILIES.filter((f) => form.value?.inkOf?.[f.value]))
 const unpriced = computed(() => FAMILIES.filter((f) => !form.value?.inkOf?.[f.value]))
-function price(family: string) {
+function priceApart(family: string) {
   if (!form.value || !family) return
   const bottles = form.value.inkBottles.map((b) => ({ ...b }))
   form.value.inkOf = { ...form.value.inkOf, [family]: { bottles } }
 }
 function forget(family: Family) {
   if (!form.value?.inkOf) return
-  const { [family]: _, ...others } = form.value.inkOf
+  const others = { ...form.value.inkOf }
+  delete others[family]
   form.value.inkOf = others
 }
 /** As it was typed: what is no number is refused where it is kept, and hides no tax. */
@@ -133,7 +134,7 @@ watch(tax, (text) => {
         :model-value="''"
         :options="[{ value: '', text: 'One ink is sold otherwise …' }, ...unpriced]"
         aria-label="Ink with prices of its own"
-        @update:model-value="(v) => price(String(v))"
+        @update:model-value="(v) => priceApart(String(v))"
       />
       <BottlesSold v-model:bottles="form.fluidBottles" what="Cleaning fluid" :currency="form.currency" />
     </ShopBlock>

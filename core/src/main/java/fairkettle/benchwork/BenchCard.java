@@ -45,7 +45,7 @@ public final class BenchCard {
     /** @param channels it is for, where it is for channels at all */
     public static Procedure of(BenchWork work, List<ChannelCode> channels, Profile profile, Family family) {
         var steps = switch (work) {
-            case LINE_FLUSH -> LineFlush.steps(channels, profile, family);
+            case LINE_FLUSH, WHOLE_FLUSH -> LineFlush.steps(channels, profile, family);
             case WHITE_START -> whiteStart(channels, profile, family);
             case POSITION_FAULT -> positionFault(profile, family);
             case INLET_POINTS -> inlets(channels, profile, family);

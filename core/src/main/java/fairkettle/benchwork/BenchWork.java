@@ -2,10 +2,12 @@ package fairkettle.benchwork;
 
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
+import fairkettle.machine.Architecture;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Tray;
 import fairkettle.machine.VesselKind;
 import java.util.List;
+import java.util.Set;
 
 /** What is done at a machine besides changeovers, cures and single routines. */
 public enum BenchWork {
@@ -38,6 +40,10 @@ public enum BenchWork {
     LONG_RUN(
             "Before a long run",
             "Shaker, oven, clamps, tape, sensor: what spoils metres of film when it is found too late.",
+            false),
+    WHOLE_FLUSH(
+            "Flush the whole machine",
+            "Its bay filters are due by age, and cannot be reached otherwise: every line, air first, then fluid.",
             false),
     BUBBLES(
             "Bubbles out of a cartridge",
@@ -73,7 +79,12 @@ public enum BenchWork {
     public List<ChannelCode> channels(Profile profile) {
         return white
                 ? profile.codes().stream().filter(ChannelCode::white).toList()
-                : this == INLET_POINTS || this == BUBBLES ? profile.codes() : List.of();
+                : Set.of(INLET_POINTS, BUBBLES, WHOLE_FLUSH).contains(this) ? profile.codes() : List.of();
+    }
+
+    /** Whether fluid goes through lines, and dampers may be renewed on the way. */
+    public boolean flushes() {
+        return this == LINE_FLUSH || this == WHOLE_FLUSH;
     }
 
     /** Whether this machine can want it at all. */
@@ -83,6 +94,7 @@ public enum BenchWork {
                 channels(profile).stream().anyMatch(c -> profile.channel(c).has(VesselKind.TUBE));
             case WHITE_START -> !channels(profile).isEmpty();
             case LONG_RUN -> family == Family.FILM;
+            case WHOLE_FLUSH -> profile.architecture() == Architecture.FILM;
             case BUBBLES -> profile.handling().trays().contains(Tray.PLATEN);
             case POSITION_FAULT, INLET_POINTS, UNDER_HEADS, TRANSIT -> true;
             case HEAD_REFIT -> profile.capable().headOut() || profile.headsByUser();

@@ -48,6 +48,7 @@ public final class LineFlush {
         var codes = channels.stream().map(ChannelCode::code).toList();
         var names = String.join(", ", codes);
         boolean white = channels.stream().anyMatch(ChannelCode::white);
+        var filters = channels.containsAll(profile.codes()) ? new String[] {"bay-filter"} : new String[0];
         return List.of(
                 UsualSteps.ready(family),
                 UsualSteps.off(),
@@ -114,6 +115,7 @@ public final class LineFlush {
                         .minutes(2 * n)
                         .needs(Facet.HANGING, "the waste bottle")
                         .ask(new Ask.Each("How does the line look?", codes, List.of("clear", "a film stays")))
+                        .fulfils(filters)
                         .branch(Branch.again(
                                 "solid",
                                 "It does not come clear",

@@ -78,8 +78,8 @@ final class Transit {
                 .say("For the way only."
                         + (kit.shuts()
                                 ? ""
-                                : " This kit has nothing that shuts: with the ink below the cartridges it stays where it"
-                                        + " is."))
+                                : " This kit has nothing that shuts: with the ink below the cartridges it stays where"
+                                        + " it is."))
                 .minutes(3)
                 .restsOn(Handling.Matter.KIT)
                 .hold("Before it is lifted.")

@@ -128,7 +128,9 @@ final class Drawing {
         boolean back = w.route == Route.PARK && w.terms.follows(School.RETURN_INK, "clean");
         var pull = step(id, title)
                 .say("One syringe per colour. Pull slowly, empty each load "
-                        + (back ? "back into its own bottle if it is clean, never mixed, and no thread hangs on the tip" : "into the waste bottle")
+                        + (back
+                                ? "back into its own bottle if it is clean, never mixed, and no thread hangs on the tip"
+                                : "into the waste bottle")
                         + " and tap what it held. Half a load is a load. Do not judge by the tank window: it"
                         + " is stained.")
                 .minutes(handling)

@@ -127,8 +127,10 @@ public final class FeedWays {
         add(once, "the machine", machine);
         add(once, "a press", wanted.press());
         if (wanted.stocked()) {
-            long bottle =
-                    terms.inks().of(wanted.family()).stream().mapToLong(s -> s.price().minor()).min().orElse(0);
+            long bottle = terms.inks().of(wanted.family()).stream()
+                    .mapToLong(s -> s.price().minor())
+                    .min()
+                    .orElse(0);
             add(once, "a set of ink", profile.codes().size() * bottle);
             add(once, "paper to begin with", STOCK * price(Supply.sheet(wanted.family())));
         }

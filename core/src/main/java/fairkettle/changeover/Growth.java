@@ -63,8 +63,7 @@ final class Growth {
                 .ask(new Ask.Words("why only " + plan.before()))
                 .build());
         steps.addAll(renewed(w, List.of(plan), reach, from, "Everything of " + plan.before() + " goes"));
-        return new Branch(
-                "growth-" + plan.before(), "A thread or a lump in " + plan.before(), steps, 1, AGAIN);
+        return new Branch("growth-" + plan.before(), "A thread or a lump in " + plan.before(), steps, 1, AGAIN);
     }
 
     /**

@@ -74,8 +74,7 @@ public record Inks(List<Size> usual, Map<Family, List<Size>> own, Map<Family, Pa
             return Optional.empty();
         }
         int count = buy.stream()
-                .mapToInt(b ->
-                        (int) Math.ceilDiv(b.microlitres(), pack.each().microlitres()))
+                .mapToInt(b -> (int) Math.ceilDiv(b.microlitres(), pack.each().microlitres()))
                 .max()
                 .orElse(0);
         return Optional.of(new ByPacks(count, pack, pack.price().times(count), singles));

@@ -347,7 +347,8 @@ public final class Planner {
 
     /** What is rinsed with, against the ink that it keeps clean. */
     private Plan.Protects protects(Work w, Millilitres fluid) {
-        var rinsed = ChannelPlan.sum(w.plans.stream().map(ChannelPlan::rinseLiquid).toList());
+        var rinsed =
+                ChannelPlan.sum(w.plans.stream().map(ChannelPlan::rinseLiquid).toList());
         var fill = ChannelPlan.sum(w.plans.stream()
                 .map(p -> p.fill().plus(p.topUp()).plus(p.loss()))
                 .toList());

@@ -19,6 +19,14 @@ public enum Architecture {
         return label;
     }
 
+    /**
+     * Light cleanings that it takes in a row before it must rest: more only pulls air. Behind a small cartridge lies
+     * less ink than behind a tank.
+     */
+    public int cleaningsInARow() {
+        return this == CARTRIDGE || this == SNAP_IN ? 2 : 3;
+    }
+
     /** Fixed tanks that are filled from bottles in place. */
     public boolean tanks() {
         return this == TANK || this == SNAP_IN;

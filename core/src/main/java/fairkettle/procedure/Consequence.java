@@ -1,5 +1,6 @@
 package fairkettle.procedure;
 
+import fairkettle.ink.BottleKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Holding;
@@ -44,6 +45,9 @@ public sealed interface Consequence {
 
     /** Bottles that are in use from now on. */
     record Opened(Set<Long> lots) implements Consequence {}
+
+    /** What is left of a bottle was poured over into one of another kind; its lot, its code and its date stay. */
+    record PouredOver(long lot, BottleKind into) implements Consequence {}
 
     /** Bottles that nothing is filled from any more. */
     record Spoiled(Set<Long> lots, String why) implements Consequence {}
@@ -228,6 +232,7 @@ public sealed interface Consequence {
             case LookedBetter(var _, var channel, var _) -> "the check of %s as it was read".formatted(channel);
             case Aligned _ -> "the squares that were chosen";
             case Opened(var lots) -> lots.isEmpty() ? "" : "bottles that it opened are unopened";
+            case PouredOver _ -> "the bottle that its ink is in";
             case Spoiled(var lots, var _) ->
                 lots.isEmpty() ? "" : "bottles that it marked bad, and the cases that it opened";
             case ToolsTaken _ -> "the syringes that it took are as they were";

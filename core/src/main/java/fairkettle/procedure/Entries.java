@@ -22,12 +22,17 @@ public final class Entries {
     private static final double OVERFILL = 1.1; // of what fits by the account
     private static final double SHORTFALL = 0.8; // of what was reckoned: levels read off a stained window are no better
     static final String TICK = "yes";
+    private static final String WITH_AIR = " air"; // behind a volume: "8 air" is 8 mL of ink, and air with it
 
     private Entries() {}
 
     /** The volume in a grid's cell, in mL. */
     public static Optional<Millilitres> volume(StepRun run, ChannelCode channel, int column) {
-        return run.entry(channel + "/" + column).map(Millilitres::parse);
+        return run.entry(channel + "/" + column).map(e -> Millilitres.parse(amount(e)));
+    }
+
+    private static String amount(String entry) {
+        return entry.endsWith(WITH_AIR) ? entry.substring(0, entry.length() - WITH_AIR.length()) : entry;
     }
 
     /**
@@ -90,7 +95,7 @@ public final class Entries {
             case Ask.Grid grid ->
                 gridCell(grid, cell)
                         .map(kind -> switch (kind) {
-                            case VOLUME -> volume(value);
+                            case VOLUME -> volume(amount(value));
                             case AIR, TICK -> tick(value);
                             case TOOL -> tool(value, ChannelCode.of(cell.substring(0, cell.indexOf('/'))), around);
                             case CODE -> code(value, ChannelCode.of(cell.substring(0, cell.indexOf('/'))), around);

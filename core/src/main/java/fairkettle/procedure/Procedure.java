@@ -49,8 +49,7 @@ public record Procedure(List<Condition> start, List<Step> steps) {
     public Procedure paced(double factor) {
         return factor == 1
                 ? this
-                : new Procedure(
-                        start, steps.stream().map(s -> s.paced(factor)).toList());
+                : new Procedure(start, steps.stream().map(s -> s.paced(factor)).toList());
     }
 
     /** Puts parts together: each named, in order. */

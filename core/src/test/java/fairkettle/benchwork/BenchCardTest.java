@@ -191,7 +191,8 @@ class BenchCardTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(work.ask()).isEqualTo(new Ask.Choice("The pad is", List.of("moist, and nothing stands on it")));
-        assertThat(work.branches()).extracting(b -> b.steps().getFirst().title())
+        assertThat(work.branches())
+                .extracting(b -> b.steps().getFirst().title())
                 .containsExactly("Moisten it", "Lift the cake off, or change the pad", "Put one in");
     }
 
@@ -202,8 +203,11 @@ class BenchCardTest {
         var cartridges = Profiles.named("wide-cartridge-four");
         var profile = cartridges.fitted(Fit.asBuilt(cartridges).fedBy(Feed.BULK));
         profile = profile.handled(profile.handling().fed(kit.kit()));
-        var steps = BenchCard.of(BenchWork.TRANSIT, List.of(), profile, Family.SUBLIMATION).steps();
-        assertThat(steps).extracting(Step::id).containsSubsequence("off", "shut", "carry", "rehang", "vents-open", "on");
+        var steps = BenchCard.of(BenchWork.TRANSIT, List.of(), profile, Family.SUBLIMATION)
+                .steps();
+        assertThat(steps)
+                .extracting(Step::id)
+                .containsSubsequence("off", "shut", "carry", "rehang", "vents-open", "on");
         var state = MachineState.USUAL;
         for (var step : steps) {
             state = state.with(step.effects());

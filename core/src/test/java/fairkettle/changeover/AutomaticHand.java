@@ -100,8 +100,7 @@ public final class AutomaticHand implements Surroundings {
             case Ask.Choice(var _, var answers) -> act(new CardAct.Enter(id, "choice", answers.getFirst()));
             case Ask.Each(var _, var items, var answers, var right, var _) -> {
                 for (int i = 0; i < items.size(); i++) {
-                    act(new CardAct.Enter(
-                            id, "each/" + i, right.isEmpty() ? answers.getFirst() : right.get(i)));
+                    act(new CardAct.Enter(id, "each/" + i, right.isEmpty() ? answers.getFirst() : right.get(i)));
                 }
             }
             case Ask.Tally(var _, var parts, var _) -> {

@@ -18,13 +18,11 @@ import org.junit.jupiter.params.provider.FieldSource;
 /** A beginner’s hands take longer; ink, waits and the machine’s own time are what they are. */
 class ExperienceTest {
 
-    static final List<Profile> TANKS = Profiles.ALL.stream()
-            .filter(p -> p.architecture().tanks())
-            .toList();
+    static final List<Profile> TANKS =
+            Profiles.ALL.stream().filter(p -> p.architecture().tanks()).toList();
 
     private static Plan plan(Profile profile, Experience hands) {
-        var job = Shops.job(
-                profile, new Holding.Inked(Family.MAKERS_DYE, "maker", false), Family.SUBLIMATION, 0.005);
+        var job = Shops.job(profile, new Holding.Inked(Family.MAKERS_DYE, "maker", false), Family.SUBLIMATION, 0.005);
         return planned(Planner.plan(job, terms(Map.of()).by(hands)));
     }
 

@@ -40,8 +40,7 @@ class GrowthTest {
                 .filteredOn(s -> s.id().startsWith("fill-"))
                 .isNotEmpty()
                 .allSatisfy(s -> assertThat(s.needs()).contains(Condition.that(Facet.THREADS, "clean")));
-        assertThat(steps.indexOf(named(steps, "pull")))
-                .isLessThan(steps.indexOf(named(steps, "threads")));
+        assertThat(steps.indexOf(named(steps, "pull"))).isLessThan(steps.indexOf(named(steps, "threads")));
         assertThat(named(steps, "threads").hold()).isNotNull();
     }
 
@@ -60,16 +59,19 @@ class GrowthTest {
                 });
         assertThat(named(branch.steps(), "growth-out").move())
                 .as("all channels, for they share tools and hands")
-                .isInstanceOfSatisfying(Move.Spoil.class, m -> assertThat(m.channels()).hasSize(4));
+                .isInstanceOfSatisfying(
+                        Move.Spoil.class, m -> assertThat(m.channels()).hasSize(4));
     }
 
     @Test
     void whoLeavesTheOthersInWritesDownWhy() {
-        var branches = named(changing(Map.of(School.ONE_OR_ALL, "one")), "threads").branches();
+        var branches =
+                named(changing(Map.of(School.ONE_OR_ALL, "one")), "threads").branches();
         assertThat(branches).hasSize(4).allSatisfy(b -> {
             assertThat(b.steps().getFirst().ask()).isInstanceOf(Ask.Words.class);
             assertThat(named(b.steps(), "growth-out").move())
-                    .isInstanceOfSatisfying(Move.Spoil.class, m -> assertThat(m.channels()).hasSize(1));
+                    .isInstanceOfSatisfying(
+                            Move.Spoil.class, m -> assertThat(m.channels()).hasSize(1));
         });
     }
 

@@ -31,8 +31,7 @@ class InksTest {
     }
 
     private static Inks inks(Inks.Pack pack) {
-        return new Inks(
-                USUAL, Map.of(Family.FILM, List.of(size("500", 4000))), Map.of(Family.SUBLIMATION, pack));
+        return new Inks(USUAL, Map.of(Family.FILM, List.of(size("500", 4000))), Map.of(Family.SUBLIMATION, pack));
     }
 
     @Test
@@ -54,12 +53,12 @@ class InksTest {
             for (int c = 0; c < 4; c++) {
                 needs.add(new Millilitres(random.nextLong(0, 400_000)));
             }
-            var bought =
-                    inks(FOUR).inPacks(Family.SUBLIMATION, needs, gbp(0)).orElseThrow();
-            assertThat(needs).allSatisfy(n -> assertThat(FOUR.each().times(bought.count())
-                            .compareTo(n))
-                    .as("%d sets cover %s", bought.count(), n)
-                    .isNotNegative());
+            var bought = inks(FOUR).inPacks(Family.SUBLIMATION, needs, gbp(0)).orElseThrow();
+            assertThat(needs)
+                    .allSatisfy(
+                            n -> assertThat(FOUR.each().times(bought.count()).compareTo(n))
+                                    .as("%d sets cover %s", bought.count(), n)
+                                    .isNotNegative());
             var most = needs.stream().max(Millilitres::compareTo).orElseThrow();
             assertThat(FOUR.each().times(bought.count() - 1).compareTo(most))
                     .as("and one less would not")
@@ -77,8 +76,7 @@ class InksTest {
                 .as("nothing is wanted")
                 .isEmpty();
         assertThat(inks(FOUR).inPacks(Family.FILM, List.of(each), gbp(0))).isEmpty();
-        assertThatThrownBy(() -> new Inks.Pack(Millilitres.ZERO, 4, gbp(1)))
-                .hasMessageContaining("what is in each");
+        assertThatThrownBy(() -> new Inks.Pack(Millilitres.ZERO, 4, gbp(1))).hasMessageContaining("what is in each");
     }
 
     @Test
@@ -91,8 +89,9 @@ class InksTest {
         var plan = planned(Planner.plan(job, Shops.terms(Map.of()).buying(inks(FOUR))));
         var packs = plan.packs();
         assertThat(packs).isNotNull();
-        assertThat(plan.channels()).allSatisfy(c -> assertThat(FOUR.each().times(packs.count()))
-                .isGreaterThanOrEqualTo(c.needed().over(c.onShelf())));
+        assertThat(plan.channels())
+                .allSatisfy(c -> assertThat(FOUR.each().times(packs.count()))
+                        .isGreaterThanOrEqualTo(c.needed().over(c.onShelf())));
         assertThat(packs.singles())
                 .isEqualTo(Money.sum(
                         plan.channels().stream()
@@ -101,6 +100,7 @@ class InksTest {
                         Shops.GBP));
         assertThat(planned(Planner.plan(job, Shops.terms(Map.of()))).packs()).isNull();
         assertThat(plan.protects().rinsed()).isEqualTo(plan.rinseLiquid());
-        assertThat(plan.protects().worth().minor()).isGreaterThan(plan.protects().cost().minor());
+        assertThat(plan.protects().worth().minor())
+                .isGreaterThan(plan.protects().cost().minor());
     }
 }

@@ -417,7 +417,8 @@ class RouteTest {
         assertThat(cyan.getFirst().ask())
                 .as("leaving the others in wants a reason")
                 .isEqualTo(new Ask.Words("why only C"));
-        assertThat(cyan.get(1).move()).isEqualTo(new Move.Spoil("growth found on the needle", List.of(ChannelCode.of("C"))));
+        assertThat(cyan.get(1).move())
+                .isEqualTo(new Move.Spoil("growth found on the needle", List.of(ChannelCode.of("C"))));
         assertThat(step(planned(Planner.plan(job, terms(Map.of()))), "threads").branches())
                 .singleElement()
                 .satisfies(b -> assertThat(b.id()).isEqualTo("growth"));

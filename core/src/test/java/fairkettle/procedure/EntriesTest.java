@@ -45,6 +45,24 @@ class EntriesTest {
     }
 
     @Test
+    void aLoadIsInkOrInkWithAirInIt() {
+        var k = ChannelCode.of("K");
+        var card = card(step("pull", "Pull")
+                .ask(new Ask.Grid(
+                        List.of(k),
+                        List.of(new Ask.Column("load", Ask.ColumnKind.VOLUME, List.of(Millilitres.parse("10"))))))
+                .moves(new Move.Draw(List.of()))
+                .build());
+        var mixed = card.run("pull").entered("K/0", "8.5 air");
+        assertThat(Entries.problem(mixed, "K/0", "8.5 air", NOBODY)).isEmpty();
+        assertThat(Entries.volume(mixed, k, 0))
+                .as("air is no ink: the account takes the mL")
+                .contains(Millilitres.parse("8.5"));
+        assertThat(Entries.problem(mixed, "K/0", "air", NOBODY)).isNotEmpty();
+        assertThat(Entries.problem(mixed, "K/0", "8.5 foam", NOBODY)).isNotEmpty();
+    }
+
+    @Test
     void moreThanFitsIsAskedAboutAndTakenWithItsReason() {
         var k = ChannelCode.of("K");
         var fill = step("fill", "Fill K")

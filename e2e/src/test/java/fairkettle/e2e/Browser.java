@@ -172,7 +172,7 @@ final class Browser implements AutoCloseable {
           const cells = {}, enter = (cell, value) => { if (!step.entries[cell]) cells[cell] = String(value) }
           const bottle = (c) => all.bottles.find((b) => b.channel === c && b.label.startsWith(codes))?.id
           if (ask.kind === 'Ticks') for (let i = 0; i < ask.items.length; i++) await enter('item/' + i, 'yes')
-          if (ask.kind === 'Each') for (let i = 0; i < ask.items.length; i++) await enter('each/' + i, String(ask.items) === String(ask.answers) ? ask.items[i] : ask.answers[0])
+          if (ask.kind === 'Each') for (let i = 0; i < ask.items.length; i++) await enter('each/' + i, String(ask.items) === String(ask.answers) ? ask.items[i] : ask.items[i].startsWith('W') && ask.answers.at(-1).startsWith('wide') ? ask.answers.at(-1) : ask.answers[0])
           if (ask.kind === 'Tally') for (let i = 0; i < ask.items.length; i++) await enter('part/' + i, '2')
           if (ask.kind === 'InOrder') for (const c of ask.channels) await enter(c, 'yes')
           if (ask.kind === 'Picks') for (let i = 0; i < ask.items.length; i++) await enter('pick/' + i, '5')
@@ -182,7 +182,7 @@ final class Browser implements AutoCloseable {
           if (ask.kind === 'Choice') await enter('choice', ask.items[0])
           if (ask.kind === 'Lots') for (const c of ask.channels) await enter(c, bottle(c))
           if (ask.kind === 'Comb') for (const c of ask.channels) await enter(c, 'none')
-          if (ask.kind === 'KeyStored') await send('/api/machines/' + all.machine + '/activation-code', 'PUT', { code: 'QM-1-2-3', origin: 'a made-up seller' })
+          if (ask.kind === 'KeyStored') await send('/api/machines/' + all.machine + '/activation-code', 'PUT', { code: 'QM-1-2-' + all.machine, origin: 'a made-up seller', serial: 'SN-' + all.machine })
           if (ask.kind === 'Grid') for (let i = 0; i < ask.columns.length; i++) for (let r = 0; r < ask.channels.length; r++) {
             const column = ask.columns[i], c = ask.channels[r]
             if (column.kind === 'VOLUME') { if (column.expected[r] > 0) await enter(c + '/' + i, column.expected[r]) }

@@ -61,7 +61,8 @@ final class CardHand {
             browser.type("#words", "as found\t");
         }
         if (!browser.all("#key-code").isEmpty()) {
-            browser.type("#key-code", "QM-1-2-3");
+            browser.type("#key-code", "QM-1-2-" + codes);
+            browser.type("#key-serial", "SN-" + codes);
             browser.press("Into the vault");
             browser.sees("•");
         }
@@ -84,9 +85,9 @@ final class CardHand {
                 var answers = browser.all(row + ".tick").stream()
                         .map(t -> t.getText())
                         .toList();
-                browser.click(row
-                        + ".tick:nth-child(%d)"
-                                .formatted(Math.max(0, answers.indexOf(own)) + 1)); // a label that is read is its own
+                boolean wide = own.startsWith("W") && answers.getLast().startsWith("wide"); // lines of white
+                int which = wide ? answers.size() - 1 : Math.max(0, answers.indexOf(own)); // a label read is its own
+                browser.click(row + ".tick:nth-child(%d)".formatted(which + 1));
                 browser.until(
                         d -> !d.findElements(By.cssSelector(row + ".tick.done")).isEmpty());
             }

@@ -131,7 +131,8 @@ public class Hand {
                 ask.get("answers").forEach(a -> answers.add(a.asString()));
                 for (int i = 0; i < ask.get("items").size(); i++) {
                     var own = ask.get("items").get(i).asString(); // a label that is read is its own
-                    cells.put("each/" + i, answers.contains(own) ? own : answers.getFirst());
+                    boolean wide = own.startsWith("W") && answers.getLast().startsWith("wide"); // lines of white
+                    cells.put("each/" + i, answers.contains(own) ? own : wide ? answers.getLast() : answers.getFirst());
                 }
             }
             case "Tally" -> {
@@ -152,7 +153,8 @@ public class Hand {
             case "KeyStored" ->
                 assertThat(api.put(
                                 "/api/machines/" + machine + "/activation-code",
-                                "{\"code\": \"QUILL-MERE-0042\", \"origin\": \"a made-up seller, 1.2\"}",
+                                "{\"code\": \"QUILL-MERE-%1$d\", \"origin\": \"a made-up seller, 1.2\", \"serial\": \"SN-%1$d\"}"
+                                        .formatted(machine),
                                 "0"))
                         .hasStatusOk();
             case "Lots" ->

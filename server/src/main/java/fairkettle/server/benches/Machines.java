@@ -633,6 +633,13 @@ public class Machines {
         live.changed("machine/" + id);
     }
 
+    /** Where the passport had none. */
+    @Transactional
+    public void serial(long id, String serial) {
+        db.update(MACHINE).set(MACHINE.SERIAL, serial).where(MACHINE.ID.eq(id)).execute();
+        live.changed("machine/" + id);
+    }
+
     /** As the card's step wrote it down. */
     void firmware(long id, String version) {
         db.update(MACHINE)

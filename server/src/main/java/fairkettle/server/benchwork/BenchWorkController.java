@@ -80,7 +80,7 @@ class BenchWorkController {
                         .filter(w -> w.concerns(found.profile(), family))
                         .map(w -> {
                             var channels = w.channels(found.profile());
-                            boolean flush = w == BenchWork.LINE_FLUSH;
+                            boolean flush = w.flushes();
                             return new BenchWorkJson(
                                     w,
                                     w.title(),

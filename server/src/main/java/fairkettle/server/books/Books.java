@@ -92,7 +92,8 @@ public class Books {
         var currency = shop.settings().money();
         var price = prices();
         var lines = new HashMap<By, List<InkBook.Line>>();
-        lines.put(By.MONTH, lines(months, s -> YearMonth.from((LocalDate) s.of()).toString(), price, currency));
+        lines.put(
+                By.MONTH, lines(months, s -> YearMonth.from((LocalDate) s.of()).toString(), price, currency));
         lines.put(By.MACHINE, lines(sums.getOrDefault(Along.MACHINE, List.of()), named(machines()), price, currency));
         lines.put(By.PERSON, lines(sums.getOrDefault(Along.PERSON, List.of()), named(people()), price, currency));
         lines.put(

@@ -10,6 +10,7 @@ import static fairkettle.db.Tables.POSTING;
 import fairkettle.books.Cause;
 import fairkettle.books.EntryKind;
 import fairkettle.db.tables.records.LotRecord;
+import fairkettle.ink.BottleKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
@@ -83,6 +84,7 @@ public class Recall {
             @Nullable LocalDate openedOn,
             @Nullable LocalDate bestBefore,
             @Nullable String spoiled,
+            @Nullable BottleKind kind,
             Millilitres left,
             List<Reached> reached,
             List<Went> went,
@@ -161,6 +163,7 @@ public class Recall {
                 lot.getOpenedOn(),
                 lot.getBestBefore(),
                 lot.getSpoiled(),
+                lot.getBottleKind() == null ? null : BottleKind.valueOf(lot.getBottleKind()),
                 new Millilitres(left),
                 reached,
                 went,

@@ -44,8 +44,7 @@ public class Changeovers {
     private final DSLContext db;
     private final Clock clock;
 
-    Changeovers(
-            Machines machines, Shelf shelf, Supplies supplies, Shop shop, Who who, DSLContext db, Clock clock) {
+    Changeovers(Machines machines, Shelf shelf, Supplies supplies, Shop shop, Who who, DSLContext db, Clock clock) {
         this.machines = machines;
         this.shelf = shelf;
         this.supplies = supplies;
@@ -107,7 +106,9 @@ public class Changeovers {
         return terms(wish.machine()).by(experience(wish));
     }
 
-    /** What was said, or else how many changeovers this person finished here; whoever is not known counts as practised. */
+    /**
+     * What was said, or else how many changeovers this person finished here; whoever is not known counts as practised.
+     */
     Experience experience(Wish wish) {
         var person = who.id();
         return wish.hands() != null

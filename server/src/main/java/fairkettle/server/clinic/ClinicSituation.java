@@ -46,7 +46,6 @@ class ClinicSituation {
 
     private static final double HOURS_A_MONTH = 730;
     private static final double YOUNG_PART = 6; // months, where nobody knows when it was fitted
-    private static final int IN_A_ROW = 3; // the profile says nothing else
     private static final double SNAPPED_IN = 15; // minutes of a hand
     private static final double OFTEN = 1.5; // cleanings a day of late
 
@@ -187,7 +186,7 @@ class ClinicSituation {
                 changed,
                 simple,
                 Math.max(0, profile.padCapacity().mL() - pad),
-                IN_A_ROW,
+                profile.architecture().cleaningsInARow(),
                 complaints,
                 never(machine),
                 prices(family, profile),

@@ -267,9 +267,14 @@ class DemoShop {
                         new ShopSettings.SoldInk(
                                 usual.inkBottles(), new ShopSettings.SoldPack(Millilitres.parse("100"), 4, 4400)),
                         Family.FILM,
-                        new ShopSettings.SoldInk(List.of(new ShopSettings.BottleSize(Millilitres.parse("250"), 2300), new ShopSettings.BottleSize(Millilitres.parse("500"), 3900)), null),
+                        new ShopSettings.SoldInk(
+                                List.of(
+                                        new ShopSettings.BottleSize(Millilitres.parse("250"), 2300),
+                                        new ShopSettings.BottleSize(Millilitres.parse("500"), 3900)),
+                                null),
                         Family.EDIBLE,
-                        new ShopSettings.SoldInk(List.of(new ShopSettings.BottleSize(Millilitres.parse("100"), 1600)), null)));
+                        new ShopSettings.SoldInk(
+                                List.of(new ShopSettings.BottleSize(Millilitres.parse("100"), 1600)), null)));
     }
 
     private void bottles(int behind) {

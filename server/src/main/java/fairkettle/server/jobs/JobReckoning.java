@@ -243,9 +243,10 @@ class JobReckoning {
         var kept = burden.ofMachines(UPKEEP_DAYS).stream()
                 .filter(b -> b.machine().id() == machine.id())
                 .findFirst();
-        double perSheet = kept.map(b ->
-                        (b.minutes() * terms.labourPerHour().minor() / 60.0 + terms.ofInk(order.ink(), b.mL()) * minor + b.parts())
-                                / Math.max(FEWEST, b.sheets()))
+        double perSheet = kept.map(b -> (b.minutes() * terms.labourPerHour().minor() / 60.0
+                                + terms.ofInk(order.ink(), b.mL()) * minor
+                                + b.parts())
+                        / Math.max(FEWEST, b.sheets()))
                 .orElse(0.0);
         double waste = kept.map(b -> b.mL() / Math.max(FEWEST, b.sheets()) * settings.wastePerLitre() / 1000.0)
                 .orElse(0.0);

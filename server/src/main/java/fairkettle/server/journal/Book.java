@@ -36,7 +36,7 @@ public interface Book {
                 case Consequence.Looked _ -> List.of(CHECKS, UPKEEP, CASES);
                 case Consequence.LookedBetter _ -> List.of(CHECKS);
                 case Consequence.Aligned _, Consequence.Noted _ -> List.of(PASSPORTS);
-                case Consequence.Opened _ -> List.of(SHELF);
+                case Consequence.Opened _, Consequence.PouredOver _ -> List.of(SHELF);
                 case Consequence.Spoiled _ -> List.of(SHELF, CASES);
                 case Consequence.Agreed _,
                         Consequence.Refitted _,

@@ -221,6 +221,22 @@ public class Vault implements ApplicationRunner {
                         r.getStoredAt().toInstant()));
     }
 
+    /** Another machine whose code this is. */
+    public Optional<Long> otherThatKeeps(long machine, String code) {
+        if (!(state instanceof State.Open(var seal))) {
+            return Optional.empty();
+        }
+        return db
+                .select(ACTIVATION.MACHINE_ID, ACTIVATION.SEALED)
+                .from(ACTIVATION)
+                .where(ACTIVATION.MACHINE_ID.ne(machine))
+                .fetch()
+                .stream()
+                .filter(r -> seal.open(r.value2()).filter(code.strip()::equals).isPresent())
+                .map(r -> r.value1())
+                .findFirst();
+    }
+
     private static String masked(String code) {
         int shown = Math.min(3, code.length() / 4);
         return "•".repeat(code.length() - shown) + code.substring(code.length() - shown);

@@ -172,8 +172,8 @@ public class Outflow {
                 .where(GONE.MONTH.between(from, to), GONE.MICROLITRES.ne(0L))
                 .and(machine == null ? DSL.noCondition() : GONE.MACHINE_ID.eq(machine))
                 .groupBy(DSL.groupingSets(keys.stream()
-                        .map(key -> List.<Field<?>>of(key, GONE.CAUSE, GONE.SUBSTANCE))
-                        .toList()))
+                        .map(key -> new Field<?>[] {key, GONE.CAUSE, GONE.SUBSTANCE})
+                        .toArray(Field<?>[][]::new)))
                 .orderBy(Stream.concat(keys.stream(), Stream.of(GONE.CAUSE, GONE.SUBSTANCE))
                         .toList())
                 .forEach(r -> {

@@ -5,6 +5,7 @@ import fairkettle.server.keys.Installers;
 import fairkettle.server.keys.Vault;
 import fairkettle.server.web.OnceFilter;
 import fairkettle.server.web.PaperFile;
+import fairkettle.server.web.Problem;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -38,7 +39,10 @@ class VaultController {
         this.machines = machines;
     }
 
-    /** @param origin where it came from, which file and version: the seller may vanish */
+    /**
+     * @param origin where it came from, which file and version: the seller may vanish
+     * @param serial of the machine that it was made for, as it stands on its back; null as the passport has it
+     */
     record CodeJson(
             @NotBlank(message = "Type the code.") @Size(max = 200, message = "At most 200 letters.")
             String code,
@@ -56,15 +60,18 @@ class VaultController {
             String version,
 
             @Nullable @Size(max = 80, message = "At most 80 letters.")
-            String seller) {
+            String seller,
+
+            @Nullable @Size(max = 80, message = "At most 80 letters.")
+            String serial) {
 
         Vault.Belongs belongs() {
             return new Vault.Belongs(said(licence), said(model), said(version), said(seller), origin);
         }
+    }
 
-        private static String said(@Nullable String words) {
-            return words == null ? "" : words;
-        }
+    private static String said(@Nullable String words) {
+        return words == null ? "" : words;
     }
 
     /** @param licence empty where no licence key is kept with the code */
@@ -85,8 +92,45 @@ class VaultController {
     @PutMapping("/api/machines/{machine}/activation-code")
     Vault.Kept storeCode(@PathVariable long machine, @Valid @RequestBody CodeJson code, HttpServletRequest request) {
         OnceFilter.keepNoAnswer(request);
+        serial(machines.get(machine), said(code.serial()).strip());
+        onlyOne(machine, code.code());
         vault.store(machine, machines.get(machine).name(), code.code(), code.belongs());
         return vault.of(machine).orElseThrow();
+    }
+
+    private void onlyOne(long machine, String code) {
+        vault.otherThatKeeps(machine, code).ifPresent(other -> {
+            throw Problem.refused(
+                    "This code is kept for %s already, and a code opens one machine. Look at the serial that it was made for."
+                            .formatted(machines.get(other).name()),
+                    List.of());
+        });
+    }
+
+    /** A code opens the one machine that it was made for: two that look alike are told apart by their serials. */
+    private void serial(Machines.Machine machine, String serial) {
+        var known = machine.papers().serial();
+        if (!serial.isEmpty() && known.isBlank()) {
+            machines.serial(machine.id(), serial);
+            return;
+        }
+        if (!serial.isEmpty() && !serial.equals(known)) {
+            throw Problem.atField(
+                    "serial",
+                    "The serial of %s is %s. A code for another one does not open it."
+                            .formatted(machine.name(), known));
+        }
+        var alike = machines.all().stream()
+                .filter(m -> m.id() != machine.id()
+                        && m.built().name().equals(machine.built().name()))
+                .map(Machines.Machine::name)
+                .toList();
+        if (known.isBlank() && !alike.isEmpty()) {
+            throw Problem.atField(
+                    "serial",
+                    "%s %s of the same kind, and a code belongs to one serial. Write down the one on the back of %s."
+                            .formatted(String.join(", ", alike), alike.size() == 1 ? "is" : "are", machine.name()));
+        }
     }
 
     @PostMapping("/api/machines/{machine}/activation-code/reveal")

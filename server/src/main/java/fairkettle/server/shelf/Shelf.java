@@ -14,6 +14,7 @@ import fairkettle.ink.BottleKind;
 import fairkettle.ink.ChannelCode;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.ink.Money;
 import fairkettle.ink.Substance;
 import fairkettle.path.Mixture;
 import fairkettle.path.Place;
@@ -24,11 +25,13 @@ import fairkettle.server.journal.Journal;
 import fairkettle.server.ledger.Ledger;
 import fairkettle.server.ledger.Ledger.NewEntry;
 import fairkettle.server.shop.Shop;
+import fairkettle.server.web.Problem;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -192,6 +195,66 @@ public class Shelf {
                                 "%s %s is marked bad: %s".formatted(l.family().label(), l.code(), why)),
                         List.of(),
                         List.of(new Consequence.Spoiled(Set.of(id), why))));
+    }
+
+    /**
+     * What is left in a bottle is in one of another kind from now on: a keyed one is refilled from a plain one.
+     *
+     * @return what a bottle of that kind would have cost for as much, less what this ink cost; null where the shop
+     *     never bought one, below nothing where this is the dearer ink
+     */
+    @Transactional
+    public @Nullable Money pourOver(long id, BottleKind into) {
+        ledger.hold(List.of(), List.of(id));
+        var lot = find(id).orElseThrow(() -> Problem.notFound("There is no such bottle on the shelf."));
+        if (lot.spoiled() != null) {
+            throw Problem.refused(
+                    "This bottle was marked bad: %s. Nothing is kept of it.".formatted(lot.spoiled()), List.of());
+        }
+        if (lot.left().isZero()) {
+            throw Problem.refused("By the account this bottle is empty.", List.of());
+        }
+        if (lot.kind() == into) {
+            throw Problem.atField("into", "Its ink is in such a bottle already.");
+        }
+        var saved = saved(lot, into);
+        journal.write(
+                NewEntry.of(
+                        EntryKind.BOTTLE,
+                        "%s %s %s: %s mL poured over into a bottle with %s%s"
+                                .formatted(
+                                        lot.family().label(),
+                                        lot.channel() == null ? "cleaning fluid" : lot.channel(),
+                                        lot.code(),
+                                        lot.left(),
+                                        into.label(),
+                                        saved == null || saved.minor() <= 0
+                                                ? ""
+                                                : ", %s less than such a bottle full".formatted(saved))),
+                List.of(),
+                List.of(new Consequence.PouredOver(id, into)));
+        return saved;
+    }
+
+    private @Nullable Money saved(Lot lot, BottleKind into) {
+        return lots().stream()
+                .filter(l -> l.kind() == into && l.family() == lot.family() && l.price() > 0)
+                .filter(l -> Objects.equals(l.channel(), lot.channel()))
+                .mapToDouble(l -> (double) l.price() / l.volume().microlitres())
+                .min()
+                .stream()
+                .mapToObj(dear -> new Money(
+                        Math.round((dear - (double) lot.price() / lot.volume().microlitres())
+                                * lot.left().microlitres()),
+                        shop.settings().money()))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** An opened bottle was opened when it was: only a closed one is opened by this. */
+    void isIn(long id, BottleKind into, Instant at) {
+        db.update(LOT).set(LOT.BOTTLE_KIND, into.name()).where(LOT.ID.eq(id)).execute();
+        opened(id, at);
     }
 
     /** All of them: a bottle may have reached any. */

@@ -33,6 +33,7 @@ class ShelfBook implements Book {
     public List<Rows> rows(Act act, Consequence what) {
         return switch (what) {
             case Consequence.Opened(var lots) -> List.of(new Rows(LOT, LOT.ID.in(lots)));
+            case Consequence.PouredOver(var lot, var _) -> List.of(new Rows(LOT, LOT.ID.eq(lot)));
             case Consequence.Spoiled(var lots, var _) -> List.of(new Rows(LOT, LOT.ID.in(lots)));
             default -> List.of(new Rows(RESERVATION, RESERVATION.CARD_ID.eq(act.card())));
         };
@@ -42,6 +43,7 @@ class ShelfBook implements Book {
     public void take(Act act, Consequence what) {
         switch (what) {
             case Consequence.Opened(var lots) -> lots.stream().sorted().forEach(lot -> shelf.opened(lot, act.at()));
+            case Consequence.PouredOver(var lot, var into) -> shelf.isIn(lot, into, act.at());
             case Consequence.Spoiled(var lots, var why) ->
                 lots.stream().sorted().forEach(lot -> shelf.marked(lot, why));
             case Consequence.Released _ -> shelf.release(act.card());

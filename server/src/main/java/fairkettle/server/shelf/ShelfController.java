@@ -3,6 +3,7 @@ package fairkettle.server.shelf;
 import fairkettle.ink.BottleKind;
 import fairkettle.ink.Family;
 import fairkettle.ink.Millilitres;
+import fairkettle.ink.Money;
 import fairkettle.machine.Supply;
 import fairkettle.safety.Reuse;
 import fairkettle.safety.School;
@@ -117,6 +118,19 @@ class ShelfController {
         shelf.spoil(lot, spoil.reason().strip());
         live.changed("shelf");
         return shelf.lots();
+    }
+
+    record PourOverJson(
+            @NotNull(message = "Which kind of bottle is it in now?")
+            BottleKind into) {}
+
+    /** @param saved against a bottle bought of that kind, null where none ever was */
+    record PouredOverJson(@Nullable Money saved) {}
+
+    /** It was poured over into a bottle of another kind. */
+    @PostMapping("/api/shelf/lots/{lot}/poured-over")
+    PouredOverJson pourOver(@PathVariable long lot, @Valid @RequestBody PourOverJson pour) {
+        return new PouredOverJson(shelf.pourOver(lot, pour.into()));
     }
 
     record LotCountJson(

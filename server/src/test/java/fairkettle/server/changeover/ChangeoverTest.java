@@ -91,4 +91,48 @@ class ChangeoverTest {
     private JsonNode ask(long machine, String family, String more) {
         return api.read(api.get("/api/machines/" + machine + "/changeover?family=" + family + more));
     }
+
+    /** Whoever asks for the first time is told what it takes a beginner, and may say otherwise. */
+    @Test
+    void handsThatAreNewTakeLonger() {
+        long machine = api.machine("New hands", "small-tank", "INKED");
+        var practised = ask(machine, "SUBLIMATION", "&hands=PRACTISED").get("plan");
+        var first = ask(machine, "SUBLIMATION", "&hands=FIRST_TIME").get("plan");
+        assertThat(first.at("/times/handsOn").asLong())
+                .isGreaterThan(practised.at("/times/handsOn").asLong() * 3 / 2);
+        assertThat(first.at("/times/machine")).isEqualTo(practised.at("/times/machine"));
+        assertThat(first.get("channels")).isEqualTo(practised.get("channels"));
+        assertThat(first.at("/times/hands/id").asString()).isEqualTo("FIRST_TIME");
+        assertThat(first.at("/times/choices")).hasSize(3);
+    }
+
+    /** Film ink has a price of its own, and a set of colours is told beside single bottles. */
+    @Test
+    void eachInkIsPricedAsItIsSold() {
+        long machine = api.machine("Sold in sets", "small-tank", "INKED");
+        var settings = api.read(api.get("/api/shop")).get("settings").toString();
+        var dear = ask(machine, "SUBLIMATION", "&make=insets").get("plan");
+        assertThat(dear.hasNonNull("packs")).isFalse();
+        shop(settings.substring(0, settings.length() - 1) + """
+            , "inkOf": {"SUBLIMATION": {"bottles": [{"volume": 100, "price": 1200}],
+                        "pack": {"each": 100, "colours": 4, "price": 2000}}}}\
+            """);
+        var cheaper = ask(machine, "SUBLIMATION", "&make=insets").get("plan");
+        assertThat(cheaper.at("/packs/count").asInt()).isPositive();
+        assertThat(cheaper.at("/packs/price/minor").asLong())
+                .isEqualTo(2000L * cheaper.at("/packs/count").asInt())
+                .isLessThan(cheaper.at("/packs/singles/minor").asLong());
+        assertThat(cheaper.at("/total/minor").asLong())
+                .isLessThan(dear.at("/total/minor").asLong());
+        assertThat(cheaper.at("/protects/rinsed").asDouble()).isPositive();
+        shop(settings);
+    }
+
+    private void shop(String settings) {
+        assertThat(api.put(
+                        "/api/shop",
+                        settings,
+                        api.read(api.get("/api/shop")).get("version").asString()))
+                .hasStatusOk();
+    }
 }

@@ -32,7 +32,7 @@ class VaultTest {
         long machine = api.machine("Sealed", "small-cartridge", "NEVER_INKED");
         assertThat(api.put(
                         "/api/machines/" + machine + "/activation-code",
-                        "{\"code\": \"KETTLE-7731-QX\", \"origin\": \"seller of 1.4\"}",
+                        "{\"code\": \"KETTLE-7731-QX\", \"origin\": \"seller of 1.4\", \"serial\": \"SN-1\"}",
                         "0"))
                 .hasStatusOk();
         assertThat(db.sql("select count(*) from answered where request like '%/activation-code%'")
@@ -67,7 +67,10 @@ class VaultTest {
     @Test
     void theRecoveryKeyOpensWhatTheFileSealed() throws Exception {
         long machine = api.machine("Recovered", "small-cartridge", "NEVER_INKED");
-        api.put("/api/machines/" + machine + "/activation-code", "{\"code\": \"GATE-12\", \"origin\": \"\"}", "0");
+        api.put(
+                "/api/machines/" + machine + "/activation-code",
+                "{\"code\": \"GATE-12\", \"origin\": \"\", \"serial\": \"SN-2\"}",
+                "0");
         var words =
                 api.read(api.post("/api/vault/recovery-key", "{}")).get("words").asString();
         assertThat(words).matches("([A-Z0-9]{6}-){8}[A-Z0-9]{6}");
@@ -93,7 +96,10 @@ class VaultTest {
     @Test
     void aWrongKeyIsSaidAtTheStartAndEverythingElseGoesOn() {
         long machine = api.machine("Locked out", "small-cartridge", "NEVER_INKED");
-        api.put("/api/machines/" + machine + "/activation-code", "{\"code\": \"GATE-13\", \"origin\": \"\"}", "0");
+        api.put(
+                "/api/machines/" + machine + "/activation-code",
+                "{\"code\": \"GATE-13\", \"origin\": \"\", \"serial\": \"SN-3\"}",
+                "0");
         var other = new Vault(
                 context.getBean(org.jooq.DSLContext.class),
                 context.getBean(fairkettle.server.journal.Journal.class),
@@ -117,7 +123,7 @@ class VaultTest {
         var kept = api.read(api.put(
                 path,
                 "{\"code\": \"GATE-14\", \"origin\": \"a stick\", \"licence\": \"LIC-ABCDEFGH-99\", \"model\":"
-                        + " \"small\", \"version\": \"1.2\", \"seller\": \"a made-up shop\"}",
+                        + " \"small\", \"version\": \"1.2\", \"seller\": \"a made-up shop\", \"serial\": \"SN-4\"}",
                 "0"));
         assertThat(kept.toString()).contains("small", "1.2", "a made-up shop").doesNotContain("LIC-ABCDEFGH");
         var shown = api.read(api.post(path + "/reveal", "{}"));
@@ -139,5 +145,37 @@ class VaultTest {
         assertThat(api.send(path + "?name=empty", new byte[0])).hasStatus(400);
         assertThat(api.read(api.post(path + "/" + id + "/discarded", "{}"))).isEmpty();
         assertThat(api.get(path + "/" + id)).hasStatus(404);
+    }
+
+    @Test
+    void aCodeBelongsToOneSerial() {
+        long one = api.machine("Alike one", "office-cartridge-four", "INKED");
+        long two = api.machine("Alike two", "office-cartridge-four", "INKED");
+        var stored = "{\"code\": \"%s\", \"origin\": \"\", \"serial\": \"%s\"}";
+        var path = "/api/machines/%d/activation-code";
+        assertThat(api.put(path.formatted(one), stored.formatted("GATE-20", ""), "0"))
+                .as("nobody can tell which of the two it is for")
+                .hasStatus(400)
+                .bodyJson()
+                .extractingPath("$.errors[0].detail")
+                .asString()
+                .contains("Alike two", "on the back of Alike one");
+        assertThat(api.put(path.formatted(one), stored.formatted("GATE-20", "SN-A"), "0"))
+                .hasStatusOk();
+        assertThat(api.read(api.get("/api/machines/" + one))
+                        .at("/papers/serial")
+                        .asString())
+                .as("and the passport knows it from now on")
+                .isEqualTo("SN-A");
+        assertThat(api.put(path.formatted(one), stored.formatted("GATE-21", "SN-B"), "0"))
+                .as("another machine’s")
+                .hasStatus(400);
+        assertThat(api.put(path.formatted(two), stored.formatted("GATE-20", "SN-B"), "0"))
+                .as("the first one’s code")
+                .hasStatus(422)
+                .bodyJson()
+                .extractingPath("$.detail")
+                .asString()
+                .contains("kept for Alike one already");
     }
 }

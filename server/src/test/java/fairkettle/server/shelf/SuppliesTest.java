@@ -165,4 +165,38 @@ class SuppliesTest {
         api.put("/api/shelf/waste/rules/POWDER", "{\"words\": \"\"}", "0");
         assertThat(api.read(api.get("/api/shelf/waste/ways")).toString()).doesNotContain("special collection");
     }
+
+    /** The lot, its code and its day stay; only what hands do with the bottle is another thing now. */
+    @Test
+    void aKeyedBottleIsRefilledFromAPlainOne() {
+        long plain = bottle("PLAIN-1", 600, "PLAIN");
+        bottle("KEYED-1", 1500, "KEYED_VALVE");
+        var path = "/api/shelf/lots/" + plain + "/poured-over";
+        assertThat(api.post(path, "{\"into\": \"PLAIN\"}")).hasStatus(400);
+        var saved = api.read(api.post(path, "{\"into\": \"KEYED_VALVE\"}"));
+        assertThat(saved.at("/saved/minor").asLong()).as("100 mL of it").isEqualTo(900);
+        var way = "/api/shelf/lots/" + plain + "/recall";
+        assertThat(api.read(api.get(way)).get("kind").asString()).isEqualTo("KEYED_VALVE");
+        assertThat(api.read(api.get(way)).get("left").asDouble()).isEqualTo(100);
+        assertThat(api.read(api.get(way)).hasNonNull("openedOn")).isTrue();
+        var entry = api.read(api.get("/api/log?words=PLAIN-1")).at("/entries/0");
+        assertThat(entry.get("words").asString()).contains("poured over into a bottle with keyed valve");
+        assertThat(api.post("/api/log/" + entry.get("id").asLong() + "/strike", "{}"))
+                .hasStatusOk();
+        assertThat(api.read(api.get(way)).get("kind").asString()).isEqualTo("PLAIN");
+        assertThat(api.read(api.get(way)).hasNonNull("openedOn")).isFalse();
+    }
+
+    private long bottle(String code, long price, String kind) {
+        api.post("/api/shelf/lots", """
+            {"family": "SUBLIMATION", "channel": "K", "make": "poured", "code": "%s", "volume": 100,
+             "price": %d, "foodGrade": false, "kind": "%s"}\
+            """.formatted(code, price, kind));
+        for (var lot : api.read(api.get("/api/shelf/lots"))) {
+            if (lot.get("code").asString().equals(code)) {
+                return lot.get("id").asLong();
+            }
+        }
+        throw new AssertionError("no bottle " + code);
+    }
 }
