@@ -85,6 +85,7 @@ const { run: save } = oneAtATime(async () => {
     <SheetsPlate
       v-if="plate.attention.kind !== 'PLAN'"
       :machine="id"
+      :name="plate.name"
       :gaps="plate.channels.filter((c) => c.missing.length).map((c) => c.code)"
       :unit="unit"
       :zone="zone"

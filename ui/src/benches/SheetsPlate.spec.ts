@@ -34,7 +34,7 @@ const sent = standInServer({
   'POST /api/sheets/12/printed': { ...sheets, made: [{ ...sheets.made[0], printed: true }] },
 })
 async function plate() {
-  const shown = mount(SheetsPlate, { props: { machine: 4, gaps: ['C'], unit: 'mL', zone: 'UTC' } })
+  const shown = mount(SheetsPlate, { props: { machine: 4, name: 'Sorrel', gaps: ['C'], unit: 'mL', zone: 'UTC' } })
   await flushPromises()
   return shown
 }

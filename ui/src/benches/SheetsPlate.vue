@@ -14,7 +14,7 @@ import Choice from '../shell/Choice.vue'
  * Sheets of our own: made as PDF, or sent to the machine's printer and followed until they are out. Ink is only counted when
  * one really came out.
  */
-const props = defineProps<{ machine: number; gaps: string[]; unit: VolumeUnit; zone: string }>()
+const props = defineProps<{ machine: number; name: string; gaps: string[]; unit: VolumeUnit; zone: string }>()
 const emit = defineEmits<{ printed: [] }>()
 
 const { sheets, jobs, made, going, reload } = useSheets(() => props.machine)
@@ -152,7 +152,9 @@ defineExpose({ choosePurge })
       <p v-if="reached[0]" class="small quiet">
         {{ volume(reached[0].usual, unit) }} of one channel fill one page. {{ reached[0].say }}
       </p>
-      <BButton type="submit" variant="primary" :disabled="busy">{{ jobs?.uri ? 'Print it' : 'Make it' }}</BButton>
+      <BButton type="submit" variant="primary" :disabled="busy">{{
+        jobs?.uri ? `Print it on ${name}` : 'Make it'
+      }}</BButton>
       <BButton variant="link" @click="purging = false">Not now</BButton>
     </form>
     <p v-for="c in beyond" :key="c.channel" class="small quiet">

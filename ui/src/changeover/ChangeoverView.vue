@@ -331,7 +331,7 @@ const { run: begin, busy: beginning } = oneAtATime(async () => {
         <template v-else-if="see === 'when'">
           <TimeLine :parts="plan.parts" />
           <label class="small hands" for="hands"
-            >Hands reckoned as
+            >For hands that have
             <Choice
               id="hands"
               :model-value="plan.times.hands.id"

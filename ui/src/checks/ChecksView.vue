@@ -247,6 +247,7 @@ const mark = (c: Schemas['ComparedJson']) => (c.missing.length ? 'look' : 'ready
           v-if="plate && id && plate.attention.kind !== 'PLAN'"
           ref="sheets"
           :machine="id"
+          :name="plate.name"
           :unit="unit"
           :zone="zone"
           :gaps="gaps"

@@ -18,7 +18,7 @@
 
 <style scoped>
 .tilted {
-  width: 200px;
+  width: 150px;
   max-width: 100%;
   display: block;
 }

@@ -176,6 +176,10 @@ h3 {
 section {
   margin-bottom: 22px;
 }
+.weigh p {
+  flex-basis: 100%;
+  margin: 0;
+}
 .acts {
   display: flex;
   gap: 10px;

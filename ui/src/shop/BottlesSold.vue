@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '../api/client'
 import NumberInput from '../shell/NumberInput.vue'
+import { money } from '../units/format'
 
 /** Bottles of one kind as they are sold, size by size; and, of ink, a bottle of each colour together. */
 const props = defineProps<{ what: string; currency: string; packs?: boolean; own?: boolean }>()
@@ -10,6 +11,10 @@ const bottles = defineModel<Schemas['BottleSize'][]>('bottles', { required: true
 const pack = defineModel<Schemas['SoldPack']>('pack')
 
 const last = computed(() => bottles.value.length === 1)
+
+const cheapest = computed(() =>
+  money({ minor: Math.min(...bottles.value.map((b) => b.price)), currency: props.currency }),
+)
 
 function more() {
   const largest = bottles.value.reduce((a, b) => (b.volume > a.volume ? b : a))
@@ -25,11 +30,11 @@ function inPacks(on: boolean) {
 </script>
 
 <template>
-  <section class="sold">
-    <h3>
-      {{ what }}
-      <button v-if="props.own" type="button" class="btn btn-link btn-sm" @click="emit('giveUp')">as every ink</button>
-    </h3>
+  <component :is="props.own ? 'details' : 'section'" class="sold" :class="{ fold: props.own }">
+    <summary v-if="props.own">
+      {{ what }} <span class="quiet small">from {{ cheapest }}</span>
+    </summary>
+    <h3 v-else>{{ what }}</h3>
     <table class="figures">
       <thead>
         <tr>
@@ -76,10 +81,11 @@ function inPacks(on: boolean) {
       </tbody>
     </table>
     <button type="button" class="btn btn-link btn-sm" @click="more">another size</button>
+    <button v-if="props.own" type="button" class="btn btn-link btn-sm" @click="emit('giveUp')">as every ink</button>
     <button v-if="packs && !pack" type="button" class="btn btn-link btn-sm" @click="inPacks(true)">
       sold as a set of colours
     </button>
-  </section>
+  </component>
 </template>
 
 <style scoped>
@@ -89,6 +95,9 @@ function inPacks(on: boolean) {
 h3 {
   font-size: 1rem;
   margin: 0;
+}
+.sold th {
+  text-align: left;
 }
 .pack {
   display: flex;

@@ -470,7 +470,7 @@ public final class BenchCard {
                 .care(Caution.SQUIRT)
                 .build());
         steps.add(UsualSteps.towelsOut());
-        steps.add(on(profile));
+        steps.add(UsualSteps.onAgain(profile));
         steps.add(UsualSteps.check(profile));
         return steps;
     }

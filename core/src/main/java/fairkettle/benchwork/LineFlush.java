@@ -167,7 +167,7 @@ public final class LineFlush {
                         .build(),
                 UsualSteps.coversOn(profile),
                 UsualSteps.towelsOut(),
-                UsualSteps.on(profile),
+                UsualSteps.onAgain(profile),
                 step("fill-key", "Ink through, then two cleanings")
                         .say(profile.handling().panel().how(Panel.Act.CHARGE).words() + " Then: "
                                 + profile.handling()

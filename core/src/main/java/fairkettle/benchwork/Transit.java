@@ -60,7 +60,7 @@ final class Transit {
                 .waits(new Pause("after the way", Duration.ofMinutes(30), null, false))
                 .build());
         steps.add(UsualSteps.towelsOut());
-        steps.add(UsualSteps.on(profile));
+        steps.add(UsualSteps.onAgain(profile));
         steps.add(UsualSteps.check(profile));
         steps.add(step("align", "Align the head, if lines stand beside their place")
                 .say("On a check without gaps.")

@@ -5,9 +5,9 @@ package fairkettle.changeover;
  * an hour and a half, mostly with looking twice. The factors are ours.
  */
 public enum Experience {
-    FIRST_TIME("for the first time", 1.6),
-    ONCE_OR_TWICE("done once or twice", 1.25),
-    PRACTISED("often done", 1);
+    FIRST_TIME("never done it", 1.6),
+    ONCE_OR_TWICE("done it once or twice", 1.25),
+    PRACTISED("done it often", 1);
 
     private static final int PRACTISED_AFTER = 3;
 

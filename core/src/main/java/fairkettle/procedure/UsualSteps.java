@@ -134,7 +134,16 @@ public final class UsualSteps {
 
     /** Closed, then powered: what a machine's class asks of its covers stands with it. */
     public static Step on(Profile profile) {
-        var said = profile.handling().freeing().nextStart();
+        return on(profile, profile.handling().freeing().nextStart());
+    }
+
+    /** The same where it was switched off by its key: it has nothing to complain of. */
+    public static Step onAgain(Profile profile) {
+        return on(profile, "");
+    }
+
+    /** @param said what its panel may say at this start, and what to answer; empty for nothing */
+    private static Step on(Profile profile, String said) {
         return step("on", "Close it, plug it in, let it park")
                 .say(covers(profile) + " Hands out. " + (said.isEmpty() ? "" : said + " ")
                         + "Wait until the carriage has parked.")
