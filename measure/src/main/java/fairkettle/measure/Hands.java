@@ -266,7 +266,7 @@ public final class Hands {
     private static int cells(Step step, boolean together) {
         return switch (step.ask()) {
             case Ask.Ticks(var items, var _) -> items.size();
-            case Ask.Each(var _, var items, var _, var _) -> items.size();
+            case Ask.Each(var _, var items, var _, var _, var _) -> items.size();
             case Ask.Tally(var _, var parts, var _) -> parts.size();
             case Ask.InOrder(var channels, var _) -> channels.size();
             case Ask.Lots(var channels, var _) -> channels.size();
