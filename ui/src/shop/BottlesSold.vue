@@ -32,7 +32,7 @@ function inPacks(on: boolean) {
 <template>
   <component :is="props.own ? 'details' : 'section'" class="sold" :class="{ fold: props.own }">
     <summary v-if="props.own">
-      {{ what }} <span class="quiet small">from {{ cheapest }}</span>
+      {{ what }} <span class="quiet small">&nbsp;from {{ cheapest }}</span>
     </summary>
     <h3 v-else>{{ what }}</h3>
     <table class="figures">

@@ -1,6 +1,5 @@
 package fairkettle.changeover;
 
-import static fairkettle.changeover.Work.ticks;
 import static fairkettle.changeover.Work.volumes;
 import static fairkettle.procedure.Step.step;
 
@@ -34,7 +33,7 @@ final class Growth {
                         + " pigment.")
                 .minutes(2)
                 .hold("Nobody fills before every needle was looked at.")
-                .ask(Work.gridBefore(w.drained, List.of(ticks("no thread, no lump"))));
+                .ask(new Ask.Choice("What hangs on needles and tips?", List.of("nothing, on none of them")));
         w.drained.forEach(p -> step.needs(Facet.TANK, List.of(p.before()), Drawing.drainedTo(w, Facet.TANK, p)));
         if (w.terms.follows(School.ONE_OR_ALL, "all")) {
             step.branch(new Branch(

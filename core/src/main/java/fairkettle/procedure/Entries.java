@@ -7,6 +7,7 @@ import fairkettle.ink.Tool;
 import fairkettle.procedure.Ask.ColumnKind;
 import fairkettle.procedure.Outcome.Reason;
 import fairkettle.procedure.Surroundings.LotFacts;
+import fairkettle.typed.Days;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -191,7 +192,7 @@ public final class Entries {
                     "This bottle is not food grade. Only food-grade ink goes into a machine that prints food.");
         }
         if (lot.bestBefore() != null && lot.bestBefore().isBefore(today)) {
-            return Optional.of("This bottle was best before %s.".formatted(lot.bestBefore()));
+            return Optional.of("This bottle was best before %s.".formatted(Days.said(lot.bestBefore())));
         }
         return lot.left().isZero() ? Optional.of("By the account this bottle is empty.") : Optional.empty();
     }

@@ -152,7 +152,7 @@ class CardTest {
     @ParameterizedTest(name = "bottle {0}: {1}")
     @CsvSource({
         "2, not food grade",
-        "3, best before 2026-11-24",
+        "3, best before 24 Nov 2026",
         "4, 'says M, the tank says C'",
         "5, sublimation ink",
         "6, threads",

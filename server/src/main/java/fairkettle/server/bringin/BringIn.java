@@ -24,11 +24,11 @@ import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
 import fairkettle.typed.TypedNumber;
 import fairkettle.typed.TypedTime;
+import fairkettle.typed.Days;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -52,7 +52,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 class BringIn {
 
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
 
     private final Machines machines;
     private final Passports passports;
@@ -392,7 +391,7 @@ class BringIn {
             if (!machine.isBlank() && id == null) {
                 throw new IllegalArgumentException("No machine here is called “%s”.".formatted(machine));
             }
-            var words = "note of %s: %s".formatted(DAY.format(day), row.get("words"));
+            var words = "note of %s: %s".formatted(Days.said(day), row.get("words"));
             if (!known.add(words)) {
                 return new Planned(words + ": in the log already", null);
             }

@@ -16,10 +16,11 @@ import fairkettle.server.ledger.Ledger;
 import fairkettle.server.owed.Owed;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
+import fairkettle.typed.Days;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.format.DateTimeFormatter;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -294,8 +295,7 @@ class PaperController {
     }
 
     private String day(Instant at) {
-        return DateTimeFormatter.ofPattern("d MMM uuuu", java.util.Locale.ENGLISH)
-                .format(at.atZone(shop.settings().zoneId()));
+        return Days.said(LocalDate.ofInstant(at, shop.settings().zoneId()));
     }
 
     private static ResponseEntity<byte[]> file(byte[] body, MediaType type, String name) {

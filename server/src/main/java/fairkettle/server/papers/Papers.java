@@ -17,10 +17,10 @@ import fairkettle.server.benches.Passports.OutsideWaste;
 import fairkettle.server.cards.Cards;
 import fairkettle.server.changeover.Shopping;
 import fairkettle.server.owed.Owed;
+import fairkettle.typed.Days;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Instant;
-import java.time.format.DateTimeFormatter;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -33,7 +33,6 @@ import org.jspecify.annotations.Nullable;
 /** A card and its shopping list, to be pinned to a wall. */
 final class Papers {
 
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
 
     private Papers() {}
 
@@ -201,7 +200,7 @@ final class Papers {
             }
             if (!owed.isEmpty()) {
                 sheet.heading("Owed");
-                owed.forEach(t -> sheet.tick("%s, by %s: %s".formatted(t.words(), DAY.format(t.due()), t.why())));
+                owed.forEach(t -> sheet.tick("%s, by %s: %s".formatted(t.words(), Days.said(t.due()), t.why())));
             }
             if (!documents.isEmpty()) {
                 sheet.heading("Documents kept");

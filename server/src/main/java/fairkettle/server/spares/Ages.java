@@ -14,6 +14,7 @@ import fairkettle.server.live.Live;
 import fairkettle.server.routines.Standings;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
+import fairkettle.typed.Days;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -126,7 +127,7 @@ public class Ages {
                 NewEntry.of(
                                 EntryKind.UPKEEP,
                                 "%s: a new %s since %s"
-                                        .formatted(machines.get(machine).name(), part, on))
+                                        .formatted(machines.get(machine).name(), part, Days.said(on)))
                         .machine(machine),
                 List.of(),
                 List.of(new Consequence.PartFitted(part, on)));
