@@ -22,9 +22,9 @@ import fairkettle.server.profiles.ProfileBook;
 import fairkettle.server.shelf.Shelf;
 import fairkettle.server.shop.Shop;
 import fairkettle.server.web.Problem;
+import fairkettle.typed.Days;
 import fairkettle.typed.TypedNumber;
 import fairkettle.typed.TypedTime;
-import fairkettle.typed.Days;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Clock;
@@ -51,7 +51,6 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 class BringIn {
-
 
     private final Machines machines;
     private final Passports passports;

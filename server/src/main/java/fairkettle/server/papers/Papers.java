@@ -33,7 +33,6 @@ import org.jspecify.annotations.Nullable;
 /** A card and its shopping list, to be pinned to a wall. */
 final class Papers {
 
-
     private Papers() {}
 
     /**

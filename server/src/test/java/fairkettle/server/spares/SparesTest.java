@@ -68,7 +68,7 @@ class SparesTest {
         assertThat(api.post(path, "{\"part\": \"wiper\", \"on\": \"2999-01-01\"}"))
                 .hasStatus(400);
 
-        long entry = api.read(api.get("/api/log?machine=" + machine + "&words=2025-01-02"))
+        long entry = api.read(api.get("/api/log?machine=" + machine + "&words=Jan"))
                 .at("/entries/0/id")
                 .asLong();
         assertThat(api.post("/api/log/" + entry + "/strike", "{}")).hasStatusOk();
