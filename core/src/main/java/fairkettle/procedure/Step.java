@@ -74,148 +74,94 @@ public record Step(
 
     /** In a branch, under a name of its own; what it counts against within the branch is the branch’s own step. */
     Step within(String prefix, List<String> branch) {
-        var counted = ask instanceof Ask.Tally(var what, var parts, var against) && branch.contains(against)
-                ? new Ask.Tally(what, parts, prefix + against)
-                : ask;
-        return new Step(
-                prefix + id,
-                part,
-                title,
-                say,
-                hold,
-                irreversible,
-                skippable,
-                minutes,
-                tools,
-                cautions,
-                needs,
-                effects,
-                counted,
-                move,
-                pause,
-                branches,
-                fulfils,
-                tells,
-                restsOn);
+        var copy = new Builder(prefix + id, this);
+        if (ask instanceof Ask.Tally(var what, var parts, var against) && branch.contains(against)) {
+            copy.ask = new Ask.Tally(what, parts, prefix + against);
+        }
+        return copy.made();
     }
 
     Step saying(String words) {
-        return new Step(
-                id,
-                part,
-                title,
-                words,
-                hold,
-                irreversible,
-                skippable,
-                minutes,
-                tools,
-                cautions,
-                needs,
-                effects,
-                ask,
-                move,
-                pause,
-                branches,
-                fulfils,
-                tells,
-                restsOn);
+        return new Builder(id, this).say(words).made();
     }
 
     /** The same step, in the words and with the questions of another one; what it moves and changes stays. */
     Step toldAs(Step other) {
-        return new Step(
-                id,
-                part,
-                other.title,
-                other.say,
-                hold == null ? null : other.hold,
-                irreversible,
-                skippable,
-                other.minutes,
-                other.tools,
-                other.cautions,
-                needs,
-                effects,
-                other.ask,
-                move,
-                pause,
-                branches,
-                fulfils,
-                tells,
-                other.restsOn);
+        var told = new Builder(id, other);
+        told.part = part;
+        told.hold = hold == null ? null : other.hold;
+        told.irreversible = irreversible;
+        told.skippable = skippable;
+        told.needs = needs;
+        told.effects = effects;
+        told.move = move;
+        told.pause = pause;
+        told.branches = branches;
+        told.fulfils = fulfils;
+        told.tells = tells;
+        return told.made();
     }
 
     Step paced(double factor) {
-        return new Step(
-                id,
-                part,
-                title,
-                say,
-                hold,
-                irreversible,
-                skippable,
-                (int) Math.ceil(minutes * factor),
-                tools,
-                cautions,
-                needs,
-                effects,
-                ask,
-                move,
-                pause,
-                branches.stream().map(b -> b.paced(factor)).toList(),
-                fulfils,
-                tells,
-                restsOn);
+        var paced = new Builder(id, this).minutes((int) Math.ceil(minutes * factor));
+        paced.branches = branches.stream().map(b -> b.paced(factor)).toList();
+        return paced.made();
     }
 
     Step inPart(String name) {
-        return new Step(
-                id,
-                name,
-                title,
-                say,
-                hold,
-                irreversible,
-                skippable,
-                minutes,
-                tools,
-                cautions,
-                needs,
-                effects,
-                ask,
-                move,
-                pause,
-                branches.stream().map(b -> b.inPart(name)).toList(),
-                fulfils,
-                tells,
-                restsOn);
+        var moved = new Builder(id, this);
+        moved.part = name;
+        moved.branches = branches.stream().map(b -> b.inPart(name)).toList();
+        return moved.made();
     }
 
     /** Says a step in the order one would tell it. */
     public static final class Builder {
         private final String id;
         private final String title;
+        private String part = "";
         private String say = "";
         private @Nullable String hold;
         private @Nullable String irreversible;
         private boolean skippable;
         private int minutes = 1;
-        private final List<String> tools = new ArrayList<>();
-        private final List<Caution> cautions = new ArrayList<>();
-        private final List<Condition> needs = new ArrayList<>();
-        private final List<Condition> effects = new ArrayList<>();
+        private List<String> tools = new ArrayList<>();
+        private List<Caution> cautions = new ArrayList<>();
+        private List<Condition> needs = new ArrayList<>();
+        private List<Condition> effects = new ArrayList<>();
         private Ask ask = new Ask.Done();
         private Move move = new Move.Nothing();
         private @Nullable Pause pause;
-        private final List<Branch> branches = new ArrayList<>();
-        private final List<String> fulfils = new ArrayList<>();
+        private List<Branch> branches = new ArrayList<>();
+        private List<String> fulfils = new ArrayList<>();
         private Tells tells = Tells.NOTHING;
-        private final List<Handling.Matter> restsOn = new ArrayList<>();
+        private List<Handling.Matter> restsOn = new ArrayList<>();
 
         private Builder(String id, String title) {
             this.id = id;
             this.title = title;
+        }
+
+        /** A step like another one. Its lists are that one’s: they are exchanged as wholes. */
+        private Builder(String id, Step like) {
+            this(id, like.title);
+            part = like.part;
+            say = like.say;
+            hold = like.hold;
+            irreversible = like.irreversible;
+            skippable = like.skippable;
+            minutes = like.minutes;
+            tools = like.tools;
+            cautions = like.cautions;
+            needs = like.needs;
+            effects = like.effects;
+            ask = like.ask;
+            move = like.move;
+            pause = like.pause;
+            branches = like.branches;
+            fulfils = like.fulfils;
+            tells = like.tells;
+            restsOn = like.restsOn;
         }
 
         public Builder say(String text) {
@@ -311,13 +257,19 @@ public record Step(
         }
 
         public Step build() {
-            boolean last = irreversible != null && hold == null && !skippable; // moment for second thoughts
+            if (irreversible != null && hold == null && !skippable) { // moment for second thoughts
+                hold = "Look once more: up to here there is a way back.";
+            }
+            return made();
+        }
+
+        private Step made() {
             return new Step(
                     id,
-                    "",
+                    part,
                     title,
                     say,
-                    last ? "Look once more: up to here there is a way back." : hold,
+                    hold,
                     irreversible,
                     skippable,
                     minutes,

@@ -217,4 +217,49 @@ class BenchCardTest {
             assertThat(state.value(Facet.VENT, code)).isEqualTo("open");
         }
     }
+
+    /** The bay’s filters lie behind every line: only who flushes all of them has cleaned them. */
+    @Test
+    void aWholeFlushCleansTheBayFiltersAndAFlushOfWhiteDoesNot() {
+        assertThat(BenchCard.of(BenchWork.WHOLE_FLUSH, FILM.codes(), FILM, Family.FILM)
+                        .steps())
+                .anyMatch(s -> s.fulfils().contains("bay-filter"));
+        assertThat(BenchCard.of(BenchWork.LINE_FLUSH, whites(), FILM, Family.FILM)
+                        .steps())
+                .noneMatch(s -> s.fulfils().contains("bay-filter"));
+    }
+
+    @Test
+    void bubblesAreDrawnFromWhatStandsBelowARaisedBottleAlone() {
+        var garment = Profiles.named("garment");
+        assertThat(Profiles.ALL)
+                .filteredOn(p -> BenchWork.BUBBLES.concerns(p, Family.FILM))
+                .containsExactly(garment);
+        var one = List.of(garment.codes().getFirst());
+        var steps = BenchCard.of(BenchWork.BUBBLES, one, garment, Family.FILM).steps();
+        assertThat(steps)
+                .extracting(Step::id)
+                .containsSubsequence("off", "lower", "off-inlet", "prime", "on-inlet", "raise", "on", "look");
+        assertThat(steps)
+                .filteredOn(s -> s.id().equals("prime"))
+                .singleElement()
+                .satisfies(s ->
+                        assertThat(s.move()).as("it is clean, and goes back").isInstanceOf(Move.DrawBack.class));
+    }
+
+    /** Switched off by its key it has nothing to complain of; freed by its cord it has. */
+    @Test
+    void whatAMachineSaysAtItsNextStartDependsOnHowItWasSwitchedOff() {
+        var said = FILM.handling().freeing().nextStart();
+        assertThat(said).isNotBlank();
+        assertThat(on(BenchWork.LINE_FLUSH, whites()).say()).doesNotContain(said);
+        assertThat(on(BenchWork.UNDER_HEADS, List.of()).say()).contains(said);
+    }
+
+    private static Step on(BenchWork work, List<ChannelCode> channels) {
+        return BenchCard.of(work, channels, FILM, Family.FILM).steps().stream()
+                .filter(s -> s.id().equals("on"))
+                .findFirst()
+                .orElseThrow();
+    }
 }

@@ -36,4 +36,15 @@ class ProfilesTest {
         assertThatThrownBy(() -> Vessel.of(VesselKind.TANK, "60", "61")).hasMessageContaining("more than it holds");
         assertThatThrownBy(() -> Vessel.of(VesselKind.TANK, "0", "0")).hasMessageContaining("holds nothing");
     }
+
+    /** Behind a small cartridge lies less ink than behind a tank: it pulls air sooner. */
+    @Test
+    void howOftenAMachineMayCleanInARowFollowsItsClass() {
+        assertThat(Profiles.named("small-cartridge").architecture().cleaningsInARow())
+                .isEqualTo(2);
+        assertThat(Profiles.named("small-tank").architecture().cleaningsInARow())
+                .isEqualTo(3);
+        assertThat(Profiles.ALL)
+                .allSatisfy(p -> assertThat(p.architecture().cleaningsInARow()).isBetween(2, 3));
+    }
 }

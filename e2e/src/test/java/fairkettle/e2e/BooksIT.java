@@ -73,6 +73,38 @@ class BooksIT {
     }
 
     @Test
+    void aBottleIsPouredOverAndItsLotStaysWhatItIs() throws SQLException {
+        long lot = kettle.query("select id from lot where code = 'SUB-4471M'");
+        desk.open("/shelf/bottles/" + lot);
+        desk.sees("pouring nozzle");
+        desk.press("Poured into another bottle");
+        assertThat(desk.accessibilityViolations()).isEmpty();
+        desk.press("It was poured over");
+        desk.sees("keyed valve");
+        desk.sees("SUB-4471M");
+        assertThat(kettle.query("select count(*) from lot where code = 'SUB-4471M' and bottle_kind = 'KEYED_VALVE'"))
+                .isEqualTo(1);
+    }
+
+    @Test
+    void aPlanSaysHowItsInkIsSoldAndWhoseHandsItReckonsWith() throws SQLException {
+        long thistle = kettle.query("select id from machine where name = 'Thistle'");
+        desk.open("/changeover?machine=" + thistle + "&see=buy");
+        desk.sees("The ink as sets: 1 × 4 bottles of 100 mL");
+        desk.sees("of new ink clean");
+        desk.open("/changeover?machine=" + thistle + "&see=when&hands=PRACTISED");
+        desk.sees("hands on 2 h");
+        desk.choose("#hands", "FIRST_TIME");
+        desk.sees("hands on 4 h");
+        assertThat(desk.accessibilityViolations()).isEmpty();
+        desk.open("/shop/prices");
+        desk.sees("Ink: film");
+        desk.choose("select[aria-label='Ink with prices of its own']", "MAKERS_DYE");
+        desk.sees("Ink: maker’s dye");
+        assertThat(desk.accessibilityViolations()).isEmpty();
+    }
+
+    @Test
     void anOrderGoesFromTheForecastToTheShelf() throws SQLException {
         long before = kettle.query("select count from supply where what = 'GLOVES'");
         desk.open("/shelf/buying");

@@ -34,7 +34,9 @@ class ArchitectureTest {
         "fairkettle.benchwork..",
         "fairkettle.practice..",
         "fairkettle.hand..",
-        "fairkettle.books.."
+        "fairkettle.books..",
+        "fairkettle.job..",
+        "fairkettle.typed.."
     };
 
     private static final JavaClasses ALL = new ClassFileImporter()
@@ -71,7 +73,7 @@ class ArchitectureTest {
     @Test
     void theCoresPackagesHaveNoCycles() {
         slices().matching(
-                        "fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|benchwork|clinic|practice|hand|books)..")
+                        "fairkettle.(ink|machine|path|safety|procedure|changeover|sheet|check|routine|round|benchwork|clinic|practice|hand|books|job|typed)..")
                 .should()
                 .beFreeOfCycles()
                 .check(ALL);

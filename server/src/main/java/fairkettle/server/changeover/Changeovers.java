@@ -72,8 +72,8 @@ public class Changeovers {
             Set<ChannelCode> onFluid,
             @Nullable Experience hands) {
 
-        public static Wish change(long machine, Family family, String make) {
-            return new Wish(machine, Purpose.CHANGE, family, make, null, null, null, Map.of(), Set.of(), null);
+        public static Wish change(long machine, Family family, String make, Experience hands) {
+            return new Wish(machine, Purpose.CHANGE, family, make, null, null, null, Map.of(), Set.of(), hands);
         }
     }
 

@@ -1,5 +1,6 @@
 package fairkettle.server.demo;
 
+import fairkettle.changeover.Experience;
 import fairkettle.check.Work;
 import fairkettle.clinic.Complaint;
 import fairkettle.clinic.Evidence;
@@ -440,8 +441,8 @@ class DemoDays {
                     does(
                             "Wren",
                             2,
-                            () -> cards.begin(
-                                    Changeovers.Wish.change(machine("Juniper").id(), Family.SUBLIMATION, "own")));
+                            () -> cards.begin(Changeovers.Wish.change(
+                                    machine("Juniper").id(), Family.SUBLIMATION, "own", Experience.PRACTISED)));
                     opens("free"); // why not further: no head stands off its dock over night
                     open("Teasel", Complaint.FADES, Work.WHITE, "white thin towards the end of a shirt");
                     tell("Teasel", new Evidence.Simple(Set.of()));
