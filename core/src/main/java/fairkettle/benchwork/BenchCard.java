@@ -53,7 +53,7 @@ public final class BenchCard {
             case HEAD_REFIT -> headRefit(profile, family);
             case LONG_RUN -> longRun();
             case BUBBLES -> bubbles(channels, profile, family);
-            case TRANSIT -> Transit.steps(profile, family);
+            case TRANSIT -> Transit.steps(profile);
             case ROUTINE -> throw new IllegalArgumentException("A routine has a card of its own.");
         };
         return new Procedure.Builder().part(work.title(), steps).from(List.of());
@@ -441,18 +441,17 @@ public final class BenchCard {
                 .needs(Facet.GLOVES, "on")
                 .ask(new Ask.InOrder(channels, "out, outlet up, bubble below it"))
                 .build());
-        steps.add(step("prime", "Draw until ink comes without a bubble")
+        steps.add(step("pull", "Draw until ink comes without a bubble")
                 .say("Syringe of its own colour on the outlet, slowly, until its window is full from edge to edge. This"
-                        + " ink is clean: it goes back into its own bottle, white shaken.")
+                        + " ink is clean: it goes back into the raised bottle of its own colour, white shaken.")
                 .minutes(3 * channels.size())
                 .care(Caution.SLOW, Caution.PRESSURE)
                 .ask(drawn("drawn, and given back", channels, BUBBLE))
-                .moves(new Move.DrawBack(List.of(VesselKind.TANK)))
                 .branch(Branch.stop(
                         "still",
                         "Bubbles keep coming",
-                        "Air comes in somewhere: an outlet seal that does not close, or a filter that is dry. Put it"
-                                + " back, and open a case for this machine."))
+                        "Air comes in somewhere: an outlet seal that does not close, or a filter that is dry. Put the"
+                                + " cartridges in and the bottles up again, and open a case for this machine."))
                 .build());
         steps.add(step("on-inlet", "Cartridges in again")
                 .say("Each into its own place, until it sits.")
@@ -529,8 +528,9 @@ public final class BenchCard {
         if (routine.cautions().contains(Caution.SQUIRT)) {
             steps.addAll(UsualSteps.lowered(profile));
         }
+        boolean docked = routine.id().equals("spit-pad"); // it lies beside the path: the head need not leave its cap
         if (inside) {
-            steps.add(UsualSteps.free(profile));
+            steps.add(docked ? UsualSteps.off() : UsualSteps.free(profile));
         }
         if (takesLong) {
             steps.add(UsualSteps.wetCloth(family));
@@ -556,7 +556,7 @@ public final class BenchCard {
         }
         if (inside) {
             steps.add(UsualSteps.towelsOut());
-            steps.add(on(profile));
+            steps.add(docked ? UsualSteps.onAgain(profile) : on(profile));
         }
         if (routine.id().equals("cap-lines")) {
             steps.add(step("draw-off", "Let the pump draw it off")

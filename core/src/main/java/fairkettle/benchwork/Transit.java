@@ -3,7 +3,6 @@ package fairkettle.benchwork;
 import static fairkettle.procedure.Step.step;
 
 import fairkettle.ink.ChannelCode;
-import fairkettle.ink.Family;
 import fairkettle.machine.Architecture;
 import fairkettle.machine.BulkKit;
 import fairkettle.machine.Handling;
@@ -26,19 +25,18 @@ final class Transit {
 
     private Transit() {}
 
-    static List<Step> steps(Profile profile, Family family) {
+    static List<Step> steps(Profile profile) {
         boolean bulk = profile.architecture() == Architecture.BULK;
         var steps = new ArrayList<Step>();
-        steps.add(UsualSteps.ready(family));
         steps.add(UsualSteps.off());
         steps.addAll(UsualSteps.lowered(profile));
         if (bulk) {
             steps.add(shut(profile));
         }
-        steps.add(fasten(profile, bulk));
+        steps.add(fasten(profile));
         steps.add(step("carry", "Carry it level")
                 .say("Never tipped, never on its side: ink runs into the vents and across the head. In a car it stands"
-                        + " on its feet, wedged, and nothing on top.")
+                        + " on its feet, wedged, and nothing on top. What one cannot lift easily, two carry.")
                 .minutes(10)
                 .care(Caution.TIPPING)
                 .ask(new Ask.Ticks(List.of("level all the way", "stands level at its new place")))
@@ -59,7 +57,6 @@ final class Transit {
                 .minutes(0)
                 .waits(new Pause("after the way", Duration.ofMinutes(30), null, false))
                 .build());
-        steps.add(UsualSteps.towelsOut());
         steps.add(UsualSteps.onAgain(profile));
         steps.add(UsualSteps.check(profile));
         steps.add(step("align", "Align the head, if lines stand beside their place")
@@ -99,13 +96,17 @@ final class Transit {
                 : kit.valve() ? "Shut the valve" : "Lower the tanks";
     }
 
-    private static Step fasten(Profile profile, boolean bulk) {
+    private static Step fasten(Profile profile) {
         var ticks = new ArrayList<String>();
         ticks.add("the head stands docked: the cap seals it on the way");
         ticks.add(
-                bulk || profile.architecture() == Architecture.FILM
-                        ? "tanks off their bracket, upright beside it, tubes without a kink"
-                        : profile.architecture().tanks() ? "every tank cap shut" : "cartridges stay in");
+                switch (profile.architecture()) {
+                    case BULK -> "tanks off their bracket, upright beside it, tubes without a kink";
+                    case FILM -> "bottles upright beside it, tubes without a kink";
+                    case TANK, SNAP_IN -> "every tank cap shut";
+                    case BAY -> "bags stay in, their door shut";
+                    case CARTRIDGE -> "cartridges stay in: they seal the inlets";
+                });
         if (profile.handling().wasteLines() != WasteLines.NONE) {
             ticks.add("waste bottle capped, its tube’s end up and wrapped");
         }
@@ -113,7 +114,7 @@ final class Transit {
         return step("fasten", "Make it fast")
                 .say("Nothing is laid inside. Where tubes run over the lid’s edge the tape leaves them room.")
                 .minutes(5)
-                .with("tape", "towel")
+                .with("tape", "gloves")
                 .care(Caution.INK)
                 .ask(new Ask.Ticks(ticks))
                 .build();

@@ -9,8 +9,16 @@ import java.util.List;
 /** The cheapest set of bottles, of the sizes sold, that covers a need. */
 public record Bottles(List<Size> bottles, Millilitres leftOver) {
 
-    /** A size as it is sold. */
-    public record Size(Millilitres volume, Money price) {}
+    /** A size as it is sold, of at least one mL. */
+    public record Size(Millilitres volume, Money price) {
+        public Size {
+            if (volume.microlitres() < 1000) {
+                throw new IllegalArgumentException(
+                        "A bottle of (%s) mL holds nothing that could be bought. Give what is in it, in mL."
+                                .formatted(volume));
+            }
+        }
+    }
 
     public Bottles {
         bottles = List.copyOf(bottles);

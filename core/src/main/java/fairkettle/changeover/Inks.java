@@ -24,7 +24,7 @@ public record Inks(List<Size> usual, Map<Family, List<Size>> own, Map<Family, Pa
      */
     public record Pack(Millilitres each, int colours, Money price) {
         public Pack {
-            if (each.isZero() || colours < 2) {
+            if (each.microlitres() < 1000 || colours < 2) {
                 throw new IllegalArgumentException(
                         "A set of (%s) bottles of (%s) mL is none. Give at least two colours, and what is in each."
                                 .formatted(colours, each));

@@ -20,11 +20,11 @@ public enum Architecture {
     }
 
     /**
-     * Light cleanings that it takes in a row before it must rest: more only pulls air. Behind a small cartridge lies
-     * less ink than behind a tank.
+     * Light cleanings that it takes in a row before it must rest: more only pulls air. Three, and two where no more
+     * than a small cartridge feeds the head.
      */
     public int cleaningsInARow() {
-        return this == CARTRIDGE || this == SNAP_IN ? 2 : 3;
+        return this == CARTRIDGE ? 2 : 3;
     }
 
     /** Fixed tanks that are filled from bottles in place. */

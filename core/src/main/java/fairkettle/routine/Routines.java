@@ -54,6 +54,8 @@ public final class Routines {
                 0,
                 0,
                 "",
+                Caution.ELECTRICITY,
+                Caution.MOVING_PARTS,
                 Caution.INK));
         filters(all, profile, dampers, cartridges);
         all.add(routine(

@@ -12,6 +12,7 @@ import fairkettle.machine.Fit;
 import fairkettle.machine.Profile;
 import fairkettle.machine.Profiles;
 import fairkettle.procedure.Ask;
+import fairkettle.procedure.Condition;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.MachineState;
 import fairkettle.procedure.Move;
@@ -194,6 +195,7 @@ class BenchCardTest {
         assertThat(work.branches())
                 .extracting(b -> b.steps().getFirst().title())
                 .containsExactly("Moisten it", "Lift the cake off, or change the pad", "Put one in");
+        assertThat(work.needs()).as("no hand goes in under power").contains(Condition.that(Facet.POWER, "unplugged"));
     }
 
     /** Bulk feeds are shut for the way and opened in the reverse order; nothing stays shut under power. */
@@ -239,12 +241,13 @@ class BenchCardTest {
         var steps = BenchCard.of(BenchWork.BUBBLES, one, garment, Family.FILM).steps();
         assertThat(steps)
                 .extracting(Step::id)
-                .containsSubsequence("off", "lower", "off-inlet", "prime", "on-inlet", "raise", "on", "look");
+                .containsSubsequence("off", "lower", "off-inlet", "pull", "on-inlet", "raise", "on", "look");
         assertThat(steps)
-                .filteredOn(s -> s.id().equals("prime"))
+                .filteredOn(s -> s.id().equals("pull"))
                 .singleElement()
-                .satisfies(s ->
-                        assertThat(s.move()).as("it is clean, and goes back").isInstanceOf(Move.DrawBack.class));
+                .satisfies(s -> assertThat(s.move())
+                        .as("it goes back where it came from: the account knows of no movement")
+                        .isInstanceOf(Move.Nothing.class));
     }
 
     /** Switched off by its key it has nothing to complain of; freed by its cord it has. */

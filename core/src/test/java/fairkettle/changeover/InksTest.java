@@ -76,6 +76,9 @@ class InksTest {
                 .as("nothing is wanted")
                 .isEmpty();
         assertThat(inks(FOUR).inPacks(Family.FILM, List.of(each), gbp(0))).isEmpty();
+        assertThatThrownBy(() -> size("0.5", 100))
+                .as("no number of them would ever be enough")
+                .hasMessageContaining("Give what is in it");
         assertThatThrownBy(() -> new Inks.Pack(Millilitres.ZERO, 4, gbp(1))).hasMessageContaining("what is in each");
     }
 

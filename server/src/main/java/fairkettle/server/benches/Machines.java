@@ -636,7 +636,11 @@ public class Machines {
     /** Where the passport had none. */
     @Transactional
     public void serial(long id, String serial) {
-        db.update(MACHINE).set(MACHINE.SERIAL, serial).where(MACHINE.ID.eq(id)).execute();
+        db.update(MACHINE)
+                .set(MACHINE.SERIAL, serial)
+                .set(MACHINE.VERSION, MACHINE.VERSION.plus(1)) // who edits these papers just now loads them again
+                .where(MACHINE.ID.eq(id))
+                .execute();
         live.changed("machine/" + id);
     }
 

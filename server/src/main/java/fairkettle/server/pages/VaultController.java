@@ -92,8 +92,8 @@ class VaultController {
     @PutMapping("/api/machines/{machine}/activation-code")
     Vault.Kept storeCode(@PathVariable long machine, @Valid @RequestBody CodeJson code, HttpServletRequest request) {
         OnceFilter.keepNoAnswer(request);
-        serial(machines.get(machine), said(code.serial()).strip());
         onlyOne(machine, code.code());
+        serial(machines.get(machine), said(code.serial()).strip());
         vault.store(machine, machines.get(machine).name(), code.code(), code.belongs());
         return vault.of(machine).orElseThrow();
     }

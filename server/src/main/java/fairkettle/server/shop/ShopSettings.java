@@ -23,6 +23,7 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.DateTimeException;
@@ -202,10 +203,12 @@ public record ShopSettings(
         return comparison == null ? Comparison.usual() : comparison;
     }
 
-    public record OwnedSyringe(Millilitres size, Millilitres graduation) {}
+    public record OwnedSyringe(
+            @NotNull(message = "Give its size in mL.") Millilitres size,
+            @NotNull(message = "Give its marks in mL.") Millilitres graduation) {}
 
     public record BottleSize(
-            Millilitres volume,
+            @NotNull(message = "Give what is in it, in mL.") Millilitres volume,
             @Min(value = 0, message = "Not below nothing.") long price) {}
 
     /**
@@ -221,6 +224,7 @@ public record ShopSettings(
 
     /** @param each mL in every bottle; @param colours that are in it; @param price of all of them */
     public record SoldPack(
+            @NotNull(message = "Give what is in each, in mL.")
             Millilitres each,
 
             @Min(value = 2, message = "At least two colours.") @Max(value = 12, message = "At most 12 colours.")

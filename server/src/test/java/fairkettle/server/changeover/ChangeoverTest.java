@@ -135,4 +135,29 @@ class ChangeoverTest {
                         api.read(api.get("/api/shop")).get("version").asString()))
                 .hasStatusOk();
     }
+
+    /** A bottle of nothing would be bought for ever. */
+    @Test
+    void aSizeThatHoldsNothingIsRefused() {
+        var shop = api.read(api.get("/api/shop"));
+        var version = shop.get("version").asString();
+        var settings = shop.get("settings").toString();
+        for (var bad : new String[] {
+            "{\"FILM\": {\"bottles\": [{\"volume\": 0, \"price\": 100}]}}",
+            "{\"FILM\": {\"bottles\": [{\"price\": 100}]}}",
+            "{\"FILM\": {\"bottles\": []}}",
+            "{\"FILM\": {\"bottles\": [{\"volume\": 100, \"price\": -1}]}}",
+            "{\"FILM\": {\"bottles\": [{\"volume\": 100, \"price\": 1}], \"pack\": {\"each\": 0, \"colours\": 4,"
+                    + " \"price\": 1}}}",
+            "{\"FILM\": {\"bottles\": [{\"volume\": 100, \"price\": 1}], \"pack\": {\"each\": 9, \"colours\": 1,"
+                    + " \"price\": 1}}}",
+            "{\"WATER\": {\"bottles\": [{\"volume\": 100, \"price\": 1}]}}"
+        }) {
+            var asked = settings.substring(0, settings.length() - 1) + ", \"inkOf\": " + bad + "}";
+            assertThat(api.put("/api/shop", asked, version)).as(bad).hasStatus(400);
+        }
+        assertThat(api.read(api.get("/api/shop")).get("settings").toString())
+                .as("and nothing is half kept")
+                .isEqualTo(settings);
+    }
 }
