@@ -139,7 +139,7 @@ public final class FeedWays {
     }
 
     private void withMachine(String label, double holds, double minutesEach, int days, List<Outlay> once) {
-        way(label, once, terms.sheet(wanted.family(), wanted.mL()), holds, minutesEach, days);
+        way(label, once, terms.sheet(wanted.family(), profile.codes().size(), wanted.mL()), holds, minutesEach, days);
     }
 
     private void without(String label, long perSheet, int days) {

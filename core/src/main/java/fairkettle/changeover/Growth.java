@@ -4,6 +4,7 @@ import static fairkettle.changeover.Work.volumes;
 import static fairkettle.procedure.Step.step;
 
 import fairkettle.ink.Millilitres;
+import fairkettle.machine.Architecture;
 import fairkettle.machine.VesselKind;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Branch;
@@ -65,6 +66,14 @@ final class Growth {
         return new Branch("growth-" + plan.before(), "A thread or a lump in " + plan.before(), steps, 1, AGAIN);
     }
 
+    /** Whether anything that was drawn empty is used again: what is renewed needs no dose. */
+    private static boolean stays(Work w, ChannelPlan plan, List<VesselKind> reach) {
+        return w.way.slots().stream()
+                .filter(s -> s.before().code().equals(plan.before()))
+                .anyMatch(s -> reach.stream()
+                        .anyMatch(k -> s.after().has(k) && !s.renewed().contains(k)));
+    }
+
     /**
      * Out with the ink and its bottle, air, dry once more, other bottles, a dose that is thrown away, tools: in this
      * order, each with its hold; none can be left out.
@@ -73,16 +82,18 @@ final class Growth {
             Work w, List<ChannelPlan> plans, List<VesselKind> reach, String from, String title) {
         var codes = Work.codesBefore(plans);
         var inked = plans.stream().filter(w.filled::contains).toList();
+        var kept = inked.stream().filter(p -> stays(w, p, reach)).toList();
+        var vessels = w.before.architecture() == Architecture.BAY ? "lines" : "tanks"; // bags went with their ink
         var steps = new ArrayList<>(List.of(
                 step("growth-out", title)
                         .say("All ink of it, with needles, never back in a bottle. The bottles it came from are"
                                 + " marked bad, and cannot be chosen again.")
                         .minutes(6)
-                        .hold("The tanks are dry.")
+                        .hold("The %s are dry.".formatted(vessels))
                         .care(Caution.WASTE, Caution.INK)
                         .moves(new Move.Spoil("growth found on the needle", codes))
                         .ask(new Ask.Ticks(
-                                List.of("tanks dry", "needles in the sharps tin", "old bottles out of reach")))
+                                List.of(vessels + " dry", "needles in the sharps tin", "old bottles out of reach")))
                         .build(),
                 step("growth-air", "A slug of air, from " + from)
                         .say("Pushed gently, line by line: what clings to a wall comes with it.")
@@ -94,9 +105,9 @@ final class Growth {
                 step("growth-dry", "Dry once more")
                         .say("Draw out what the air brought.")
                         .minutes(2)
-                        .hold("The tanks are dry again.")
+                        .hold("The %s are dry again.".formatted(vessels))
                         .care(Caution.WASTE)
-                        .ask(new Ask.Ticks(List.of("tanks dry again")))
+                        .ask(new Ask.Ticks(List.of(vessels + " dry again")))
                         .build()));
         if (!inked.isEmpty()) {
             steps.add(step("growth-bottles", "Other bottles")
@@ -105,13 +116,16 @@ final class Growth {
                     .ask(new Ask.Lots(Work.codes(inked), w.family()))
                     .then(Facet.BOTTLE, Work.codes(inked), "matched")
                     .build());
+        }
+        if (!kept.isEmpty()) {
             steps.add(step("growth-dose", "A small dose of new ink through, and away")
-                    .say("Its biocide reaches what fluid does not. With a syringe that met none of the old ink. It is"
-                            + " discarded.")
-                    .minutes(2 * inked.size())
+                    .say(
+                            "Into each of the dry %s, and drawn out again at %s, with a syringe that met none of the old ink. Its biocide reaches what fluid does not."
+                                    .formatted(vessels, from))
+                    .minutes(2 * kept.size())
                     .hold("The dose went to waste, not back.")
                     .care(Caution.WASTE)
-                    .ask(Work.gridBefore(inked, List.of(volumes("new ink through", inked, _ -> DOSE))))
+                    .ask(Work.gridBefore(kept, List.of(volumes("new ink through", kept, _ -> DOSE))))
                     .moves(new Move.Rinse(reach, Move.Liquid.NEW_INK))
                     .build());
         }

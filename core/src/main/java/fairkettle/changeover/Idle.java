@@ -41,7 +41,9 @@ public record Idle(Money perDay, String basis) {
                         + (white ? draws.cleaning().mL() * 2 / 7 : 0));
         double minutes = MINUTES + (white ? 6 : 0);
         return new Idle(
-                Money.rounded(terms.ofInk(family(holdings), mL) + minutes * terms.labourPerMinute(), terms.currency()),
+                Money.rounded(
+                        terms.ofInk(family(holdings), holdings.size(), mL) + minutes * terms.labourPerMinute(),
+                        terms.currency()),
                 "%s mL of routine ink and %d min a day".formatted(Math.round(mL * 10) / 10.0, Math.round(minutes)));
     }
 }

@@ -53,11 +53,15 @@ public record Inks(List<Size> usual, Map<Family, List<Size>> own, Map<Family, Pa
         return own.getOrDefault(family, usual);
     }
 
-    /** By the bottle, or the pack, that is cheapest per mL, in major units. */
-    public double perMl(Family family) {
+    /**
+     * What a mL costs, in major units: by the bottle, or by the pack where it is cheaper.
+     *
+     * @param colours of the machine: a pack that lacks one of them is none for it
+     */
+    public double perMl(Family family, int colours) {
         double single = Terms.perMl(of(family));
         var pack = packs.get(family);
-        return pack == null
+        return pack == null || pack.colours() < colours
                 ? single
                 : Math.min(single, pack.price().major() / pack.each().mL() / pack.colours());
     }

@@ -330,6 +330,10 @@ public final class Planner {
                 procedure);
     }
 
+    private int colours() {
+        return job.profile().codes().size();
+    }
+
     /** The same ink as sets; null where none is sold. */
     private Inks.@Nullable ByPacks inPacks(List<ChannelPlan> plans) {
         var singles = Money.sum(
@@ -352,12 +356,12 @@ public final class Planner {
         var fill = ChannelPlan.sum(w.plans.stream()
                 .map(p -> p.fill().plus(p.topUp()).plus(p.loss()))
                 .toList());
-        double price = fluid.isZero() ? terms.inks().perMl(job.family()) : Terms.perMl(terms.fluid());
+        double price = fluid.isZero() ? terms.inks().perMl(job.family(), colours()) : Terms.perMl(terms.fluid());
         return new Plan.Protects(
                 rinsed,
                 Money.rounded(rinsed.mL() * (price + terms.wastePerMl()), terms.currency()),
                 fill,
-                Money.rounded(terms.ofInk(job.family(), fill.mL()), terms.currency()));
+                Money.rounded(terms.ofInk(job.family(), colours(), fill.mL()), terms.currency()));
     }
 
     static Plan.Times times(List<Step> steps) {
@@ -379,7 +383,7 @@ public final class Planner {
         var ink = Beginning.supplied(w)
                 ? Millilitres.ZERO
                 : ChannelPlan.sum(w.plans.stream().map(ChannelPlan::inkUsed).toList());
-        double inkPrice = terms.inks().perMl(job.family());
+        double inkPrice = terms.inks().perMl(job.family(), colours());
         double fluidPrice = Terms.perMl(terms.fluid());
         double padShare = pad.mL() / job.profile().padCapacity().mL();
         var lines = new ArrayList<Plan.CostLine>();
@@ -451,13 +455,13 @@ public final class Planner {
                 worst,
                 through,
                 (int) Math.ceil(through / job.profile().draws().sheet().mL()),
-                Money.rounded(terms.ofInk(job.family(), wasted), terms.currency()));
+                Money.rounded(terms.ofInk(job.family(), colours(), wasted), terms.currency()));
     }
 
     private Plan.Payback payback(Work w, Money total) {
         double mL = COVERAGE * job.profile().draws().sheet().mL() * w.inked.size();
         double before = mL * terms.oldInkPerMl();
-        double after = job.family().makers() ? mL * terms.oldInkPerMl() : terms.ofInk(job.family(), mL);
+        double after = job.family().makers() ? mL * terms.oldInkPerMl() : terms.ofInk(job.family(), colours(), mL);
         return new Plan.Payback(
                 Money.rounded(before, terms.currency()),
                 Money.rounded(after, terms.currency()),

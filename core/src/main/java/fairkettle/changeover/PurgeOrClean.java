@@ -22,7 +22,12 @@ public record PurgeOrClean(Way sheets, Way cleaning, Way powerCleaning) {
         var sheets = draws.sheet().times(channels);
         double paper = terms.price(Supply.PAPER).major() * channels;
         return new PurgeOrClean(
-                new Way(sheets, channels, 0, Money.rounded(terms.ofInk(family, sheets.mL()) + paper, terms.currency())),
+                new Way(
+                        sheets,
+                        channels,
+                        0,
+                        Money.rounded(
+                                terms.ofInk(family, profile.codes().size(), sheets.mL()) + paper, terms.currency())),
                 intoPad(profile, draws.cleaning().times(channels), family, terms),
                 intoPad(profile, draws.powerCleaning().times(channels), family, terms));
     }
@@ -34,6 +39,8 @@ public record PurgeOrClean(Way sheets, Way cleaning, Way powerCleaning) {
                 0,
                 share,
                 Money.rounded(
-                        terms.ofInk(family, ink.mL()) + share * terms.pad().major(), terms.currency()));
+                        terms.ofInk(family, profile.codes().size(), ink.mL())
+                                + share * terms.pad().major(),
+                        terms.currency()));
     }
 }

@@ -168,12 +168,16 @@ final class Quantities {
 
     /** Ink of a sheet, and the minute it takes. */
     private double perSheet() {
-        return terms.ofInk(job.family(), job.profile().draws().sheet().mL()) + terms.labourPerMinute();
+        return terms.ofInk(
+                        job.family(),
+                        job.profile().codes().size(),
+                        job.profile().draws().sheet().mL())
+                + terms.labourPerMinute();
     }
 
     private RinseTask task(Way.Slot slot, Build build) {
         boolean fluid = rinsedWithFluid(slot);
-        double inkPrice = terms.inks().perMl(job.family()) + terms.wastePerMl();
+        double inkPrice = terms.inks().perMl(job.family(), job.profile().codes().size()) + terms.wastePerMl();
         double liquid = fluid ? Terms.perMl(terms.fluid()) + terms.wastePerMl() : inkPrice;
         var stages = way.stages().stream()
                 .filter(s -> s.reach().stream()

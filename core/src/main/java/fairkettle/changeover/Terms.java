@@ -140,14 +140,14 @@ public record Terms(
         return wastePerLitre.major() / 1000;
     }
 
-    /** What ink of a kind costs here, in major units. */
-    public double ofInk(Family family, double mL) {
-        return mL * inks.perMl(family);
+    /** What ink of a kind costs for a machine of so many colours, in major units. */
+    public double ofInk(Family family, int colours, double mL) {
+        return mL * inks.perMl(family, colours);
     }
 
     /** What a sheet that is printed here costs, in major units: its ink and what it is printed on. */
-    public double sheet(Family family, double mL) {
-        return ofInk(family, mL) + price(Supply.sheet(family)).major();
+    public double sheet(Family family, int colours, double mL) {
+        return ofInk(family, colours, mL) + price(Supply.sheet(family)).major();
     }
 
     /** By the cheapest bottle per mL. */

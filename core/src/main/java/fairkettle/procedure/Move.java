@@ -14,6 +14,11 @@ public sealed interface Move {
         return !(this instanceof Nothing || this instanceof Spoil);
     }
 
+    /** Whether ink runs out of small vessels that came off: they are held at an angle, outlet down. */
+    default boolean outOfTheHand() {
+        return this instanceof Draw(var reach) && reach.equals(List.of(VesselKind.DAMPER, VesselKind.HEAD));
+    }
+
     /** The step moves nothing. */
     record Nothing() implements Move {}
 

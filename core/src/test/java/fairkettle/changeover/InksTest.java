@@ -37,10 +37,13 @@ class InksTest {
     @Test
     void whiteForFilmIsNotBoughtAtThePriceOfDye() {
         var inks = inks(FOUR);
-        assertThat(inks.perMl(Family.EDIBLE)).as("as every ink").isEqualTo(0.12);
-        assertThat(inks.perMl(Family.FILM)).as("its own bottles").isEqualTo(0.08);
-        assertThat(inks.perMl(Family.SUBLIMATION)).as("a set is cheaper").isEqualTo(0.10);
-        assertThat(inks(new Inks.Pack(Millilitres.parse("100"), 4, gbp(9000))).perMl(Family.SUBLIMATION))
+        assertThat(inks.perMl(Family.EDIBLE, 4)).as("as every ink").isEqualTo(0.12);
+        assertThat(inks.perMl(Family.FILM, 6)).as("its own bottles").isEqualTo(0.08);
+        assertThat(inks.perMl(Family.SUBLIMATION, 4)).as("a set is cheaper").isEqualTo(0.10);
+        assertThat(inks.perMl(Family.SUBLIMATION, 6))
+                .as("but lacks two of six colours")
+                .isEqualTo(0.12);
+        assertThat(inks(new Inks.Pack(Millilitres.parse("100"), 4, gbp(9000))).perMl(Family.SUBLIMATION, 4))
                 .as("a dear set changes nothing")
                 .isEqualTo(0.12);
     }

@@ -86,7 +86,8 @@ class Worths {
                             .orElse(FeedWays.ordinarySheet(of.machine().profile()));
                     var family = UpkeepBook.family(of.machine())
                             .orElse(of.machine().profile().built());
-                    var own = Money.rounded(terms.sheet(family, mL), settings.money());
+                    var own = Money.rounded(
+                            terms.sheet(family, of.machine().profile().codes().size(), mL), settings.money());
                     var seen = new Worth.Seen(
                             DAYS,
                             known,
@@ -95,7 +96,15 @@ class Worths {
                             of.machine().papers().earnsPerDay(),
                             Money.rounded(of.minutes() * terms.labourPerHour().major() / 60, settings.money())
                                     .minor(),
-                            Money.rounded(terms.ofInk(family, of.mL()), settings.money())
+                            Money.rounded(
+                                            terms.ofInk(
+                                                    family,
+                                                    of.machine()
+                                                            .profile()
+                                                            .codes()
+                                                            .size(),
+                                                    of.mL()),
+                                            settings.money())
                                     .minor(),
                             of.parts(),
                             cases.getOrDefault(id, 0),

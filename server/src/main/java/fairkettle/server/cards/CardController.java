@@ -12,13 +12,11 @@ import fairkettle.ink.Money;
 import fairkettle.machine.Chips;
 import fairkettle.machine.Handling;
 import fairkettle.machine.Supply;
-import fairkettle.machine.VesselKind;
 import fairkettle.procedure.Ask;
 import fairkettle.procedure.Card;
 import fairkettle.procedure.CardAct;
 import fairkettle.procedure.Facet;
 import fairkettle.procedure.MachineState;
-import fairkettle.procedure.Move;
 import fairkettle.procedure.Outcome;
 import fairkettle.procedure.Pace;
 import fairkettle.procedure.Power;
@@ -69,9 +67,6 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 class CardController {
-
-    /** Vessels that are held at an angle to run empty. */
-    private static final List<VesselKind> SMALL_VESSELS = List.of(VesselKind.DAMPER, VesselKind.HEAD);
 
     private final CardService service;
     private final Cards cards;
@@ -618,7 +613,7 @@ class CardController {
                 power.label(),
                 run.isOpen() && step.needs().stream().anyMatch(n -> n.facet() == Facet.POWER && !state.holds(n)),
                 Pace.least(step).toSeconds(),
-                step.move() instanceof Move.Draw(var reach) && reach.equals(SMALL_VESSELS),
+                step.move().outOfTheHand(),
                 SeenElsewhere.at(step));
     }
 

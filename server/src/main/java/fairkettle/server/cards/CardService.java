@@ -98,10 +98,12 @@ public class CardService {
 
     /**
      * Makes a plan a card. The plan is worked out afresh, so that a card never rests on figures that are out of date.
+     * Whose hands it was reckoned for is kept with it: whoever teaches the machine something later may have others.
      */
     @Transactional
-    public long begin(Changeovers.Wish wish) {
-        ledger.hold(List.of(wish.machine()), List.of());
+    public long begin(Changeovers.Wish asked) {
+        ledger.hold(List.of(asked.machine()), List.of());
+        var wish = asked.by(changeovers.experience(asked));
         var machine = machines.get(wish.machine());
         var planned = switch (changeovers.plan(wish)) {
             case Answer.Planned p -> p;

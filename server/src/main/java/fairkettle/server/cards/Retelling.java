@@ -3,6 +3,7 @@ package fairkettle.server.cards;
 import fairkettle.benchwork.BenchCard;
 import fairkettle.benchwork.BenchWork;
 import fairkettle.changeover.Answer;
+import fairkettle.changeover.Experience;
 import fairkettle.clinic.TreatmentCard;
 import fairkettle.machine.Profile;
 import fairkettle.procedure.Step;
@@ -36,6 +37,7 @@ class Retelling {
         return switch (kept.kind()) {
             case Cards.Changing _ ->
                 cards.wish(kept.id())
+                        .map(wish -> wish.hands() == null ? wish.by(Experience.PRACTISED) : wish) // cards of before
                         .flatMap(wish -> changeovers.plan(wish) instanceof Answer.Planned planned
                                 ? java.util.Optional.of(
                                         planned.plan().procedure().steps())

@@ -72,6 +72,11 @@ public class Changeovers {
             Set<ChannelCode> onFluid,
             @Nullable Experience hands) {
 
+        /** The same, for hands of so much practice. */
+        public Wish by(Experience practice) {
+            return new Wish(machine, purpose, family, make, purity, route, chips, carries, onFluid, practice);
+        }
+
         public static Wish change(long machine, Family family, String make, Experience hands) {
             return new Wish(machine, Purpose.CHANGE, family, make, null, null, null, Map.of(), Set.of(), hands);
         }
@@ -109,7 +114,7 @@ public class Changeovers {
     /**
      * What was said, or else how many changeovers this person finished here; whoever is not known counts as practised.
      */
-    Experience experience(Wish wish) {
+    public Experience experience(Wish wish) {
         var person = who.id();
         return wish.hands() != null
                 ? wish.hands()

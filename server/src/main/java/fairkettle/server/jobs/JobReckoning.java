@@ -239,12 +239,13 @@ class JobReckoning {
         var terms = settings.terms(machine.schools(), supplies.prices());
         double minor = Math.pow(10, settings.money().getDefaultFractionDigits());
         int paper = paper(order.on(), sheets);
+        int colours = machine.profile().codes().size();
         var supply = Supply.sheet(order.ink());
         var kept = burden.ofMachines(UPKEEP_DAYS).stream()
                 .filter(b -> b.machine().id() == machine.id())
                 .findFirst();
         double perSheet = kept.map(b -> (b.minutes() * terms.labourPerHour().minor() / 60.0
-                                + terms.ofInk(order.ink(), b.mL()) * minor
+                                + terms.ofInk(order.ink(), colours, b.mL()) * minor
                                 + b.parts())
                         / Math.max(FEWEST, b.sheets()))
                 .orElse(0.0);
@@ -253,7 +254,7 @@ class JobReckoning {
         return Quote.of(
                 new Quote.Parts(
                         order.count(),
-                        terms.ofInk(order.ink(), ink.mL()) * minor,
+                        terms.ofInk(order.ink(), colours, ink.mL()) * minor,
                         "%.1f mL".formatted(ink.mL()),
                         paper * (double) terms.price(supply).minor(),
                         "%d × %s".formatted(paper, supply.label()),

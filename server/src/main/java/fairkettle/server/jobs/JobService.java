@@ -742,10 +742,12 @@ public class JobService {
                                 * JobReckoning.paper(job.order().on(), reckoning.sheets(job.order()))
                                 * terms.price(Supply.sheet(job.order().ink())).minor())
                 .sum();
-        return Math.round(terms.ofInk(job.order().ink(), mL) * minor
-                + paper
-                + (double) (ending.good() + ending.spoiled()) * job.order().blank()
-                + ending.minutes() * settings.labourPerHour() / 60.0);
+        return Math.round(
+                terms.ofInk(job.order().ink(), machine.profile().codes().size(), mL) * minor
+                        + paper
+                        + (double) (ending.good() + ending.spoiled())
+                                * job.order().blank()
+                        + ending.minutes() * settings.labourPerHour() / 60.0);
     }
 
     private List<String> lots(Job job) {
