@@ -7,7 +7,18 @@ const film = [
   { volume: 500, price: 3900 },
 ]
 const shown = (props: object = {}) =>
-  mount(BottlesSold, { props: { what: 'Ink: film', currency: 'GBP', bottles: film, packs: true, own: true, ...props } })
+  mount(BottlesSold, {
+    props: {
+      what: 'Ink: film',
+      currency: 'GBP',
+      bottles: film,
+      field: 'inkOf[FILM].bottles',
+      problem: undefined,
+      packs: true,
+      own: true,
+      ...props,
+    },
+  })
 
 describe('bottles as they are sold', () => {
   it('says at a glance what the cheapest costs', () => {
@@ -41,6 +52,14 @@ describe('bottles as they are sold', () => {
     const set = shown({ pack: { each: 250, colours: 4, price: 9200 } })
     await set.get('[aria-label="Ink: film: no set is sold"]').trigger('click')
     expect(set.emitted('update:pack')![0]).toEqual([undefined])
+  })
+
+  it('says beside a size what is wrong with it', () => {
+    const said = 'Give what is in it, in mL.'
+    const problem = { detail: said, status: 400, errors: [{ field: 'inkOf[FILM].bottles[1].volume', detail: said }] }
+    const rows = shown({ problem }).findAll('tbody tr')
+    expect(rows[0]!.text()).not.toContain(said)
+    expect(rows[1]!.text()).toContain(said)
   })
 
   it('goes back to what every ink costs', async () => {

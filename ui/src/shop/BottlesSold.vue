@@ -1,11 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Schemas } from '../api/client'
+import type { Problem, Schemas } from '../api/client'
 import NumberInput from '../shell/NumberInput.vue'
+import FieldProblem from '../shell/FieldProblem.vue'
 import { money } from '../units/format'
 
 /** Bottles of one kind as they are sold, size by size; and, of ink, a bottle of each colour together. */
-const props = defineProps<{ what: string; currency: string; packs?: boolean; own?: boolean }>()
+const props = defineProps<{
+  what: string
+  currency: string
+  packs?: boolean
+  own?: boolean
+  /** where these bottles stand in what is kept */
+  field: string
+  problem: Problem | undefined
+}>()
 const emit = defineEmits<{ giveUp: [] }>()
 const bottles = defineModel<Schemas['BottleSize'][]>('bottles', { required: true })
 const pack = defineModel<Schemas['SoldPack']>('pack')
@@ -45,9 +54,13 @@ function inPacks(on: boolean) {
       </thead>
       <tbody>
         <tr v-for="(bottle, i) in bottles" :key="i">
-          <td><NumberInput v-model="bottle.volume" :aria-label="`${what}, size ${i + 1}, mL`" /></td>
+          <td>
+            <NumberInput v-model="bottle.volume" :aria-label="`${what}, size ${i + 1}, mL`" />
+            <FieldProblem :problem="problem" :field="`${field}[${i}].volume`" />
+          </td>
           <td>
             <NumberInput v-model="bottle.price" :currency="currency" :aria-label="`${what}, price of size ${i + 1}`" />
+            <FieldProblem :problem="problem" :field="`${field}[${i}].price`" />
           </td>
           <td>
             <button

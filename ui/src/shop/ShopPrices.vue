@@ -117,13 +117,21 @@ watch(tax, (text) => {
           </tr>
         </tbody>
       </table>
-      <BottlesSold v-model:bottles="form.inkBottles" what="Every ink" :currency="form.currency" />
+      <BottlesSold
+        v-model:bottles="form.inkBottles"
+        what="Every ink"
+        field="inkBottles"
+        :problem="problem"
+        :currency="form.currency"
+      />
       <BottlesSold
         v-for="family in priced"
         :key="family.value"
         v-model:bottles="form.inkOf![family.value]!.bottles"
         v-model:pack="form.inkOf![family.value]!.pack"
         :what="`Ink: ${family.text}`"
+        :field="`inkOf[${family.value}].bottles`"
+        :problem="problem"
         :currency="form.currency"
         packs
         own
@@ -136,7 +144,13 @@ watch(tax, (text) => {
         aria-label="Ink with prices of its own"
         @update:model-value="(v) => priceApart(String(v))"
       />
-      <BottlesSold v-model:bottles="form.fluidBottles" what="Cleaning fluid" :currency="form.currency" />
+      <BottlesSold
+        v-model:bottles="form.fluidBottles"
+        what="Cleaning fluid"
+        field="fluidBottles"
+        :problem="problem"
+        :currency="form.currency"
+      />
     </ShopBlock>
   </div>
 </template>
