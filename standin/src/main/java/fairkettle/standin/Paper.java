@@ -61,10 +61,9 @@ public final class Paper {
         this.width = (int) Math.round(widthMm * DENSE);
         this.height = (int) Math.round(heightMm * DENSE);
         this.levels = new byte[3 * width * height];
-        for (int i = 0; i < levels.length; i += 3) {
-            levels[i] = (byte) level(red);
-            levels[i + 1] = (byte) level(green);
-            levels[i + 2] = (byte) level(blue);
+        byte[] bare = {(byte) level(red), (byte) level(green), (byte) level(blue)};
+        for (int i = 0; i < levels.length; i++) {
+            levels[i] = bare[i % 3];
         }
     }
 
@@ -81,13 +80,26 @@ public final class Paper {
         return code.startsWith("W") ? WHITE : INKS.getOrDefault(code, BLACK);
     }
 
-    /** Lays ink on one point. @param cover share of it, 0 to 1; white hides what is under it, others filter it */
-    void lay(int at, String code, float cover) {
+    /**
+     * Lays ink along a row, from its left.
+     *
+     * @param covers share of each point, 0 to 1; white hides what is under it, others filter it
+     * @param part of those
+     */
+    void lay(int row, String code, float[] covers, float part) {
         float[] ink = ink(code);
+        boolean hides = code.startsWith("W");
+        for (int x = 0; x < width; x++) {
+            if (covers[x] > 0) {
+                lay(3 * (row * width + x), ink, hides, covers[x] * part);
+            }
+        }
+    }
+
+    private void lay(int at, float[] ink, boolean hides, float cover) {
         for (int c = 0; c < 3; c++) {
             float under = LIGHT[levels[at + c] & 255];
-            levels[at + c] =
-                    (byte) level(under * (1 - cover) + cover * (code.startsWith("W") ? ink[c] : under * ink[c]));
+            levels[at + c] = (byte) level(under * (1 - cover) + cover * (hides ? ink[c] : under * ink[c]));
         }
     }
 
@@ -95,12 +107,14 @@ public final class Paper {
     void stroke(double x, double y, double length, double thick, String code, float cover) {
         int fromX = (int) Math.round(x * DENSE);
         int toX = (int) Math.round((x + length) * DENSE);
+        float[] ink = ink(code);
+        boolean hides = code.startsWith("W");
         double top = (y - thick / 2) * DENSE;
         double low = (y + thick / 2) * DENSE;
         for (int row = Math.max(0, (int) Math.floor(top)); row < Math.min(height, Math.ceil(low)); row++) {
             float share = (float) Math.max(0, Math.min(row + 1, low) - Math.max(row, top));
             for (int column = Math.max(0, fromX); column < Math.min(width, toX); column++) {
-                lay(3 * (row * width + column), code, share * cover);
+                lay(3 * (row * width + column), ink, hides, share * cover);
             }
         }
     }

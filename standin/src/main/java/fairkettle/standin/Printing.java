@@ -5,6 +5,7 @@ import fairkettle.standin.machine.SimMachine;
 import java.awt.Color;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferInt;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -168,11 +169,12 @@ final class Printing {
         Map<String, float[]> firing = machine.firing();
         Map<String, Double> foreign = machine.foreign();
         double pitch = machine.profile().pattern().pitch();
+        var laid = new float[paper.width];
         for (int y = 0; y < paper.height; y++) {
             separate(image, y, rows, paper, row, cover);
             int nozzle = (int) (y / Paper.DENSE / pitch);
             for (int k = 0; k < 4; k++) {
-                lay(paper, y, light, k, cover[k], came, firing, foreign, nozzle);
+                lay(paper, y, light, k, cover[k], laid, came, firing, foreign, nozzle);
             }
         }
         return paper;
@@ -181,9 +183,10 @@ final class Printing {
     /** RGB into cyan, magenta, yellow and black, as an ordinary driver does it on plain paper. */
     private static void separate(BufferedImage image, int y, int rows, Paper paper, int[] row, float[][] cover) {
         int iy = (int) Math.min(image.getHeight() - 1, (long) y * image.getHeight() / rows);
-        image.getRGB(0, iy, image.getWidth(), 1, row, 0, image.getWidth());
+        int wide = image.getWidth();
+        read(image, iy, row);
         for (int x = 0; x < paper.width; x++) {
-            int p = row[Math.min(image.getWidth() - 1, x * image.getWidth() / paper.width)];
+            int p = row[Math.min(wide - 1, x * wide / paper.width)];
             float c = 1 - (p >> 16 & 255) / 255f;
             float m = 1 - (p >> 8 & 255) / 255f;
             float yy = 1 - (p & 255) / 255f;
@@ -197,14 +200,26 @@ final class Printing {
         }
     }
 
+    private static void read(BufferedImage image, int y, int[] row) {
+        if (image.getType() == BufferedImage.TYPE_INT_RGB
+                && image.getRaster().getDataBuffer() instanceof DataBufferInt of) {
+            System.arraycopy(
+                    of.getData(), y * row.length, row, 0, row.length); // why: point by point it takes far longer
+        } else {
+            image.getRGB(0, y, row.length, 1, row, 0, row.length);
+        }
+    }
+
     private static final String[] INKS = {"K", "C", "M", "Y"};
 
-    /** Pale cyan and magenta go to the light inks where there are some. @return cover by dark and light ink */
-    private static float[] split(boolean light, int k, float cover) {
+    /**
+     * Pale cyan and magenta go to the light inks where there are some. @return what the dark or the light ink covers
+     */
+    private static float split(boolean light, int k, float cover, boolean pale) {
         if (!light || k == 0 || k == 3) {
-            return new float[] {cover, 0};
+            return pale ? 0 : cover;
         }
-        return cover < .5f ? new float[] {0, cover * 2} : new float[] {cover * 2 - 1, 2 - cover * 2};
+        return cover < .5f ? pale ? cover * 2 : 0 : pale ? 2 - cover * 2 : cover * 2 - 1;
     }
 
     private static void add(
@@ -212,10 +227,10 @@ final class Printing {
         if (cover <= .01f) {
             return;
         }
-        float[] s = split(light, k, cover);
-        asked.merge(INKS[k], s[0] * perPoint, Double::sum);
-        if (s[1] > 0 && codes.contains("L" + INKS[k])) {
-            asked.merge("L" + INKS[k], s[1] * perPoint, Double::sum);
+        asked.merge(INKS[k], split(light, k, cover, false) * perPoint, Double::sum);
+        float pale = split(light, k, cover, true);
+        if (pale > 0 && codes.contains("L" + INKS[k])) {
+            asked.merge("L" + INKS[k], pale * perPoint, Double::sum);
         }
     }
 
@@ -225,6 +240,7 @@ final class Printing {
             boolean light,
             int k,
             float[] cover,
+            float[] laid,
             Map<String, float[]> came,
             Map<String, float[]> firing,
             Map<String, Double> foreign,
@@ -238,16 +254,12 @@ final class Printing {
             float share = fires[nozzle % fires.length] * Objects.requireNonNull(came.get(code))[y];
             float strange = (float) (double) Objects.requireNonNull(foreign.get(code));
             for (int x = 0; x < paper.width; x++) {
-                if (cover[x] > .01f) {
-                    float s = split(light, k, cover[x])[pale] * share;
-                    if (s > .004f) {
-                        int at = 3 * (y * paper.width + x);
-                        paper.lay(at, code, s * (1 - strange));
-                        if (strange > .01f) {
-                            paper.lay(at, code.equals("K") ? "Y" : "K", s * strange);
-                        }
-                    }
-                }
+                float s = cover[x] <= .01f ? 0 : split(light, k, cover[x], pale == 1) * share;
+                laid[x] = s > .004f ? s : 0;
+            }
+            paper.lay(y, code, laid, 1 - strange);
+            if (strange > .01f) {
+                paper.lay(y, code.equals("K") ? "Y" : "K", laid, strange);
             }
         }
     }
