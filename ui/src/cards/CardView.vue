@@ -684,7 +684,7 @@ const inLine = (amount: number, of: string) => (of === 'mL' ? volume(amount, uni
 }
 .go {
   position: sticky;
-  bottom: 62px; /* the hob */
+  bottom: calc(var(--places) + var(--hob));
   z-index: 5;
   background: var(--ground);
   /* why beyond the plate: its rim must not run on beside the bar that lies over it */
@@ -801,7 +801,6 @@ aside section {
     font-size: 0.95rem;
   }
   .go {
-    bottom: 54px;
     padding: 8px 7px 6px;
   }
   .buttons .main,

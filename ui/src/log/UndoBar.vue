@@ -29,7 +29,7 @@ const { asking, problem, busy, undo, confirm, leave } = useStrike()
 .undo {
   position: fixed;
   right: 18px;
-  bottom: calc(84px + var(--places));
+  bottom: calc(var(--places) + var(--hob) + 22px);
   z-index: 1030;
   display: flex;
   align-items: center;

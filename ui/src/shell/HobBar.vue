@@ -182,7 +182,7 @@ const { run: add } = oneAtATime(async () => {
   position: fixed;
   inset: auto 0 0 0;
   z-index: 900;
-  min-height: 62px;
+  min-height: var(--hob);
   background: var(--band-deep);
   color: var(--band-text);
   display: flex;
@@ -267,7 +267,6 @@ li {
 @media (max-width: 900px) {
   .hob {
     bottom: var(--places);
-    min-height: 54px;
     padding: 0 10px;
     gap: 8px;
   }

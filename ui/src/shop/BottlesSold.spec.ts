@@ -62,6 +62,13 @@ describe('bottles as they are sold', () => {
     expect(rows[1]!.text()).toContain(said)
   })
 
+  it('says beside a set what is wrong with it', () => {
+    const said = 'At least two colours.'
+    const problem = { detail: said, status: 400, errors: [{ field: 'inkOf[FILM].pack.colours', detail: said }] }
+    const rows = shown({ problem, pack: { each: 100, colours: 1, price: 4500 } }).findAll('tbody tr')
+    expect(rows.at(-1)!.text()).toContain(said)
+  })
+
   it('goes back to what every ink costs', async () => {
     const sold = shown()
     await sold

@@ -19,6 +19,9 @@ const emit = defineEmits<{ giveUp: [] }>()
 const bottles = defineModel<Schemas['BottleSize'][]>('bottles', { required: true })
 const pack = defineModel<Schemas['SoldPack']>('pack')
 
+/** a set stands beside the bottles of the same ink */
+const packField = computed(() => props.field.replace(/bottles$/, 'pack'))
+
 const last = computed(() => bottles.value.length === 1)
 
 const cheapest = computed(() =>
@@ -78,8 +81,17 @@ function inPacks(on: boolean) {
           <td class="pack">
             <NumberInput v-model="pack.colours" :aria-label="`${what}, colours in a set`" /> ×
             <NumberInput v-model="pack.each" :aria-label="`${what}, mL of each in a set`" />
+            <FieldProblem
+              v-for="of in ['colours', 'each']"
+              :key="of"
+              :problem="problem"
+              :field="`${packField}.${of}`"
+            />
           </td>
-          <td><NumberInput v-model="pack.price" :currency="currency" :aria-label="`${what}, price of a set`" /></td>
+          <td>
+            <NumberInput v-model="pack.price" :currency="currency" :aria-label="`${what}, price of a set`" />
+            <FieldProblem :problem="problem" :field="`${packField}.price`" />
+          </td>
           <td>
             <button
               type="button"
@@ -114,6 +126,7 @@ h3 {
 }
 .pack {
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   align-items: center;
 }

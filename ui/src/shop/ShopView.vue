@@ -71,7 +71,10 @@ const settled = computed(() => !changed.value && !saved.value && !problem.value)
 }
 .waits {
   position: sticky;
-  bottom: calc(var(--places) + var(--hob, 0px));
+  bottom: calc(var(--places) + var(--hob));
   background: var(--ground);
+  /* why beyond the plates: their rims must not run on beside the bar that lies over them */
+  margin-inline: -7px;
+  padding-inline: 7px;
 }
 </style>

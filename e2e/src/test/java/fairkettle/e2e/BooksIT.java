@@ -104,6 +104,13 @@ class BooksIT {
         desk.choose("select[aria-label='Ink with prices of its own']", "MAKERS_DYE");
         desk.sees("Ink: maker’s dye");
         assertThat(desk.accessibilityViolations()).isEmpty();
+        desk.type("input[aria-label='Every ink, size 1, mL']", "0\n");
+        desk.press("Keep"); // above the hob, on which a press warms up
+        desk.sees("At least 1 mL is in it.");
+        assertThat(desk.accessibilityViolations()).isEmpty();
+        desk.type("input[aria-label='Every ink, size 1, mL']", "100\n");
+        desk.press("Keep");
+        desk.sees("Kept.");
     }
 
     @Test

@@ -208,7 +208,9 @@ public record ShopSettings(
             @NotNull(message = "Give its marks in mL.") Millilitres graduation) {}
 
     public record BottleSize(
-            @NotNull(message = "Give what is in it, in mL.") Millilitres volume,
+            @NotNull(message = "Give what is in it, in mL.") @HoldsInk(message = "At least 1 mL is in it.")
+            Millilitres volume,
+
             @Min(value = 0, message = "Not below nothing.") long price) {}
 
     /**
@@ -224,7 +226,7 @@ public record ShopSettings(
 
     /** @param each mL in every bottle; @param colours that are in it; @param price of all of them */
     public record SoldPack(
-            @NotNull(message = "Give what is in each, in mL.")
+            @NotNull(message = "Give what is in each, in mL.") @HoldsInk(message = "At least 1 mL is in each.")
             Millilitres each,
 
             @Min(value = 2, message = "At least two colours.") @Max(value = 12, message = "At most 12 colours.")

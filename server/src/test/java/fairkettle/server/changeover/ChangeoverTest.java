@@ -156,6 +156,14 @@ class ChangeoverTest {
             var asked = settings.substring(0, settings.length() - 1) + ", \"inkOf\": " + bad + "}";
             assertThat(api.put("/api/shop", asked, version)).as(bad).hasStatus(400);
         }
+        var nothing = settings.substring(0, settings.length() - 1)
+                + ", \"inkOf\": {\"FILM\": {\"bottles\": [{\"volume\": 100, \"price\": 1}, {\"volume\": 0, \"price\":"
+                + " 1}]}}}";
+        assertThat(api.put("/api/shop", nothing, version))
+                .as("said beside the size")
+                .bodyJson()
+                .extractingPath("$.errors[0].field")
+                .isEqualTo("inkOf[FILM].bottles[1].volume");
         assertThat(api.read(api.get("/api/shop")).get("settings").toString())
                 .as("and nothing is half kept")
                 .isEqualTo(settings);
